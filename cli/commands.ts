@@ -1,0 +1,199 @@
+import { parseArgs, type ParseArgsConfig } from 'node:util';
+import {
+  freeAmmoniaFraction,
+  headsOfType,
+  instant,
+  PARAMETER_IDS,
+  parseNumber,
+  tankHistory,
+  toLogFile,
+  verdictOf,
+  writeLogFile,
+} from '../src/core';
+import { demoLog } from '../src/core/demo/demoLog';
+import { CliError } from './errors';
+import { bandsOfLog, openLog, pickTank } from './logFile';
+import { convertQuantity } from './quantity';
+
+type Options = NonNullable<ParseArgsConfig['options']>;
+
+function argsOf(args: string[], options: Options) {
+  try {
+    return parseArgs({ args, options, allowPositionals: true });
+  } catch (error) {
+    throw new CliError(error instanceof Error ? (error.message.split('.')[0] ?? '') : 'Bad options');
+  }
+}
+
+function textOption(values: Record<string, unknown>, name: string): string | undefined {
+  const value = values[name];
+  return typeof value === 'string' ? value : undefined;
+}
+
+function numberOption(values: Record<string, unknown>, name: string): number | undefined {
+  const text = textOption(values, name);
+  if (text === undefined) return undefined;
+  const value = parseNumber(text);
+  if (value === null) throw new CliError(`--${name} takes a number, not "${text}".`);
+  return value;
+}
+
+function requiredNumber(
+  values: Record<string, unknown>,
+  name: string,
+  low: number,
+  high: number,
+): number {
+  const value = numberOption(values, name);
+  if (value === undefined) throw new CliError(`--${name} is missing.`);
+  if (value < low || value > high) {
+    throw new CliError(`--${name} must lie between ${low} and ${high}; ${value} does not.`);
+  }
+  return value;
+}
+
+function momentOption(values: Record<string, unknown>, fallback: number): number {
+  const text = textOption(values, 'at');
+  if (text === undefined) return fallback;
+  const at = instant(text);
+  if (Number.isNaN(at)) {
+    throw new CliError(`--at takes a date such as 2026-11-23T18:00:00Z, not "${text}".`);
+  }
+  return at;
+}
+
+/** `check FILE`: whether an exported log can be read, and what is in it. */
+function check(args: string[]): unknown {
+  const { positionals } = argsOf(args, {});
+  const { log, refused, revisions, exportedAt } = openLog(positionals[0]);
+  const entries = headsOfType(log, 'entry');
+  const tanks = headsOfType(log, 'tank').map(({ id, body }) => ({
+    name: body.name,
+    kind: body.kind,
+    entries: entries.filter((entry) => entry.body.tankId === id).length,
+  }));
+  const known = new Set(headsOfType(log, 'tank').map((tank) => tank.id));
+  const times = entries.map((entry) => instant(entry.body.at));
+  return {
+    valid: refused.length === 0,
+    exportedAt,
+    revisions,
+    tanks,
+    kits: headsOfType(log, 'kit').length,
+    entries: entries.length,
+    entriesWithoutTank: entries.filter((entry) => !known.has(entry.body.tankId)).length,
+    first: times.length > 0 ? new Date(times.reduce((a, b) => Math.min(a, b))).toISOString() : null,
+    last: times.length > 0 ? new Date(times.reduce((a, b) => Math.max(a, b))).toISOString() : null,
+    readings: Object.fromEntries(
+      PARAMETER_IDS.map((id) => [
+        id,
+        entries.filter(({ body }) => body.kind === 'reading' && body.parameter === id).length,
+      ]).filter(([, count]) => count !== 0),
+    ),
+    refused,
+  };
+}
+
+/** `verdict FILE`: the cycle verdict of a tank at a moment. */
+function verdict(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+  });
+  const { log } = openLog(positionals[0]);
+  const tank = pickTank(log, textOption(values, 'tank'));
+  const at = momentOption(values, now);
+  const result = verdictOf(tankHistory(log, tank.id, at), at, bandsOfLog(log));
+  return {
+    tank: tank.body.name,
+    at: new Date(at).toISOString(),
+    school: result.school,
+    ready: result.ready,
+    criteria: result.criteria.map(({ id, state, because }) => ({ id, state, because })),
+  };
+}
+
+/** `convert "53.07 mS/cm" --to ppt --temp 25`. */
+function convert(args: string[]): unknown {
+  const { positionals, values } = argsOf(args, {
+    to: { type: 'string' },
+    temp: { type: 'string' },
+    of: { type: 'string' },
+  });
+  const target = textOption(values, 'to');
+  if (target === undefined) throw new CliError('Say the unit to convert to with --to.');
+  const text = positionals.join(' ');
+  if (text === '') throw new CliError('Give a quantity, such as "53.07 mS/cm".');
+  return convertQuantity(text, target, {
+    of: textOption(values, 'of'),
+    temperature: numberOption(values, 'temp'),
+  });
+}
+
+/** `ammonia --tan 1 --ph 8.1 --temp 25 --salinity 35`: how much of it is free. */
+function ammonia(args: string[]): unknown {
+  const { values } = argsOf(args, {
+    tan: { type: 'string' },
+    ph: { type: 'string' },
+    temp: { type: 'string' },
+    salinity: { type: 'string' },
+  });
+  const tan = requiredNumber(values, 'tan', 0, 1000);
+  const fraction = freeAmmoniaFraction(
+    requiredNumber(values, 'ph', 0, 14),
+    requiredNumber(values, 'temp', 0, 40),
+    requiredNumber(values, 'salinity', 0, 45),
+  );
+  return {
+    freeFraction: Number(fraction.toPrecision(6)),
+    freeAmmoniaN: Number((tan * fraction).toPrecision(6)),
+  };
+}
+
+/** `demo`: the demo log as a file, for trying the other commands. */
+function demo(args: string[], now: number): string {
+  const { values } = argsOf(args, { at: { type: 'string' }, zone: { type: 'string' } });
+  const at = momentOption(values, now);
+  let next = 0;
+  const revisions = demoLog({
+    now: at,
+    zone: textOption(values, 'zone') ?? 'UTC',
+    device: 'demo',
+    newId: () => `00000000-0000-7000-8000-${(next += 1).toString(16).padStart(12, '0')}`,
+  });
+  return writeLogFile(toLogFile(revisions, new Date(at).toISOString()));
+}
+
+export const USAGE = `Usage: zoarium COMMAND
+  check FILE                                  is it a valid export, and what is in it
+  verdict FILE [--tank NAME] [--at ISO]       is the cycle done, criterion by criterion
+  convert "53.07 mS/cm" --to ppt --temp 25    a quantity in another unit (--of NH4 for a bare ppm)
+  ammonia --tan 1 --ph 8.1 --temp 25 --salinity 35   how much of total ammonia is free
+  demo [--at ISO]                             the demo log as a file`;
+
+/**
+ * Runs a command and returns what it prints.
+ * @throws CliError for anything the person can mend
+ */
+export function runCommand(argv: string[], now: number): string {
+  const [name, ...args] = argv;
+  const json = (result: unknown) => JSON.stringify(result, null, 2);
+  switch (name) {
+    case 'check':
+      return json(check(args));
+    case 'verdict':
+      return json(verdict(args, now));
+    case 'convert':
+      return json(convert(args));
+    case 'ammonia':
+      return json(ammonia(args));
+    case 'demo':
+      return demo(args, now).trimEnd();
+    case undefined:
+    case 'help':
+    case '--help':
+      return USAGE;
+    default:
+      throw new CliError(`Unknown command "${name}". Try: zoarium help.`);
+  }
+}

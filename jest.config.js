@@ -1,0 +1,43 @@
+// The preset's watch plugins belong to the top level of a configuration, which this is not.
+const { watchPlugins: _watchPlugins, ...expo } = require('jest-expo/web/jest-preset');
+
+// Packages that ship as ES modules and so have to be transformed.
+const esModules = [
+  '(jest-)?react-native',
+  '@react-native(-community)?',
+  '@react-native-async-storage',
+  'expo(nent)?',
+  '@expo(nent)?/.*',
+  'expo-.*',
+  'd3-.*',
+  'internmap',
+  'lucide-react-native',
+  'uuid',
+  '@date-fns/tz',
+];
+const transformIgnorePatterns = [`/node_modules/(?!(${esModules.join('|')})(/|$))`];
+const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };
+
+/** @type {import('jest').Config} */
+module.exports = {
+  projects: [
+    {
+      displayName: 'core',
+      testEnvironment: 'node',
+      testMatch: ['<rootDir>/(src|cli|server|scripts)/**/*.test.ts'],
+      transform: { '\\.[jt]sx?$': 'babel-jest', '\\.mjs$': 'babel-jest' },
+      transformIgnorePatterns,
+      moduleNameMapper,
+      setupFiles: ['fake-indexeddb/auto'],
+    },
+    {
+      ...expo,
+      displayName: 'interface',
+      testMatch: ['<rootDir>/src/**/*.test.tsx'],
+      transform: { ...expo.transform, '\\.mjs$': 'babel-jest' },
+      transformIgnorePatterns,
+      moduleNameMapper: { ...expo.moduleNameMapper, ...moduleNameMapper },
+      setupFiles: [...(expo.setupFiles ?? []), '<rootDir>/src/testing/setupInterface.ts'],
+    },
+  ],
+};

@@ -1,0 +1,102 @@
+import { readingWords } from '../history/reading';
+import type { TankHistory } from '../history/tankHistory';
+import { isAmmoniaSource } from '../history/dose';
+import { addDaysIn } from '../time/zone';
+import { evidence } from './verdict/chain';
+import { passedChallenge } from './verdict/challenge';
+import { holdOf, holdDays } from './verdict/zero';
+
+export const MILESTONE_IDS = [
+  'filled',
+  'firstDose',
+  'bottle',
+  'nitriteAppears',
+  'ammoniaClears',
+  'nitriteClears',
+  'held',
+  'challenge',
+  'running',
+] as const;
+export type MilestoneId = (typeof MILESTONE_IDS)[number];
+
+/** A point on the course: passed, or ahead at a date that the school itself sets. */
+export interface Milestone {
+  id: MilestoneId;
+  label: string;
+  /** When it was passed, or when it can be passed at the soonest. */
+  at: number;
+  passed: boolean;
+  /** What it rests on, in a few words. */
+  because: string;
+  /** 8 in 10 and middle half of its date, when it lies ahead and is uncertain. */
+  range?: { low: number; high: number; innerLow: number; innerHigh: number };
+}
+
+/** First zero after the parameter was seen above zero and never above again: where it cleared. */
+function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
+  const readings = evidence(history, parameter);
+  const lastAbove = readings.findLastIndex((reading) => reading.zero === false);
+  if (!readings.slice(0, lastAbove + 1).some((reading) => reading.clearlyAbove)) return null;
+  return readings.slice(lastAbove + 1).find((reading) => reading.zero === true) ?? null;
+}
+
+/** The milestones that the log shows so far, and the one that the hold sets ahead, in order of date. */
+export function milestonesOf(history: TankHistory, at: number): Milestone[] {
+  const { tank } = history;
+  const zone = tank.zone;
+  const list: Milestone[] = [];
+  const add = (id: MilestoneId, label: string, when: number, because: string, passed = true) =>
+    list.push({ id, label, at: when, passed, because });
+
+  if (history.start !== null) {
+    add('filled', tank.filledOn ? 'Filled' : 'Log begins', history.start, 'From the tank’s record.');
+  }
+  const dose = history.doses.find((d) => isAmmoniaSource(d.entry.substance));
+  if (dose) add('firstDose', 'First dose', dose.at, 'The first ammonia that went in.');
+  const bottle = history.doses.find((d) => d.entry.substance === 'bacteria');
+  if (bottle) add('bottle', 'Bacteria', bottle.at, 'The first bottled bacteria.');
+  const nitrite = evidence(history, 'nitrite').find((reading) => reading.clearlyAbove);
+  if (nitrite) add('nitriteAppears', 'Nitrite seen', nitrite.at, `It read ${readingWords(nitrite)}.`);
+  for (const parameter of ['ammonia', 'nitrite'] as const) {
+    const cleared = clearedAt(history, parameter);
+    if (cleared) {
+      add(
+        parameter === 'ammonia' ? 'ammoniaClears' : 'nitriteClears',
+        parameter === 'ammonia' ? 'Ammonia clear' : 'Nitrite clear',
+        cleared.at,
+        `It read ${readingWords(cleared)}, and has not been above since.`,
+      );
+    }
+  }
+  addSchoolMilestone(history, at, add);
+  if (tank.runningSince) {
+    add('running', 'Running', addDaysIn(Date.parse(tank.runningSince), 0, zone), 'As you recorded.');
+  }
+  return list.filter((m) => !m.passed || m.at <= at).sort((a, b) => a.at - b.at);
+}
+
+function addSchoolMilestone(
+  history: TankHistory,
+  at: number,
+  add: (id: MilestoneId, label: string, when: number, because: string, passed?: boolean) => void,
+): void {
+  const inquiry = { history, at, zone: history.tank.zone, choice: history.tank.school };
+  if (inquiry.choice.school === 'challenge') {
+    const passed = passedChallenge(inquiry);
+    if (passed) add('challenge', 'Challenge', passed.dose.at, 'Both were zero in time.');
+    return;
+  }
+  if (inquiry.choice.school !== 'bothZeroHeld') return;
+  const hold = holdOf(history, inquiry.zone);
+  if (!hold) return;
+  const days = holdDays(inquiry);
+  const due = addDaysIn(hold.since, days, inquiry.zone);
+  const held = hold.days >= days;
+  add(
+    'held',
+    `Held ${days} days`,
+    held ? due : Math.max(due, at),
+    held ? 'Both stayed at zero.' : 'If both stay at zero until then.',
+    held,
+  );
+}

@@ -1,0 +1,167 @@
+import { readingWords } from '../history/reading';
+import { countedReadings, latestReading, type TankHistory } from '../history/tankHistory';
+import { trendOf } from '../history/trend';
+import { sideOf, type Bands } from '../parameters/bands';
+import { PARAMETER_IDS, PARAMETERS } from '../parameters/registry';
+import { agoWords } from '../time/words';
+import { DAY_MS } from '../time/zone';
+import { capitalise, listWords } from '../units/format';
+import { isStale } from './verdict/zero';
+import type { Criterion, Verdict } from './verdict/types';
+
+/** The first thing a screen says: a short title and the evidence in a sentence or two. */
+export interface Sentence {
+  title: string;
+  detail: string;
+}
+
+function unmet(verdict: Verdict, role: Criterion['role']): Criterion[] {
+  return verdict.criteria.filter((c) => c.role === role && c.state !== 'met');
+}
+
+/** "Nitrite reads 1 ppm NO2 and is falling." */
+function readsWords(history: TankHistory, parameter: 'ammonia' | 'nitrite'): string | null {
+  const reading = latestReading(history, parameter);
+  if (!reading) return null;
+  const trend = trendOf(countedReadings(history, parameter));
+  const moving = trend && trend.direction !== 'steady' ? ` and is ${trend.direction}` : '';
+  return `${PARAMETERS[parameter].name} reads ${readingWords(reading)}${moving}.`;
+}
+
+/** Whether the tank may take fish, for the top of Today. */
+export function todaySentence(history: TankHistory, verdict: Verdict, bands: Bands): Sentence {
+  if (history.tank.runningSince !== null) return runningSentence(history, bands, verdict.at);
+  if (history.start === null) {
+    return {
+      title: 'Nothing is filled yet.',
+      detail: 'Enter the day it was filled, or log the first test, and its course begins.',
+    };
+  }
+  if (verdict.ready) {
+    return {
+      title: 'Ready for the first fish.',
+      detail: `The cycle is done by your school, the lid is on and the heater is verified. Start with one or two.`,
+    };
+  }
+  const gates = unmet(verdict, 'gate');
+  if (verdict.cycled) {
+    return {
+      title: 'Cycled, but not ready for fish.',
+      detail: gates.map((gate) => gate.settle).join(' '),
+    };
+  }
+  const open = unmet(verdict, 'cycle');
+  const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
+  if (above) {
+    const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';
+    return {
+      title: 'Not ready for fish yet.',
+      detail: `${readsWords(history, parameter) ?? above.because} ${secondReason(open, above)}`.trim(),
+    };
+  }
+  const zeros = open.filter((c) => c.id === 'ammoniaZero' || c.id === 'nitriteZero');
+  const blind = zeros.find((c) => c.state === 'cannot tell');
+  if (blind && zeros.every((c) => c.state === 'cannot tell')) {
+    return { title: 'Cannot tell yet.', detail: `${blind.because} ${blind.settle ?? ''}`.trim() };
+  }
+  const lead = open.find((c) => c.state === 'not yet') ?? open[0];
+  return {
+    title: 'Not ready for fish yet.',
+    detail: lead ? `${lead.because} ${lead.settle ?? ''}`.trim() : '',
+  };
+}
+
+function secondReason(open: Criterion[], first: Criterion): string {
+  const next = open.find((c) => c !== first && (c.id === 'alkalinity' || c.id === 'nitriteZero'));
+  return next && next.state === 'not yet' ? next.because : '';
+}
+
+/** Parameters out of the keeper's bands by a fresh reading. */
+export function outOfBand(history: TankHistory, bands: Bands, at: number) {
+  return PARAMETER_IDS.flatMap((parameter) => {
+    const reading = latestReading(history, parameter);
+    const band = bands[parameter];
+    if (!reading || !band || isStale(reading, at)) return [];
+    const side = sideOf(reading.best, band);
+    return side === 'within' ? [] : [{ parameter, reading, side }];
+  });
+}
+
+function runningSentence(history: TankHistory, bands: Bands, at: number): Sentence {
+  const zone = history.tank.zone;
+  for (const parameter of ['ammonia', 'nitrite'] as const) {
+    const reading = latestReading(history, parameter);
+    if (reading && reading.clearlyAbove && !isStale(reading, at)) {
+      return {
+        title: `${PARAMETERS[parameter].name} is not zero.`,
+        detail: `It read ${readingWords(reading)} ${agoWords(reading.at, zone, at)}. Feed nothing today, look for a death, and test again tomorrow.`,
+      };
+    }
+  }
+  const out = outOfBand(history, bands, at);
+  const first = out[0];
+  if (first) {
+    const words = out.map(({ parameter, reading, side }) => {
+      const { inSentence } = PARAMETERS[parameter];
+      return `${inSentence} ${readingWords(reading)}, ${side} its band`;
+    });
+    return {
+      title: out.length === 1 ? `${PARAMETERS[first.parameter].name} is ${first.side} its band.` : 'Some readings are out of band.',
+      detail: `${capitalise(listWords(words))}. The rest is in band.`,
+    };
+  }
+  const fresh = PARAMETER_IDS.map((p) => latestReading(history, p)).filter(
+    (r) => r !== undefined && at - r.at <= 14 * DAY_MS,
+  );
+  if (fresh.length === 0) {
+    return {
+      title: 'No recent tests.',
+      detail: 'Nothing was measured in two weeks. One sitting tells how it stands.',
+    };
+  }
+  return {
+    title: 'Steady.',
+    detail: `${capitalise(listWords(fresh.map((r) => PARAMETERS[r?.parameter ?? 'ph'].inSentence)))} ${fresh.length === 1 ? 'was' : 'were'} measured in the last two weeks; nothing is out of band.`,
+  };
+}
+
+/** Where the cycle stands, for the top of Cycle. */
+export function cycleSentence(history: TankHistory, verdict: Verdict): Sentence {
+  const left = unmet(verdict, 'cycle');
+  if (verdict.cycled) {
+    return { title: 'The cycle is done.', detail: 'Every criterion of your school is met.' };
+  }
+  const ammonia = latestReading(history, 'ammonia');
+  const nitrite = latestReading(history, 'nitrite');
+  const reads = listWords(
+    [ammonia, nitrite].flatMap((r) =>
+      r ? [`${PARAMETERS[r.parameter].inSentence} ${readingWords(r)}`] : [],
+    ),
+  );
+  const blind = left.filter((c) => c.state === 'cannot tell').length;
+  const detail = [
+    reads === '' ? '' : `${capitalise(reads)}.`,
+    `${left.length} of ${verdict.criteria.filter((c) => c.role === 'cycle').length} criteria are open${blind > 0 ? `, ${blind} of them for want of a test` : ''}.`,
+  ]
+    .filter(Boolean)
+    .join(' ');
+  return { title: cycleTitle(history, verdict), detail };
+}
+
+function cycleTitle(history: TankHistory, verdict: Verdict): string {
+  const state = (id: Criterion['id']) => verdict.criteria.find((c) => c.id === id)?.state;
+  const nitrite = trendOf(countedReadings(history, 'nitrite'));
+  const ammonia = trendOf(countedReadings(history, 'ammonia'));
+  if (history.readings.ammonia.length + history.readings.nitrite.length === 0) {
+    return history.doses.length > 0 ? 'Dosed, not yet tested.' : 'The cycle has not begun.';
+  }
+  if (state('ammoniaZero') === 'met' && state('nitriteZero') === 'met') {
+    return state('nitriteSeen') === 'met' ? 'Both read zero.' : 'Zero, but not yet shown.';
+  }
+  if (nitrite?.direction === 'falling') return 'Nitrite is turning.';
+  if (state('nitriteSeen') === 'met' && state('nitriteZero') !== 'met') {
+    return state('ammoniaZero') === 'met' ? 'Nitrite is left to clear.' : 'Nitrite has appeared.';
+  }
+  if (ammonia?.direction === 'falling') return 'Ammonia is falling.';
+  return 'Waiting for ammonia to fall.';
+}

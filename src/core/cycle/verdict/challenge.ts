@@ -1,0 +1,162 @@
+import { isAmmoniaSource } from '../../history/dose';
+import { readingWords, type Reading } from '../../history/reading';
+import { countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
+import { momentWords, shortDay } from '../../time/words';
+import { DAY_MS, HOUR_MS } from '../../time/zone';
+import { formatPlain } from '../../units/format';
+import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
+
+/** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
+export const CHALLENGE_RISE = 1.5;
+/** A test sooner than this after a dose may miss it: it has hardly mixed. */
+export const SETTLE_HOURS = 4;
+/** Late by this much still counts as on time. */
+const SLACK_HOURS = 2;
+/** A water change beyond this share inside the window clears by dilution, not by the colony. */
+const DILUTION_LIMIT = 0.1;
+/** A colony that has since been unfed shrinks; a pass older than this says little. */
+const PASS_LASTS_DAYS = 14;
+
+interface Window {
+  from: number;
+  to: number;
+}
+
+function windowOf(dose: Dose, hours: number): Window {
+  return {
+    from: dose.at + SETTLE_HOURS * HOUR_MS,
+    to: dose.at + (hours + SLACK_HOURS) * HOUR_MS,
+  };
+}
+
+/** The last reading of a parameter inside a window: a zero that came back up is no zero. */
+function lastWithin(
+  history: TankHistory,
+  parameter: 'ammonia' | 'nitrite',
+  window: Window,
+): Reading | undefined {
+  return countedReadings(history, parameter)
+    .filter((r) => r.at >= window.from && r.at <= window.to)
+    .at(-1);
+}
+
+function isProof(reading: Reading | undefined): reading is Reading {
+  return reading !== undefined && reading.zero === true && !reading.expired;
+}
+
+export interface Challenge {
+  dose: Dose;
+  ids: string[];
+}
+
+function challengeDoses(history: TankHistory): Dose[] {
+  return history.doses.filter(
+    (dose) => isAmmoniaSource(dose.entry.substance) && (dose.rise ?? 0) >= CHALLENGE_RISE,
+  );
+}
+
+function wasDiluted(history: TankHistory, window: Window, dose: Dose): boolean {
+  const share = history.waterChanges
+    .filter((change) => change.at >= dose.at && change.at <= window.to)
+    .reduce((sum, change) => sum + change.fraction, 0);
+  return share > DILUTION_LIMIT;
+}
+
+function resultOf(history: TankHistory, dose: Dose, hours: number): Challenge | null {
+  const window = windowOf(dose, hours);
+  if (wasDiluted(history, window, dose)) return null;
+  const ammonia = lastWithin(history, 'ammonia', window);
+  const nitrite = lastWithin(history, 'nitrite', window);
+  if (!isProof(ammonia) || !isProof(nitrite)) return null;
+  return { dose, ids: [dose.id, ammonia.id, nitrite.id] };
+}
+
+/** Hours within which both must read zero, by the chosen school; a day for the others. */
+function windowHours(inquiry: Inquiry): number {
+  return inquiry.choice.school === 'challenge' ? inquiry.choice.windowHours : 24;
+}
+
+/** The newest dose of 2 ppm after which both read zero in time. */
+export function passedChallenge(inquiry: Inquiry): Challenge | null {
+  const hours = windowHours(inquiry);
+  for (const dose of challengeDoses(inquiry.history).reverse()) {
+    const result = resultOf(inquiry.history, dose, hours);
+    if (result) return result;
+  }
+  return null;
+}
+
+function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<CriterionRule> {
+  const { history, at, zone } = inquiry;
+  const window = windowOf(dose, hours);
+  const by = momentWords(window.to - SLACK_HOURS * HOUR_MS, zone, at);
+  const on = shortDay(dose.at, zone);
+  if (wasDiluted(history, window, dose)) {
+    return cannotTell(
+      `Water was changed within ${hours} h of the dose of ${on}, which clears it by dilution.`,
+      'Dose 2 ppm again and test both a day later, with no water change between.',
+      [dose.id],
+    );
+  }
+  const ammonia = lastWithin(history, 'ammonia', window);
+  const nitrite = lastWithin(history, 'nitrite', window);
+  const failed = [ammonia, nitrite].find((reading) => reading !== undefined && reading.zero === false);
+  if (failed) {
+    const ids = [dose.id, failed.id];
+    const name = failed.parameter === 'ammonia' ? 'ammonia' : 'nitrite';
+    const because = `After the dose of ${on}, ${name} still read ${readingWords(failed)}.`;
+    return at <= window.to
+      ? notYet(because, `Test again by ${by}.`, ids)
+      : notYet(because, 'Let both clear, then dose 2 ppm again and test a day later.', ids);
+  }
+  const missing = isProof(ammonia)
+    ? 'nitrite'
+    : isProof(nitrite)
+      ? 'ammonia'
+      : 'ammonia and nitrite';
+  if (at <= window.to) {
+    return notYet(
+      `${formatPlain(dose.rise ?? 0, 1)} ppm N was dosed on ${on}; the answer is due.`,
+      `Test ${missing} by ${by}.`,
+      [dose.id],
+    );
+  }
+  return cannotTell(
+    `${missing === 'ammonia and nitrite' ? 'Neither was' : `No trusted ${missing} test was`} made in the ${hours} h after the dose of ${on}.`,
+    'Dose 2 ppm again and test both a day later.',
+    [dose.id],
+  );
+}
+
+/** A dose of 2 ppm, both at zero within the window that the school allows. */
+export const challengePassed: CriterionRule = (inquiry) => {
+  const { history, at, zone } = inquiry;
+  const hours = windowHours(inquiry);
+  const passed = passedChallenge(inquiry);
+  if (passed) {
+    const on = shortDay(passed.dose.at, zone);
+    const days = Math.floor((at - passed.dose.at) / DAY_MS);
+    if (days > PASS_LASTS_DAYS) {
+      return cannotTell(
+        `Passed on ${on}, ${days} days ago; an unfed colony shrinks.`,
+        'Dose 2 ppm again and test both a day later.',
+        passed.ids,
+      );
+    }
+    return met(`The dose of ${on} was gone, nitrite with it, within ${hours} h.`, passed.ids);
+  }
+  const last = challengeDoses(history).at(-1);
+  if (last) return afterwards(inquiry, last, hours);
+  const ammoniaDose = history.doses.filter((dose) => isAmmoniaSource(dose.entry.substance)).at(-1);
+  if (ammoniaDose?.rise === null) {
+    return cannotTell(
+      'The dose has no strength on record, so its size is not known.',
+      'Open the dose and enter what its label says.',
+      [ammoniaDose.id],
+    );
+  }
+  return notYet(
+    'No dose of 2 ppm is logged.',
+    `Dose ammonia to 2 ppm; test ammonia and nitrite ${hours} h later.`,
+  );
+};

@@ -1,0 +1,85 @@
+import type { TankHistory } from '../../history/tankHistory';
+import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
+
+export type CriterionState = 'met' | 'not yet' | 'cannot tell';
+
+export const CRITERION_IDS = [
+  'ammoniaUsed',
+  'nitriteSeen',
+  'ammoniaZero',
+  'nitriteZero',
+  'zeroSameDay',
+  'zeroHeld',
+  'challengePassed',
+  'nitrateLevel',
+  'programmeDone',
+  'algaeSuccession',
+  'nitrateSeen',
+  'dosesAccounted',
+  'alkalinity',
+  'salinity',
+  'temperature',
+  'lid',
+  'heater',
+] as const;
+export type CriterionId = (typeof CRITERION_IDS)[number];
+
+/**
+ * What a criterion is for: `cycle` ones decide whether the cycle is done, `gate` ones stand before
+ * the first fish whatever the water says, `supports` ones are shown but decide nothing.
+ */
+export type CriterionRole = 'cycle' | 'gate' | 'supports';
+
+export interface Finding {
+  state: CriterionState;
+  /** Why, in a sentence with its figures and dates. */
+  because: string;
+  /** What would settle it, as something to do; absent once met. */
+  settle?: string;
+  /** Ids of the entries it was decided on. */
+  deciding: string[];
+}
+
+export interface Criterion extends Finding {
+  id: CriterionId;
+  title: string;
+  role: CriterionRole;
+}
+
+export interface Verdict {
+  tankId: string;
+  /** The moment it was judged for, ms. */
+  at: number;
+  school: SchoolId;
+  /** All `cycle` criteria are met. */
+  cycled: boolean;
+  /** Cycled, and every gate before the first fish is met. */
+  ready: boolean;
+  criteria: Criterion[];
+}
+
+/** What every criterion looks at. */
+export interface Inquiry {
+  history: TankHistory;
+  at: number;
+  zone: string;
+  choice: SchoolChoice;
+}
+
+export type CriterionRule = (inquiry: Inquiry) => Finding;
+
+export function met(because: string, deciding: readonly string[]): Finding {
+  return { state: 'met', because, deciding: [...deciding] };
+}
+
+export function notYet(because: string, settle: string, deciding: readonly string[] = []): Finding {
+  return { state: 'not yet', because, settle, deciding: [...deciding] };
+}
+
+export function cannotTell(
+  because: string,
+  settle: string,
+  deciding: readonly string[] = [],
+): Finding {
+  return { state: 'cannot tell', because, settle, deciding: [...deciding] };
+}

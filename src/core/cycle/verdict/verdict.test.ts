@@ -1,0 +1,400 @@
+import fc from 'fast-check';
+import {
+  bandsOf,
+  EMPTY_LOG,
+  mergeRevisions,
+  SCHOOLS,
+  tankHistory,
+  verdictOf,
+  type CriterionId,
+  type Revision,
+  type SchoolChoice,
+  type Tank,
+  type Verdict,
+} from '../..';
+import { DAY, HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
+
+const bands = bandsOf('mixedReef', {});
+const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
+const NITRITE = [0, 0.25, 0.5, 1, 2, 5];
+
+function judge(builder: LogBuilder, at: number, revisions: Revision[] = builder.revisions): Verdict {
+  const log = mergeRevisions(EMPTY_LOG, revisions);
+  return verdictOf(tankHistory(log, builder.tankId, at), at, bands);
+}
+
+function stateOf(verdict: Verdict, id: CriterionId) {
+  return verdict.criteria.find((criterion) => criterion.id === id)?.state;
+}
+
+/** A cycle that ran its course: dosed, ammonia and nitrite seen, both zero on days 20 to 27. */
+function finished(tank: Partial<Tank> = {}): LogBuilder {
+  const builder = new LogBuilder(tank);
+  builder.dose(onDay(1), 2);
+  builder.ammonia(onDay(2), 2);
+  builder.ammonia(onDay(9), 0);
+  builder.nitrite(onDay(9), 2);
+  builder.ammonia(onDay(20), 0);
+  builder.nitrite(onDay(20), 0);
+  builder.ammonia(onDay(27), 0);
+  builder.nitrite(onDay(27), 0);
+  builder.conditions(onDay(27));
+  return builder;
+}
+
+const NOW = onDay(27, 18);
+const school = (choice: SchoolChoice) => ({ school: choice });
+
+describe('a cycle that ran its course', () => {
+  it('is ready once both zeros were held', () => {
+    const verdict = judge(finished(), NOW);
+    expect(verdict.criteria.filter((c) => c.role !== 'supports' && c.state !== 'met')).toEqual([]);
+    expect(verdict.ready).toBe(true);
+  });
+
+  it('is not ready a day before the hold is over', () => {
+    const verdict = judge(finished(), onDay(22));
+    expect(stateOf(verdict, 'zeroHeld')).toBe('not yet');
+    expect(verdict.ready).toBe(false);
+  });
+
+  it('needs a fortnight where the keeper chose one', () => {
+    const builder = finished(school({ school: 'bothZeroHeld', holdDays: 14 }));
+    expect(judge(builder, NOW).ready).toBe(false);
+  });
+
+  it('is ready sooner by the school that asks for one day', () => {
+    const builder = finished(school({ school: 'bothZero' }));
+    builder.conditions(onDay(20));
+    expect(judge(builder, onDay(20, 18)).ready).toBe(true);
+  });
+
+  it('goes stale: three days without a test, and nobody can tell', () => {
+    const verdict = judge(finished(), onDay(31));
+    expect(stateOf(verdict, 'ammoniaZero')).toBe('cannot tell');
+    expect(verdict.ready).toBe(false);
+  });
+
+  it('is not ready without a lid or a verified heater, and says that it is cycled', () => {
+    for (const gate of [{ lid: false }, { heaterVerifiedOn: null }]) {
+      const verdict = judge(finished(gate), NOW);
+      expect(verdict.cycled).toBe(true);
+      expect(verdict.ready).toBe(false);
+    }
+  });
+
+  it('opens again with a dose that nobody tested after', () => {
+    const builder = finished();
+    builder.dose(onDay(27, 14), 2);
+    expect(stateOf(judge(builder, NOW), 'dosesAccounted')).toBe('not yet');
+    expect(judge(builder, NOW).ready).toBe(false);
+  });
+
+  it('opens again with a trace of nitrite, which is not zero', () => {
+    const builder = finished();
+    builder.nitrite(onDay(27, 16), [0, 0.25]);
+    const verdict = judge(builder, NOW);
+    expect(stateOf(verdict, 'nitriteZero')).toBe('not yet');
+    expect(stateOf(verdict, 'zeroHeld')).toBe('not yet');
+  });
+});
+
+describe('the conditions', () => {
+  const withCondition = (log: (builder: LogBuilder) => void) => {
+    const builder = finished();
+    log(builder);
+    return judge(builder, NOW);
+  };
+
+  it('hold a cycle back when out of range', () => {
+    expect(
+      stateOf(withCondition((b) => b.digital('alkalinityDrops', NOW, 5.9)), 'alkalinity'),
+    ).toBe('not yet');
+    expect(stateOf(withCondition((b) => b.digital('alkalinityDrops', NOW, 6)), 'alkalinity')).toBe(
+      'met',
+    );
+    expect(stateOf(withCondition((b) => b.digital('refractometer', NOW, 31)), 'salinity')).toBe(
+      'not yet',
+    );
+    expect(stateOf(withCondition((b) => b.digital('thermometer', NOW, 29)), 'temperature')).toBe(
+      'not yet',
+    );
+  });
+
+  it('cannot be told when nobody measured them', () => {
+    const builder = new LogBuilder();
+    builder.ammonia(onDay(1), 0);
+    const verdict = judge(builder, onDay(1, 18));
+    for (const id of ['alkalinity', 'salinity', 'temperature'] as const) {
+      expect(stateOf(verdict, id)).toBe('cannot tell');
+    }
+  });
+});
+
+describe('the chain', () => {
+  it('is not shown by zeros alone', () => {
+    const builder = new LogBuilder();
+    for (const day of [1, 8, 15, 22]) {
+      builder.ammonia(onDay(day), 0);
+      builder.nitrite(onDay(day), 0);
+    }
+    builder.conditions(onDay(22));
+    const verdict = judge(builder, onDay(22, 18));
+    expect(stateOf(verdict, 'zeroHeld')).toBe('met');
+    expect(stateOf(verdict, 'ammoniaUsed')).toBe('not yet');
+    expect(stateOf(verdict, 'nitriteSeen')).toBe('not yet');
+    expect(verdict.ready).toBe(false);
+  });
+
+  it('is not shown by a fall that a water change explains', () => {
+    const fallen = (change: boolean) => {
+      const builder = new LogBuilder();
+      builder.ammonia(onDay(1), 2);
+      if (change) builder.waterChange(onDay(2), 60);
+      builder.ammonia(onDay(3), 1);
+      return stateOf(judge(builder, onDay(4)), 'ammoniaUsed');
+    };
+    expect(fallen(false)).toBe('met');
+    expect(fallen(true)).toBe('not yet');
+  });
+
+  it('is shown by nitrite, which only used ammonia makes', () => {
+    const builder = new LogBuilder();
+    builder.nitrite(onDay(3), 0.5);
+    expect(stateOf(judge(builder, onDay(4)), 'ammoniaUsed')).toBe('met');
+  });
+
+  it('does not rest on an expired kit', () => {
+    const builder = finished();
+    const kit = { expiresOn: '2026-03-01' };
+    builder.card('nitriteCard', onDay(27, 16), 0, { kit });
+    expect(stateOf(judge(builder, NOW), 'nitriteZero')).toBe('cannot tell');
+  });
+
+  it('does not count nitrate that was read through nitrite', () => {
+    const builder = new LogBuilder();
+    builder.nitrite(onDay(9), 2);
+    builder.nitrate(onDay(9), 20);
+    expect(stateOf(judge(builder, onDay(9, 18)), 'nitrateSeen')).toBe('cannot tell');
+    builder.nitrite(onDay(20), 0);
+    builder.nitrate(onDay(20), 20);
+    expect(stateOf(judge(builder, onDay(20, 18)), 'nitrateSeen')).toBe('met');
+  });
+});
+
+describe('the challenge', () => {
+  const mature = (hours: number, after: { a: number; n: number; ppm?: number }) => {
+    const builder = new LogBuilder(school({ school: 'challenge', windowHours: 24 }));
+    builder.conditions(onDay(10));
+    builder.dose(onDay(10), after.ppm ?? 2);
+    builder.ammonia(onDay(10) + hours * HOUR, after.a);
+    builder.nitrite(onDay(10) + hours * HOUR, after.n);
+    return builder;
+  };
+  const now = onDay(11, 20);
+
+  it('proves a mature seed that never showed the chain', () => {
+    const verdict = judge(mature(24, { a: 0, n: 0 }), now);
+    expect(stateOf(verdict, 'challengePassed')).toBe('met');
+    expect(stateOf(verdict, 'nitriteSeen')).toBe('met');
+    expect(verdict.ready).toBe(true);
+  });
+
+  it.each([
+    ['nitrite is left', mature(24, { a: 0, n: 0.25 }), 'not yet'],
+    ['the dose was too small', mature(24, { a: 0, n: 0, ppm: 1 }), 'not yet'],
+    ['it was tested before it mixed', mature(1, { a: 0, n: 0 }), 'cannot tell'],
+    ['it was tested too late', mature(30, { a: 0, n: 0 }), 'cannot tell'],
+  ] as const)('is not passed when %s', (_why, builder, state) => {
+    expect(stateOf(judge(builder, now), 'challengePassed')).toBe(state);
+    expect(judge(builder, now).ready).toBe(false);
+  });
+
+  it('is not passed by a water change', () => {
+    const builder = mature(24, { a: 0, n: 0 });
+    builder.waterChange(onDay(10, 20), 50);
+    expect(stateOf(judge(builder, now), 'challengePassed')).toBe('cannot tell');
+  });
+
+  it('does not last: an unfed colony shrinks', () => {
+    const builder = mature(24, { a: 0, n: 0 });
+    expect(stateOf(judge(builder, onDay(30)), 'challengePassed')).toBe('cannot tell');
+  });
+
+  it('tells an unknown strength from a missing dose', () => {
+    const builder = new LogBuilder(school({ school: 'challenge', windowHours: 24 }));
+    builder.dose(onDay(3), 2, { amount: { by: 'mL', mL: 5 } });
+    expect(stateOf(judge(builder, onDay(4)), 'challengePassed')).toBe('cannot tell');
+  });
+});
+
+describe('the other schools', () => {
+  it('by nitrate: waits for a rise, then for it to level', () => {
+    const builder = finished(school({ school: 'nitrateLevel' }));
+    builder.nitrate(onDay(20), 5);
+    builder.nitrate(onDay(27), 10);
+    expect(stateOf(judge(builder, NOW), 'nitrateLevel')).toBe('not yet');
+    builder.nitrate(onDay(33), 10);
+    builder.nitrite(onDay(33), 0);
+    expect(stateOf(judge(builder, onDay(33, 18)), 'nitrateLevel')).toBe('met');
+  });
+
+  it('by the bottle: its days, and still the tests', () => {
+    const builder = finished(school({ school: 'bottleProgramme', programmeDays: 14 }));
+    expect(stateOf(judge(builder, NOW), 'programmeDone')).toBe('cannot tell');
+    builder.dose(onDay(1), 1, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
+    expect(stateOf(judge(builder, onDay(10)), 'programmeDone')).toBe('not yet');
+    expect(stateOf(judge(builder, NOW), 'programmeDone')).toBe('met');
+    expect(judge(builder, onDay(16)).ready).toBe(false);
+  });
+
+  it('by algae: says what it will need', () => {
+    const verdict = judge(finished(school({ school: 'algaeSuccession' })), NOW);
+    const criterion = verdict.criteria.find((c) => c.id === 'algaeSuccession');
+    expect(criterion?.state).toBe('cannot tell');
+    expect(criterion?.because).toMatch(/diatoms/);
+    expect(verdict.ready).toBe(false);
+  });
+
+  it.each(SCHOOLS.map((s) => s.id))('%s says what would settle every open criterion', (id) => {
+    const choices: Record<string, SchoolChoice> = {
+      bothZero: { school: 'bothZero' },
+      bothZeroHeld: { school: 'bothZeroHeld', holdDays: 7 },
+      challenge: { school: 'challenge', windowHours: 24 },
+      nitrateLevel: { school: 'nitrateLevel' },
+      bottleProgramme: { school: 'bottleProgramme', programmeDays: 14 },
+      algaeSuccession: { school: 'algaeSuccession' },
+    };
+    const choice = choices[id];
+    if (!choice) throw new Error(`no choice for ${id}`);
+    for (const builder of [new LogBuilder(school(choice)), finished(school(choice))]) {
+      for (const criterion of judge(builder, onDay(24)).criteria) {
+        expect(criterion.because).not.toBe('');
+        expect(criterion.settle === undefined).toBe(criterion.state === 'met');
+      }
+    }
+  });
+});
+
+/** Any log a keeper could make in forty days: sloppy, doubled, out of order. */
+const event = fc.oneof(
+  { weight: 4, arbitrary: fc.tuple(fc.constant('a'), fc.nat(40), fc.nat(23), fc.nat(5)) },
+  { weight: 4, arbitrary: fc.tuple(fc.constant('n'), fc.nat(40), fc.nat(23), fc.nat(5)) },
+  { weight: 1, arbitrary: fc.tuple(fc.constant('d'), fc.nat(40), fc.nat(23), fc.nat(3)) },
+  { weight: 1, arbitrary: fc.tuple(fc.constant('w'), fc.nat(40), fc.nat(23), fc.nat(90)) },
+);
+const choice = fc.constantFrom<SchoolChoice>(
+  { school: 'bothZero' },
+  { school: 'bothZeroHeld', holdDays: 7 },
+  { school: 'bothZeroHeld', holdDays: 14 },
+  { school: 'challenge', windowHours: 24 },
+  { school: 'challenge', windowHours: 48 },
+);
+/** Cards mostly read zero near the end, so that a good share of the logs is ready. */
+const biased = fc.record({
+  choice,
+  events: fc.array(event, { maxLength: 25 }),
+  ending: fc.boolean(),
+});
+
+function build({ choice: c, events, ending }: { choice: SchoolChoice; events: (string | number)[][]; ending: boolean }) {
+  const builder = new LogBuilder(school(c));
+  for (const [kind, day, hour, size] of events as [string, number, number, number][]) {
+    const at = onDay(day, hour);
+    if (kind === 'a') builder.ammonia(at, AMMONIA[size] ?? 0);
+    if (kind === 'n') builder.nitrite(at, NITRITE[size] ?? 0);
+    if (kind === 'd') builder.dose(at, size + 0.5);
+    if (kind === 'w') builder.waterChange(at, size + 1);
+  }
+  if (ending) {
+    builder.dose(onDay(33), 2);
+    for (const day of [34, 38, 42, 48]) {
+      builder.ammonia(onDay(day), 0);
+      builder.nitrite(onDay(day), 0);
+    }
+  }
+  const at = onDay(ending ? 48 : 41, 20);
+  builder.conditions(at - HOUR);
+  return { builder, at };
+}
+
+describe('whatever is logged', () => {
+  it('a ready verdict always has the chain seen or challenged, and fresh trusted zeros', () => {
+    let ready = 0;
+    fc.assert(
+      fc.property(biased, (spec) => {
+        const { builder, at } = build(spec);
+        const verdict = judge(builder, at);
+        if (!verdict.ready) return;
+        ready += 1;
+        const { readings, doses } = tankHistory(builder.log(), builder.tankId, at);
+        const seen = readings.nitrite.some((r) => r.clearlyAbove);
+        expect(seen || doses.some((dose) => (dose.rise ?? 0) >= 1.5)).toBe(true);
+        for (const parameter of ['ammonia', 'nitrite'] as const) {
+          const last = readings[parameter].at(-1);
+          expect(last?.zero).toBe(true);
+          expect(last?.expired).toBe(false);
+          expect(at - (last?.at ?? 0)).toBeLessThanOrEqual(3 * DAY);
+        }
+      }),
+      { numRuns: 300 },
+    );
+    expect(ready).toBeGreaterThan(20);
+  });
+
+  it('raising a deciding ammonia or nitrite reading never makes it ready', () => {
+    fc.assert(
+      fc.property(biased, fc.nat(), fc.nat(), (spec, pick, lift) => {
+        const { builder, at } = build(spec);
+        const before = judge(builder, at);
+        const deciding = new Set(before.criteria.flatMap((c) => c.deciding));
+        const candidates = builder.revisions.filter(
+          (r) =>
+            deciding.has(r.id) &&
+            r.type === 'entry' &&
+            r.body.kind === 'reading' &&
+            (r.body.parameter === 'ammonia' || r.body.parameter === 'nitrite'),
+        );
+        const chosen = candidates[pick % Math.max(1, candidates.length)];
+        if (chosen?.type !== 'entry' || chosen.body.kind !== 'reading') return;
+        const { value } = chosen.body;
+        if (value.form !== 'card' || value.low >= 5) return;
+        const step = value.low + 1 + (lift % (5 - value.low));
+        const raised: Revision = {
+          ...chosen,
+          body: { ...chosen.body, value: { ...value, low: step, high: step } },
+        };
+        const after = judge(
+          builder,
+          at,
+          builder.revisions.map((r) => (r === chosen ? raised : r)),
+        );
+        expect(after.ready && !before.ready).toBe(false);
+        if (value.low === 0 && before.ready) {
+          const zeros = before.criteria.filter((c) => /Zero$/.test(c.id));
+          if (zeros.some((c) => c.deciding.includes(chosen.id))) expect(after.ready).toBe(false);
+        }
+      }),
+      { numRuns: 600 },
+    );
+  });
+
+  it('the order in which entries were recorded does not matter', () => {
+    fc.assert(
+      fc.property(biased, fc.integer(), (spec, seed) => {
+        const { builder, at } = build(spec);
+        const shuffled = [...builder.revisions].sort(
+          (a, b) => hash(a.id + seed) - hash(b.id + seed),
+        );
+        expect(judge(builder, at, shuffled)).toEqual(judge(builder, at));
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+function hash(text: string): number {
+  let h = 7;
+  for (const letter of text) h = (Math.imul(h, 31) + letter.charCodeAt(0)) | 0;
+  return h;
+}

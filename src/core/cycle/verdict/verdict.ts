@@ -1,0 +1,97 @@
+import type { TankHistory } from '../../history/tankHistory';
+import type { Bands } from '../../parameters/bands';
+import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
+import { challengePassed } from './challenge';
+import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
+import { algaeSuccession, nitrateLevel, programmeDone } from './schoolRules';
+import { schoolOf } from './schools';
+import type { Criterion, CriterionId, CriterionRole, CriterionRule, Inquiry, Verdict } from './types';
+import { ammoniaZero, dosesAccounted, nitriteZero, zeroHeld, zeroSameDay } from './zero';
+
+const TITLES: Record<CriterionId, string> = {
+  ammoniaUsed: 'Ammonia seen being used',
+  nitriteSeen: 'Nitrite seen',
+  ammoniaZero: 'Ammonia reads zero',
+  nitriteZero: 'Nitrite reads zero',
+  zeroSameDay: 'Both zero on one day',
+  zeroHeld: 'Both held at zero',
+  challengePassed: 'Challenge passed',
+  nitrateLevel: 'Nitrate has levelled off',
+  programmeDone: 'Programme run through',
+  algaeSuccession: 'Algae succession seen',
+  nitrateSeen: 'Nitrate seen',
+  dosesAccounted: 'No dose outstanding',
+  alkalinity: 'Alkalinity above the floor',
+  salinity: 'Salinity in band',
+  temperature: 'Temperature in band',
+  lid: 'Lid fitted',
+  heater: 'Heater verified',
+};
+
+/** Criteria that every school shares, before and after its own. */
+const SHARED_BEFORE: readonly CriterionId[] = [
+  'ammoniaUsed',
+  'nitriteSeen',
+  'ammoniaZero',
+  'nitriteZero',
+];
+const SHARED_AFTER: readonly CriterionId[] = [
+  'dosesAccounted',
+  'alkalinity',
+  'salinity',
+  'temperature',
+];
+const GATES: readonly CriterionId[] = ['lid', 'heater'];
+
+function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
+  return {
+    ammoniaUsed,
+    nitriteSeen,
+    ammoniaZero,
+    nitriteZero,
+    zeroSameDay,
+    zeroHeld,
+    challengePassed,
+    nitrateLevel,
+    programmeDone,
+    algaeSuccession,
+    nitrateSeen,
+    dosesAccounted,
+    alkalinity: alkalinityFloor,
+    salinity: inBand('salinity', bands),
+    temperature: inBand('temperature', bands),
+    lid: lidFitted,
+    heater: heaterVerified,
+  };
+}
+
+/**
+ * Whether a tank's cycle is done, by the school the keeper chose for it, and whether it may take
+ * its first fish. Judged on what is in the history and nothing else; see docs/science.md.
+ * @param at the moment it is judged for, ms; readings age against it
+ */
+export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdict {
+  const choice = history.tank.school;
+  const school = schoolOf(choice.school);
+  const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
+  const rules = rulesFor(bands);
+  const judge =
+    (role: CriterionRole) =>
+    (id: CriterionId): Criterion => ({ id, title: TITLES[id], role, ...rules[id](inquiry) });
+  const criteria = [
+    ...[...SHARED_BEFORE, ...school.criteria, ...SHARED_AFTER].map(judge('cycle')),
+    ...school.supports.map(judge('supports')),
+    ...GATES.map(judge('gate')),
+  ];
+  const allMet = (role: CriterionRole) =>
+    criteria.every((criterion) => criterion.role !== role || criterion.state === 'met');
+  const cycled = allMet('cycle');
+  return {
+    tankId: history.tankId,
+    at,
+    school: school.id,
+    cycled,
+    ready: cycled && allMet('gate'),
+    criteria,
+  };
+}

@@ -1,0 +1,176 @@
+import { isAmmoniaSource } from '../../history/dose';
+import { readingWords, type Reading } from '../../history/reading';
+import { countedReadings, latestReading, type TankHistory } from '../../history/tankHistory';
+import { PARAMETERS } from '../../parameters/registry';
+import { shortDay } from '../../time/words';
+import { addDaysIn, DAY_MS, dayOf, daysBetween, HOUR_MS } from '../../time/zone';
+import { countOf, formatPlain } from '../../units/format';
+import { SETTLE_HOURS } from './challenge';
+import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
+
+type Toxin = 'ammonia' | 'nitrite';
+
+/** Whether a reading is too old, by its parameter's guard age, to speak for this moment. */
+export function isStale(reading: Reading, at: number): boolean {
+  return at - reading.at > PARAMETERS[reading.parameter].guardDays * DAY_MS;
+}
+
+/** "9 days": the age of a reading, for a sentence. */
+export function ageWords(reading: Reading, at: number, zone: string): string {
+  return countOf(Math.max(1, daysBetween(reading.at, at, zone)), 'day');
+}
+
+function isZero(reading: Reading): boolean {
+  return reading.zero === true && !reading.expired;
+}
+
+function zeroNow(parameter: Toxin): CriterionRule {
+  const { name, inSentence } = PARAMETERS[parameter];
+  return ({ history, at, zone }) => {
+    const latest = latestReading(history, parameter);
+    if (!latest) return cannotTell(`No ${inSentence} test is logged yet.`, `Test ${inSentence}.`);
+    const read = `${readingWords(latest)} on ${shortDay(latest.at, zone)}`;
+    const ids = [latest.id];
+    if (isStale(latest, at)) {
+      return cannotTell(
+        `No ${inSentence} test in ${ageWords(latest, at, zone)}; the last was ${read}.`,
+        `Test ${inSentence}.`,
+        ids,
+      );
+    }
+    if (latest.zero === false) {
+      return notYet(`${name} read ${read}.`, `Test ${inSentence} again in two days.`, ids);
+    }
+    if (latest.expired) {
+      return cannotTell(
+        `The ${inSentence} kit was past its date when it read ${read}.`,
+        `Test ${inSentence} with a kit within its date.`,
+        ids,
+      );
+    }
+    if (latest.zero === null) {
+      return cannotTell(
+        `${read} cannot show a zero: the sample was diluted, or the kit's lowest step is too high.`,
+        `Test ${inSentence} undiluted, with a kit that reads down to zero.`,
+        ids,
+      );
+    }
+    return met(`${name} read ${read}.`, ids);
+  };
+}
+
+export const ammoniaZero = zeroNow('ammonia');
+export const nitriteZero = zeroNow('nitrite');
+
+/** Readings of both, oldest first, since the last one of either that was above zero. */
+function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
+  const ammonia = countedReadings(history, 'ammonia');
+  const nitrite = countedReadings(history, 'nitrite');
+  const lastAbove = Math.max(
+    -Infinity,
+    ...[...ammonia, ...nitrite].filter((r) => r.zero === false).map((r) => r.at),
+  );
+  const clean = (list: Reading[]) => list.filter((r) => r.at > lastAbove && isZero(r));
+  return { ammonia: clean(ammonia), nitrite: clean(nitrite) };
+}
+
+/** Both zero on one calendar day, with nothing above zero since. */
+export const zeroSameDay: CriterionRule = ({ history, zone }) => {
+  const run = cleanRun(history);
+  for (const ammonia of [...run.ammonia].reverse()) {
+    const day = dayOf(ammonia.at, zone);
+    const nitrite = run.nitrite.find((reading) => dayOf(reading.at, zone) === day);
+    if (nitrite) {
+      return met(`Both read zero on ${shortDay(ammonia.at, zone)}.`, [ammonia.id, nitrite.id]);
+    }
+  }
+  if (run.ammonia.length > 0 && run.nitrite.length > 0) {
+    return notYet('Both read zero, but on different days.', 'Test both on the same day.', [
+      ...run.ammonia.map((r) => r.id),
+      ...run.nitrite.map((r) => r.id),
+    ]);
+  }
+  return notYet('Ammonia and nitrite have not both read zero.', 'Test both on the same day.');
+};
+
+export interface Hold {
+  /** When both had first read zero in the unbroken run that lasts to now. */
+  since: number;
+  /** The last moment at which both were known to be zero. */
+  until: number;
+  /** Calendar days between the two. */
+  days: number;
+  run: Reading[];
+}
+
+/** The unbroken run of zeros of both that the log ends with; null when there is none. */
+export function holdOf(history: TankHistory, zone: string): Hold | null {
+  const run = cleanRun(history);
+  const firstA = run.ammonia[0];
+  const firstN = run.nitrite[0];
+  const lastA = run.ammonia.at(-1);
+  const lastN = run.nitrite.at(-1);
+  if (!firstA || !firstN || !lastA || !lastN) return null;
+  const since = Math.max(firstA.at, firstN.at);
+  const until = Math.max(since, Math.min(lastA.at, lastN.at));
+  return {
+    since,
+    until,
+    days: daysBetween(since, until, zone),
+    run: [...run.ammonia, ...run.nitrite].sort((a, b) => a.at - b.at),
+  };
+}
+
+export function holdDays(inquiry: Inquiry): number {
+  return inquiry.choice.school === 'bothZeroHeld' ? inquiry.choice.holdDays : 7;
+}
+
+/** Both zero, and again zero so many days later with nothing above zero between. */
+export const zeroHeld: CriterionRule = (inquiry) => {
+  const { history, at, zone } = inquiry;
+  const days = holdDays(inquiry);
+  const hold = holdOf(history, zone);
+  if (!hold) {
+    return notYet('The days start to count when both read zero.', 'Bring both to zero first.');
+  }
+  if (hold.days >= days) {
+    return met(
+      `Both zero from ${shortDay(hold.since, zone)} to ${shortDay(hold.until, zone)}.`,
+      decidingRun(hold, days, zone),
+    );
+  }
+  const due = addDaysIn(hold.since, days, zone);
+  const when = daysBetween(at, due, zone) <= 0 ? 'now' : `on ${shortDay(due, zone)}`;
+  return notYet(
+    `Both zero since ${shortDay(hold.since, zone)}; ${hold.days} of ${days} days shown by tests.`,
+    `Test both again ${when}.`,
+    hold.run.map((r) => r.id),
+  );
+};
+
+/** The shortest tail of the run that still spans the days: what the criterion really rests on. */
+function decidingRun(hold: Hold, days: number, zone: string): string[] {
+  const enough = hold.run.filter((r) => daysBetween(r.at, hold.until, zone) >= days);
+  const from = enough.at(-1)?.at ?? hold.since;
+  return hold.run.filter((r) => r.at >= from).map((r) => r.id);
+}
+
+/** No ammonia was dosed that neither test has seen the end of. */
+export const dosesAccounted: CriterionRule = ({ history, zone }) => {
+  const dose = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
+  if (!dose) return met('No ammonia dose is outstanding.', []);
+  const from = dose.at + SETTLE_HOURS * HOUR_MS;
+  const seen = (parameter: Toxin) =>
+    countedReadings(history, parameter).some((reading) => reading.at >= from && !reading.expired);
+  const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => !seen(parameter));
+  const size = dose.rise === null ? 'A dose' : `A dose of ${formatPlain(dose.rise, 1)} ppm N`;
+  const on = shortDay(dose.at, zone);
+  if (unseen.length === 0) {
+    return met(`The last dose, on ${on}, has been tested after.`, [dose.id]);
+  }
+  return notYet(
+    `${size} went in on ${on}, and ${unseen.join(' and ')} ${unseen.length > 1 ? 'have' : 'has'} not been tested since.`,
+    `Test ${unseen.join(' and ')} at least ${SETTLE_HOURS} h after the dose.`,
+    [dose.id],
+  );
+};

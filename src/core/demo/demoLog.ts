@@ -1,0 +1,251 @@
+import { seededRandom } from '../math/random';
+import { FIRST_KITS, kitFrom, type KitTemplateId } from '../records/kitTemplates';
+import type { DoseStrength } from '../records/schema/entry';
+import type { Kit } from '../records/schema/kit';
+import type { Revision } from '../records/schema/revision';
+import { METRIC_SETTINGS } from '../records/schema/settings';
+import { DEFAULT_SCHOOL, type Tank } from '../records/schema/tank';
+import { DemoWriter, type DemoContext, type DemoValue } from './writer';
+
+type Kits = Record<KitTemplateId, { id: string; kit: Kit }>;
+
+/** Twenty drops in ten litres give 2 ppm as NH4, as an invented label puts it. */
+const AMMONIUM_LABEL: DoseStrength = {
+  by: 'label',
+  amount: 20,
+  unit: 'drop',
+  litres: 10,
+  gives: 2,
+  basis: 'ammonia NH4',
+};
+
+/**
+ * An invented keeper's log with three tanks, dated back from `now`: one on day 19 of its cycle, one
+ * five months old, and a spare for quarantine.
+ */
+export function demoLog(context: DemoContext): Revision[] {
+  const writer = new DemoWriter(context);
+  const kits = addKits(writer);
+  writer.add(writer.act(writer.when(150, '09:00')), 'settings', METRIC_SETTINGS);
+  addKittiwake(writer, kits, context.zone);
+  addFulmar(writer, kits, context.zone);
+  addSpare(writer, context.zone);
+  return writer.revisions;
+}
+
+function addKits(writer: DemoWriter): Kits {
+  const stamp = writer.act(writer.when(150, '09:05'));
+  const extra: KitTemplateId[] = ['phosphateMeter', 'calciumDrops', 'magnesiumDrops'];
+  const kits: Partial<Kits> = {};
+  [...FIRST_KITS, ...extra].forEach((template, index) => {
+    const kit: Kit = {
+      ...kitFrom(template, index, !extra.includes(template)),
+      expiresOn: template.endsWith('Card') ? writer.day(-240) : null,
+    };
+    const sharp: Kit =
+      template === 'refractometer'
+        ? { ...kit, scale: { form: 'digital', resolution: 0.1, accuracy: 0.7, compensated: true } }
+        : kit;
+    kits[template] = { id: writer.add(stamp, 'kit', sharp), kit: sharp };
+  });
+  return kits as Kits;
+}
+
+function baseTank(zone: string): Omit<Tank, 'name' | 'kind' | 'volume'> {
+  return {
+    zone,
+    filledOn: null,
+    runningSince: null,
+    rock: 'dryRock',
+    light: 'off',
+    school: DEFAULT_SCHOOL,
+    lid: false,
+    heaterVerifiedOn: null,
+  };
+}
+
+function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
+  const age = 19;
+  /** Days ago of a day of this tank's life. */
+  const on = (day: number) => age - day;
+  const id = writer.add(writer.act(writer.when(age, '15:00')), 'tank', {
+    ...baseTank(zone),
+    name: 'Kittiwake',
+    kind: 'display',
+    filledOn: writer.day(age),
+    volume: {
+      shell: {
+        by: 'dimensions',
+        box: { length: 100, width: 50, height: 50, glass: 10, fillGap: 4 },
+      },
+      rockKg: 18,
+      rockDensity: 2,
+      sandDepth: 3,
+      sump: { by: 'litres', litres: 20 },
+      measuredAtFill: { by: 'litres', litres: 208 },
+    },
+    heaterVerifiedOn: writer.day(age - 1),
+  });
+  const drops = (day: number, time: string) =>
+    writer.entry(id, 'dose', on(day), time, {
+      substance: 'ammoniumChloride',
+      amount: { by: 'drops', drops: 416, dropMl: 0.05 },
+      strength: AMMONIUM_LABEL,
+      about: false,
+    });
+  writer.entry(id, 'note', on(0), '16:20', {
+    text: 'Filled. Leak test held overnight. Rock on the glass, sand around it.',
+  });
+  writer.sitting(id, on(0), '18:30', [
+    [kits.refractometer, 34.6],
+    [kits.thermometer, 24.9],
+    [kits.alkalinityDrops, 8.6],
+    [kits.phPen, 8.18],
+  ]);
+  drops(1, '10:00');
+  writer.entry(id, 'dose', on(1), '10:20', {
+    substance: 'bacteria',
+    amount: { by: 'mL', mL: 120 },
+    strength: null,
+    about: false,
+    product: 'Bottled bacteria',
+  });
+  const test = (
+    day: number,
+    time: string,
+    ammonia: DemoValue,
+    nitrite: DemoValue,
+    more: [{ id: string; kit: Kit }, DemoValue][] = [],
+  ) =>
+    writer.sitting(id, on(day), time, [
+      [kits.ammoniaCard, ammonia],
+      [kits.nitriteCard, nitrite],
+      ...more,
+    ]);
+  test(1, '18:40', 2, 0, [[kits.thermometer, 25.3]]);
+  test(3, '18:10', 2, 0);
+  test(5, '18:45', [1, 2], 0.5, [[kits.phPen, 8.12]]);
+  test(7, '18:30', 0.5, 2, [[kits.nitrateCard, 5], [kits.thermometer, 25.1]]);
+  test(9, '19:05', 0, 5);
+  drops(10, '10:00');
+  test(11, '18:20', 0.5, 5, [[kits.refractometer, 34.9]]);
+  test(13, '18:40', 0, 5, [[kits.nitrateCard, 10]]);
+  test(15, '18:35', 0, 5, [[kits.thermometer, 25.2], [kits.alkalinityDrops, 7.3], [kits.phPen, 8.05]]);
+  test(17, '18:50', 0, [2, 5], [[kits.refractometer, 34.8]]);
+  test(18, '19:40', 0, [1, 2], [
+    [kits.nitrateCard, 20],
+    [kits.phPen, 8.05],
+    [kits.refractometer, 34.8],
+    [kits.thermometer, 25.2],
+    [kits.alkalinityDrops, 7.1],
+  ]);
+}
+
+function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
+  const age = 152;
+  const on = (day: number) => age - day;
+  const random = seededRandom(310);
+  const around = (value: number, spread: number, decimals: number) =>
+    Number((value + (random() * 2 - 1) * spread).toFixed(decimals));
+  const id = writer.add(writer.act(writer.when(age, '11:00')), 'tank', {
+    ...baseTank(zone),
+    name: 'Fulmar',
+    kind: 'display',
+    filledOn: writer.day(age),
+    runningSince: writer.day(on(44)),
+    rock: 'liveRock',
+    light: 'on',
+    volume: {
+      shell: {
+        by: 'dimensions',
+        box: { length: 120, width: 55, height: 55, glass: 12, fillGap: 4 },
+      },
+      rockKg: 32,
+      rockDensity: 2,
+      sandDepth: 3,
+      sump: { by: 'box', length: 60, width: 40, waterDepth: 20 },
+      measuredAtFill: { by: 'rate', minutes: 775, litresPerMinute: 0.4 },
+    },
+    lid: true,
+    heaterVerifiedOn: writer.day(on(2)),
+  });
+  writer.entry(id, 'note', on(0), '12:00', { text: 'Filled over two days from the RODI unit.' });
+  writer.entry(id, 'dose', on(3), '19:00', {
+    substance: 'ammoniumChloride',
+    amount: { by: 'target', rise: { value: 2, unit: 'ammonia NH4' } },
+    strength: null,
+    about: true,
+  });
+  const cycle: [day: number, ammonia: DemoValue, nitrite: DemoValue][] = [
+    [4, 2, 0],
+    [7, [1, 2], 1],
+    [10, 0.5, 2],
+    [14, 0, 5],
+    [18, 0, 2],
+    [22, 0, 0.5],
+    [26, 0, [0, 0.25]],
+    [29, 0, 0],
+    [33, 0, 0],
+    [37, 0, 0],
+  ];
+  for (const [day, ammonia, nitrite] of cycle) {
+    writer.sitting(id, on(day), '20:10', [
+      [kits.ammoniaCard, ammonia],
+      [kits.nitriteCard, nitrite],
+      [kits.thermometer, around(25.4, 0.3, 1)],
+    ]);
+  }
+  writer.entry(id, 'note', on(38), '18:00', { text: 'Rusty dust on the sand. Left alone.' });
+  writer.entry(id, 'note', on(71), '18:30', { text: 'Green film on the glass, some hair algae on the left rock.' });
+  writer.entry(id, 'note', on(118), '17:45', { text: 'Sand is white again. Glass once in four days.' });
+  for (let day = 41; day <= 145; day += 7) {
+    const fading = Math.max(0, 1 - (day - 41) / 50);
+    writer.sitting(id, on(day), '19:30', [
+      [kits.nitrateCard, fading > 0.5 ? 20 : fading > 0 ? 10 : day % 3 === 0 ? 5 : [5, 10]],
+      [kits.phosphateMeter, around(0.05 + 0.08 * fading, 0.01, 2)],
+      [kits.alkalinityDrops, around(8.3, 0.25, 1)],
+      [kits.refractometer, around(34.8, 0.3, 1)],
+      [kits.thermometer, around(25.4, 0.4, 1)],
+      [kits.phPen, around(8.12, 0.07, 2)],
+    ]);
+  }
+  for (let day = 45; day <= 150; day += 14) {
+    writer.entry(id, 'waterChange', on(day), '11:00', {
+      litres: 40,
+      newWater: { salinity: { value: 35, unit: 'ppt' }, temperature: { value: 25, unit: '°C' } },
+    });
+  }
+  for (const day of [60, 90, 120]) {
+    writer.sitting(id, on(day), '20:00', [
+      [kits.ammoniaCard, 0],
+      [kits.calciumDrops, around(420, 8, 0)],
+      [kits.magnesiumDrops, around(1320, 20, 0)],
+    ]);
+  }
+  writer.sitting(id, on(150), '19:20', [
+    [kits.nitrateCard, [5, 10]],
+    [kits.phosphateMeter, 0.05],
+    [kits.alkalinityDrops, 8.2],
+    [kits.refractometer, 34.7],
+    [kits.thermometer, 25.5],
+    [kits.phPen, 8.14],
+  ]);
+}
+
+function addSpare(writer: DemoWriter, zone: string): void {
+  writer.add(writer.act(writer.when(30, '10:00')), 'tank', {
+    ...baseTank(zone),
+    name: 'Spare tank',
+    kind: 'quarantine',
+    rock: 'none',
+    volume: {
+      shell: { by: 'label', litres: 83 },
+      rockKg: 0,
+      rockDensity: 2,
+      sandDepth: 0,
+      sump: null,
+      measuredAtFill: { by: 'litres', litres: 76 },
+    },
+    lid: true,
+  });
+}

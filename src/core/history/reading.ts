@@ -1,0 +1,185 @@
+import { scaleInterval, type Interval } from '../math/interval';
+import { toCanonical, withUnit } from '../parameters/convert';
+import { PARAMETERS, type ParameterId } from '../parameters/registry';
+import type { ReadingEntry, ReadingValue } from '../records/schema/entry';
+import type { Kit } from '../records/schema/kit';
+import { salinityFromHydrometer } from '../seawater/specificGravity';
+import { addDaysIn, dayStart, instant } from '../time/zone';
+import { formatFixed, formatPlain } from '../units/format';
+import { isSalinityUnit, unitDecimals, type Unit } from '../units/units';
+
+/** A reading turned into knowledge: where the true value may lie, and whether it can be trusted. */
+export interface Reading {
+  id: string;
+  at: number;
+  parameter: ParameterId;
+  kitId: string;
+  /** Middle of what was read, canonical unit of the parameter. */
+  best: number;
+  /** Where the true value lies if the kit is right, canonical unit. */
+  range: Interval;
+  /** Whether it shows the parameter at zero; null where it cannot show that either way. */
+  zero: boolean | null;
+  /** At least a whole step, or thrice the accuracy, above zero: more than a kit's own trace. */
+  clearlyAbove: boolean;
+  /** The reagents were past their date when it was made. */
+  expired: boolean;
+  /** False for a value that cannot occur; it is kept and shown but decides nothing. */
+  counts: boolean;
+  /** As the keeper read it: "between 0.5 and 1". */
+  typed: string;
+  /** Unit it was read in. */
+  unit: Unit;
+  entry: ReadingEntry;
+}
+
+/** Dimensions whose units are bases printed on the kit; a corrected basis corrects the kit's history. */
+const BASIS_PARAMETERS: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+
+/** The unit a reading counts in: the kit's own for cards and bases, else the unit it was typed in. */
+export function readingUnit(entry: ReadingEntry, kit: Kit | undefined): Unit {
+  const canonical = PARAMETERS[entry.parameter].canonicalUnit;
+  if (entry.value.form === 'card') return kit?.unit ?? canonical;
+  if (kit && BASIS_PARAMETERS.includes(entry.parameter)) return kit.unit;
+  return entry.value.unit;
+}
+
+/** The words of a reading as it was made, without its unit. */
+export function typedWords(value: ReadingValue, decimals: number): string {
+  if (value.form === 'digital') return formatFixed(value.value, decimals);
+  const low = formatPlain(value.steps[value.low] ?? 0);
+  if (value.high === value.low) return low;
+  return `between ${low} and ${formatPlain(value.steps[value.high] ?? 0)}`;
+}
+
+/** "1 ppm NO2", "between 0.5 and 1 ppm NO2". */
+export function readingWords(reading: Reading): string {
+  return withUnit(reading.typed, reading.unit);
+}
+
+/** Decimals that a resolution calls for: 0.05 → 2. */
+export function decimalsOfResolution(resolution: number): number {
+  return Math.min(4, Math.max(0, Math.ceil(-Math.log10(resolution) - 1e-9)));
+}
+
+/** Decimals with which a kit's values are shown. */
+export function kitDecimals(kit: Kit | undefined, unit: Unit): number {
+  return kit?.scale.form === 'digital'
+    ? decimalsOfResolution(kit.scale.resolution)
+    : unitDecimals(unit);
+}
+
+/**
+ * The part of the scale nearer to the chosen step(s) than to any other, in the kit's unit: half way
+ * to each neighbour for one step, the span of both when the colour lay between two. The top step is
+ * open upwards.
+ */
+export function cardRange(steps: readonly number[], low: number, high: number): Interval {
+  const at = (i: number) => steps[i] ?? 0;
+  if (high !== low) return { low: at(low), high: at(high) };
+  return {
+    low: low === 0 ? 0 : (at(low - 1) + at(low)) / 2,
+    high: low === steps.length - 1 ? Infinity : (at(low) + at(low + 1)) / 2,
+  };
+}
+
+interface Scaled {
+  best: number;
+  range: Interval;
+  zero: boolean | null;
+  clearlyAbove: boolean;
+}
+
+function scaleCard(
+  value: Extract<ReadingValue, { form: 'card' }>,
+  unit: Unit,
+  dilution: number,
+  zeroBelow: number | null,
+): Scaled {
+  const { steps, low, high } = value;
+  const range = cardRange(steps, low, high);
+  const middle = ((steps[low] ?? 0) + (steps[high] ?? 0)) / 2;
+  const factor = toCanonical(1, unit) - toCanonical(0, unit);
+  const lowest = (steps[0] ?? 0) * factor;
+  const showsZero = zeroBelow !== null && dilution === 1 && lowest <= zeroBelow;
+  const atLowest = low === 0 && high === 0;
+  return {
+    best: middle * factor * dilution,
+    range: scaleInterval(range, factor * dilution),
+    zero: atLowest ? (showsZero ? true : null) : zeroBelow === null ? null : false,
+    clearlyAbove: low >= 1,
+  };
+}
+
+function scaleDigital(
+  value: Extract<ReadingValue, { form: 'digital' }>,
+  unit: Unit,
+  kit: Kit | undefined,
+  waterTemperature: number | undefined,
+  dilution: number,
+  zeroBelow: number | null,
+): Scaled {
+  const scale = kit?.scale.form === 'digital' ? kit.scale : null;
+  const uncompensated = scale?.compensated === false;
+  const canonical = (typed: number): number => {
+    if (uncompensated && waterTemperature !== undefined && isSalinityUnit(unit)) {
+      if (unit === 'sg20' || unit === 'sg25' || unit === 'sg60F') {
+        return salinityFromHydrometer(typed, unit, waterTemperature);
+      }
+      return toCanonical(typed, unit, waterTemperature);
+    }
+    return toCanonical(typed, unit);
+  };
+  const best = canonical(value.value) * dilution;
+  const spread = scale ? Math.max(scale.resolution / 2, scale.accuracy) : 0;
+  const floor = zeroBelow === null ? -Infinity : 0;
+  const range = {
+    low: Math.max(floor, canonical(value.value - spread) * dilution),
+    high: canonical(value.value + spread) * dilution,
+  };
+  if (zeroBelow === null) return { best, range, zero: null, clearlyAbove: false };
+  const noise = canonical(Math.max(scale?.resolution ?? 0, scale?.accuracy ?? 0));
+  const atNoise = best <= noise + 1e-12;
+  const canShowZero = noise <= zeroBelow && dilution === 1;
+  return {
+    best,
+    range,
+    zero: atNoise ? (canShowZero ? true : null) : false,
+    clearlyAbove: best > Math.max(3 * noise, 0),
+  };
+}
+
+/**
+ * A reading entry in canonical units, through the kit it was made with.
+ * @param waterTemperature °C near that time, for instruments that do not correct for it themselves
+ */
+export function toReading(
+  id: string,
+  entry: ReadingEntry,
+  kit: Kit | undefined,
+  zone: string,
+  waterTemperature?: number,
+): Reading {
+  const spec = PARAMETERS[entry.parameter];
+  const unit = readingUnit(entry, kit);
+  const at = instant(entry.at);
+  const scaled =
+    entry.value.form === 'card'
+      ? scaleCard(entry.value, unit, entry.dilution, spec.zeroBelow)
+      : scaleDigital(entry.value, unit, kit, waterTemperature, entry.dilution, spec.zeroBelow);
+  const lastGoodMoment = kit?.expiresOn
+    ? addDaysIn(dayStart(kit.expiresOn, zone), 1, zone)
+    : Infinity;
+  return {
+    id,
+    at,
+    parameter: entry.parameter,
+    kitId: entry.kitId,
+    ...scaled,
+    expired: at >= lastGoodMoment,
+    counts: scaled.best >= spec.possible.low - 1e-9 && scaled.best <= spec.possible.high + 1e-9,
+    typed: typedWords(entry.value, kitDecimals(kit, unit)),
+    unit,
+    entry,
+  };
+}

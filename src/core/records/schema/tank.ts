@@ -1,0 +1,93 @@
+import * as z from 'zod';
+import { daySchema, nameSchema, nonNegative, positive, zoneSchema } from './common';
+
+export const TANK_KINDS = ['display', 'quarantine', 'other'] as const;
+export const ROCKS = ['dryRock', 'organicDryRock', 'liveRock', 'establishedMedia', 'none'] as const;
+export const LIGHT_PLANS = ['off', 'on', 'onWithSand'] as const;
+
+const boxSchema = z.strictObject({
+  /** cm, outside the glass. */
+  length: positive,
+  width: positive,
+  height: positive,
+  /** Thickness of the glass, mm. */
+  glass: nonNegative,
+  /** Water line below the rim, cm. */
+  fillGap: nonNegative,
+});
+
+const sumpSchema = z.discriminatedUnion('by', [
+  z.strictObject({ by: z.literal('litres'), litres: nonNegative }),
+  z.strictObject({
+    by: z.literal('box'),
+    /** cm, inside. */
+    length: positive,
+    width: positive,
+    /** Depth of water while the return pump runs, cm. */
+    waterDepth: positive,
+  }),
+]);
+
+/** How much water there is: the shell by its size or its label, and what takes room in it. */
+export const volumeSchema = z.strictObject({
+  shell: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('dimensions'), box: boxSchema }),
+    z.strictObject({ by: z.literal('label'), litres: positive }),
+  ]),
+  /** Rock in the display, kg as weighed dry. */
+  rockKg: nonNegative,
+  /** Solid density of that rock, kg per litre of room it takes. */
+  rockDensity: positive,
+  /** Depth of the sand bed, cm. */
+  sandDepth: nonNegative,
+  sump: sumpSchema.nullable(),
+  /** What went in when it was filled, litres; used in place of the geometry when present. */
+  measuredAtFill: z
+    .discriminatedUnion('by', [
+      z.strictObject({ by: z.literal('litres'), litres: positive }),
+      z.strictObject({ by: z.literal('rate'), minutes: positive, litresPerMinute: positive }),
+    ])
+    .nullable(),
+});
+export type TankVolume = z.infer<typeof volumeSchema>;
+
+export const schoolChoiceSchema = z.discriminatedUnion('school', [
+  z.strictObject({ school: z.literal('bothZero') }),
+  z.strictObject({
+    school: z.literal('bothZeroHeld'),
+    holdDays: z.union([z.literal(7), z.literal(14)]),
+  }),
+  z.strictObject({
+    school: z.literal('challenge'),
+    windowHours: z.union([z.literal(24), z.literal(48)]),
+  }),
+  z.strictObject({ school: z.literal('nitrateLevel') }),
+  z.strictObject({
+    school: z.literal('bottleProgramme'),
+    programmeDays: z.int().min(1).max(90),
+  }),
+  z.strictObject({ school: z.literal('algaeSuccession') }),
+]);
+export type SchoolChoice = z.infer<typeof schoolChoiceSchema>;
+export type SchoolId = SchoolChoice['school'];
+export const DEFAULT_SCHOOL: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
+
+export const tankSchema = z.strictObject({
+  name: nameSchema,
+  kind: z.enum(TANK_KINDS),
+  /** IANA time zone in which its days are counted. */
+  zone: zoneSchema,
+  /** The day it was filled; null while it is empty. */
+  filledOn: daySchema.nullable(),
+  /** The day the keeper says it was already cycled, for a tank that ran before its log began. */
+  runningSince: daySchema.nullable(),
+  volume: volumeSchema,
+  rock: z.enum(ROCKS),
+  light: z.enum(LIGHT_PLANS),
+  school: schoolChoiceSchema,
+  /** A lid or mesh that a jumping fish cannot pass. */
+  lid: z.boolean(),
+  /** The day the heater was last held against a thermometer. */
+  heaterVerifiedOn: daySchema.nullable(),
+});
+export type Tank = z.infer<typeof tankSchema>;

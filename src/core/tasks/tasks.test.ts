@@ -1,0 +1,175 @@
+import {
+  bandsOf,
+  cycleSentence,
+  dueTasks,
+  dueWords,
+  headsOfType,
+  mergeRevisions,
+  EMPTY_LOG,
+  milestonesOf,
+  PARAMETER_IDS,
+  tankHistory,
+  todaySentence,
+  verdictOf,
+  type ParameterId,
+} from '..';
+import { demoLog } from '../demo/demoLog';
+import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
+
+const bands = bandsOf('mixedReef', {});
+const ALL = new Set<ParameterId>(PARAMETER_IDS);
+
+function at(builder: LogBuilder, now: number) {
+  const history = tankHistory(builder.log(), builder.tankId, now);
+  const verdict = verdictOf(history, now, bands);
+  return {
+    history,
+    verdict,
+    tasks: dueTasks(history, verdict, ALL, now),
+    today: todaySentence(history, verdict, bands),
+    cycle: cycleSentence(history, verdict),
+    milestones: milestonesOf(history, now),
+  };
+}
+
+describe('what is due', () => {
+  it('asks for ammonia and nitrite every second day of a cycle', () => {
+    const builder = new LogBuilder();
+    builder.ammonia(onDay(4), 1);
+    builder.nitrite(onDay(4), 0.5);
+    const due = (day: number) =>
+      at(builder, onDay(day)).tasks.find((task) => task.id === 'test-ammonia')?.inDays;
+    expect([due(4), due(5), due(6), due(9)]).toEqual([2, 1, 0, -3]);
+  });
+
+  it('asks only for what the keeper can test', () => {
+    const builder = new LogBuilder();
+    const { history, verdict } = at(builder, onDay(1));
+    const tasks = dueTasks(history, verdict, new Set(['ph']), onDay(1));
+    expect(tasks.map((task) => task.id)).toEqual(['test-ph']);
+  });
+
+  it('names the gates until they are met', () => {
+    const ids = at(new LogBuilder({ lid: false, heaterVerifiedOn: null }), onDay(1)).tasks.map(
+      (task) => task.id,
+    );
+    expect(ids).toEqual(expect.arrayContaining(['lid', 'heater']));
+  });
+
+  it('is said in plain words', () => {
+    expect([-3, 0, 1, 3, 6, 12].map(dueWords)).toEqual([
+      'now',
+      'today',
+      'tomorrow',
+      'in 3 days',
+      'this week',
+      'in 12 days',
+    ]);
+  });
+});
+
+describe('the sentence of Today', () => {
+  it('follows a tank from empty to ready', () => {
+    const empty = new LogBuilder({ filledOn: null });
+    expect(at(empty, onDay(0)).today.title).toBe('Nothing is filled yet.');
+
+    const builder = new LogBuilder({ lid: false });
+    expect(at(builder, onDay(1)).today.title).toBe('Cannot tell yet.');
+    builder.dose(onDay(1), 2);
+    builder.ammonia(onDay(2), 2);
+    builder.nitrite(onDay(2), 0);
+    expect(at(builder, onDay(2)).today.title).toBe('Not ready for fish yet.');
+    builder.nitrite(onDay(8), 2);
+    builder.nitrite(onDay(12), 1);
+    builder.ammonia(onDay(12), 0);
+    const falling = at(builder, onDay(12, 18));
+    expect(falling.today.detail).toMatch(/^Nitrite reads 1 ppm NO2 and is falling\./);
+    expect(falling.cycle.title).toBe('Nitrite is turning.');
+    for (const day of [20, 27]) {
+      builder.ammonia(onDay(day), 0);
+      builder.nitrite(onDay(day), 0);
+    }
+    builder.conditions(onDay(27));
+    const cycled = at(builder, onDay(27, 18));
+    expect(cycled.today.title).toBe('Cycled, but not ready for fish.');
+    expect(cycled.today.detail).toMatch(/lid/);
+    expect(cycled.cycle.title).toBe('The cycle is done.');
+  });
+
+  it('of a running tank speaks of what is out of band, and of ammonia first', () => {
+    const builder = new LogBuilder({ runningSince: '2026-03-03' });
+    expect(at(builder, onDay(9)).today.title).toBe('No recent tests.');
+    builder.conditions(onDay(10));
+    expect(at(builder, onDay(10, 18)).today.title).toBe('Steady.');
+    builder.digital('alkalinityDrops', onDay(11), 6.8);
+    expect(at(builder, onDay(11, 18)).today.title).toBe('Alkalinity is below its band.');
+    builder.ammonia(onDay(11), 0.5);
+    expect(at(builder, onDay(11, 18)).today.title).toBe('Ammonia is not zero.');
+  });
+});
+
+describe('milestones', () => {
+  it('are what the log shows, in order, and the hold that lies ahead', () => {
+    const builder = new LogBuilder();
+    builder.dose(onDay(1), 2);
+    builder.ammonia(onDay(2), 2);
+    builder.nitrite(onDay(7), 1);
+    builder.ammonia(onDay(9), 0);
+    builder.nitrite(onDay(20), 0);
+    builder.ammonia(onDay(20), 0);
+    const { milestones } = at(builder, onDay(21));
+    expect(milestones.map((m) => [m.id, m.passed])).toEqual([
+      ['filled', true],
+      ['firstDose', true],
+      ['nitriteAppears', true],
+      ['ammoniaClears', true],
+      ['nitriteClears', true],
+      ['held', false],
+    ]);
+    expect(milestones.at(-1)?.at).toBe(onDay(27));
+  });
+
+  it('takes back a clearing that did not last', () => {
+    const builder = new LogBuilder();
+    builder.ammonia(onDay(2), 2);
+    builder.ammonia(onDay(9), 0);
+    builder.ammonia(onDay(10), 0.5);
+    expect(at(builder, onDay(11)).milestones.map((m) => m.id)).toEqual(['filled']);
+  });
+});
+
+describe('the demo', () => {
+  const now = Date.parse('2026-11-24T09:00:00Z');
+  let n = 0;
+  const rows = demoLog({ now, zone: 'Europe/Berlin', device: 'demo', newId: () => testId((n += 1)) });
+  const log = mergeRevisions(EMPTY_LOG, rows);
+  const tank = (name: string) => {
+    const head = headsOfType(log, 'tank').find((t) => t.body.name === name);
+    if (!head) throw new Error(`no ${name}`);
+    const history = tankHistory(log, head.id, now);
+    return { history, verdict: verdictOf(history, now, bands) };
+  };
+
+  it('has Kittiwake on day 19, 208 L, with ammonia clear, nitrite falling and alkalinity low', () => {
+    const { history, verdict } = tank('Kittiwake');
+    expect(history.netLitres).toBe(208);
+    const state = (id: string) => verdict.criteria.find((c) => c.id === id)?.state;
+    expect(state('ammoniaZero')).toBe('met');
+    expect(state('nitriteZero')).toBe('not yet');
+    expect(cycleSentence(history, verdict).title).toBe('Nitrite is turning.');
+    expect(history.readings.alkalinity.at(-1)?.best).toBeLessThan(bands.alkalinity?.low ?? 0);
+  });
+
+  it('has Fulmar five months old, 310 L, and steady', () => {
+    const { history, verdict } = tank('Fulmar');
+    expect(history.netLitres).toBeCloseTo(310, 6);
+    expect(todaySentence(history, verdict, bands).title).toBe('Steady.');
+  });
+
+  it('has a spare quarantine tank of 76 L and nothing from the future', () => {
+    expect(tank('Spare tank').history.netLitres).toBe(76);
+    for (const row of rows) {
+      expect(Date.parse(row.recordedAt)).toBeLessThanOrEqual(now);
+    }
+  });
+});

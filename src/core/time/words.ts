@@ -1,0 +1,67 @@
+import { TZDate } from '@date-fns/tz';
+import { format } from 'date-fns';
+import { countOf } from '../units/format';
+import { DAY_MS, HOUR_MS, MINUTE_MS, daysBetween } from './zone';
+
+/** "Tue 4 May"; with the year when it is not the year of `now`. */
+export function dayWords(ms: number, zone: string, now: number = ms): string {
+  const date = new TZDate(ms, zone);
+  const sameYear = format(date, 'yyyy') === format(new TZDate(now, zone), 'yyyy');
+  return format(date, sameYear ? 'EEE d MMM' : 'EEE d MMM yyyy');
+}
+
+/** "4 May", for a label with little room. */
+export function shortDay(ms: number, zone: string): string {
+  return format(new TZDate(ms, zone), 'd MMM');
+}
+
+/** "18:40". */
+export function timeWords(ms: number, zone: string): string {
+  return format(new TZDate(ms, zone), 'HH:mm');
+}
+
+/** "Today 18:40", "Yesterday 07:10", "Tue 4 May 18:40". */
+export function momentWords(ms: number, zone: string, now: number): string {
+  return `${nearDay(ms, zone, now) ?? dayWords(ms, zone, now)} ${timeWords(ms, zone)}`;
+}
+
+function nearDay(ms: number, zone: string, now: number): string | null {
+  const days = daysBetween(ms, now, zone);
+  if (days === 0) return 'Today';
+  if (days === 1) return 'Yesterday';
+  if (days === -1) return 'Tomorrow';
+  return null;
+}
+
+/** How long ago, in the coarsest unit that is honest: "just now", "3 h ago", "yesterday", "9 days ago". */
+export function agoWords(ms: number, zone: string, now: number): string {
+  const gap = now - ms;
+  if (gap < 0) return untilWords(ms, zone, now);
+  if (gap < 2 * MINUTE_MS) return 'just now';
+  if (gap < HOUR_MS) return `${Math.floor(gap / MINUTE_MS)} min ago`;
+  const days = daysBetween(ms, now, zone);
+  if (days === 0 || gap < 6 * HOUR_MS) return `${Math.floor(gap / HOUR_MS)} h ago`;
+  if (days === 1) return 'yesterday';
+  if (days < 60) return `${days} days ago`;
+  return `${Math.round(gap / (30.44 * DAY_MS))} months ago`;
+}
+
+/** "today", "tomorrow", "in 6 days". */
+export function untilWords(ms: number, zone: string, now: number): string {
+  const days = daysBetween(now, ms, zone);
+  if (days <= 0) return 'today';
+  if (days === 1) return 'tomorrow';
+  return `in ${days} days`;
+}
+
+/** A span of days in words: "5 months", "19 days". */
+export function spanWords(days: number): string {
+  return days < 60 ? countOf(days, 'day') : countOf(Math.round(days / 30.44), 'month');
+}
+
+/** "3:42" left on a timer; "0:00" when it has ended. */
+export function countdownWords(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000));
+  const minutes = Math.floor(seconds / 60);
+  return `${minutes}:${String(seconds % 60).padStart(2, '0')}`;
+}

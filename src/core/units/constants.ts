@@ -1,0 +1,20 @@
+/** Molar masses in g/mol (IUPAC abridged atomic weights), used to change the basis of a concentration. */
+export const MOLAR_MASS = {
+  N: 14.007,
+  NH3: 17.031,
+  NH4: 18.039,
+  NO2: 46.005,
+  NO3: 62.004,
+  NH4Cl: 53.491,
+} as const;
+
+/** Litres in one US liquid gallon. */
+export const LITRES_PER_GALLON = 3.785412;
+/** meq/L in one German degree of carbonate hardness. */
+export const MEQ_PER_DKH = 0.35663;
+/** mg/L CaCO3 in one German degree of carbonate hardness. */
+export const CACO3_PER_DKH = 17.848;
+/** Grams of phosphate (PO4) that hold one gram of phosphorus. */
+export const PO4_PER_P = 3.066;
+/** Volume of one drop in mL until the keeper has counted the drops of a bottle. */
+export const DEFAULT_DROP_ML = 0.05;

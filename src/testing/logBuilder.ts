@@ -1,0 +1,149 @@
+import { createRecord, type ActStamp } from '../core/records/acts';
+import { kitFrom, type KitTemplateId } from '../core/records/kitTemplates';
+import { EMPTY_LOG, mergeRevisions, type Log } from '../core/records/log';
+import type { Entry, ReadingEntry } from '../core/records/schema/entry';
+import type { Kit } from '../core/records/schema/kit';
+import type { Revision } from '../core/records/schema/revision';
+import { DEFAULT_SCHOOL, type Tank } from '../core/records/schema/tank';
+
+/** Midnight UTC of the day the test tanks are filled. */
+export const FILLED = Date.parse('2026-03-02T00:00:00Z');
+export const DAY = 86_400_000;
+export const HOUR = 3_600_000;
+
+/** The instant of a day of the tank's life, at noon unless told otherwise. */
+export function onDay(day: number, hour = 12): number {
+  return FILLED + day * DAY + hour * HOUR;
+}
+
+export const TEST_TANK: Tank = {
+  name: 'Test tank',
+  kind: 'display',
+  zone: 'UTC',
+  filledOn: '2026-03-02',
+  runningSince: null,
+  volume: {
+    shell: { by: 'label', litres: 120 },
+    rockKg: 0,
+    rockDensity: 2,
+    sandDepth: 0,
+    sump: null,
+    measuredAtFill: { by: 'litres', litres: 100 },
+  },
+  rock: 'dryRock',
+  light: 'off',
+  school: DEFAULT_SCHOOL,
+  lid: true,
+  heaterVerifiedOn: '2026-03-02',
+};
+
+/** Ids that are valid and stable: the n-th of a builder. */
+export function testId(n: number): string {
+  return `00000000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+}
+
+/** Distributes Omit over the union of entries, so that each kind keeps its own fields. */
+type EntryInput = Entry extends infer E ? (E extends Entry ? Omit<E, 'tankId' | 'at'> : never) : never;
+
+/** Builds small logs for tests: one tank, kits on demand, entries on days of its life. */
+export class LogBuilder {
+  private next = 1;
+  private readonly kits = new Map<string, string>();
+  readonly revisions: Revision[] = [];
+  readonly tankId: string;
+
+  constructor(tank: Partial<Tank> = {}) {
+    this.tankId = this.newId();
+    this.revisions.push(
+      createRecord(this.stamp(), this.tankId, 'tank', { ...TEST_TANK, ...tank }),
+    );
+  }
+
+  newId = (): string => testId(this.next++);
+
+  stamp(at = FILLED): ActStamp {
+    return { actId: this.newId(), device: 'test', recordedAt: new Date(at).toISOString() };
+  }
+
+  kit(template: KitTemplateId, changes: Partial<Kit> = {}): string {
+    const key = template + JSON.stringify(changes);
+    const known = this.kits.get(key);
+    if (known) return known;
+    const id = this.newId();
+    this.revisions.push(
+      createRecord(this.stamp(), id, 'kit', { ...kitFrom(template, 0), ...changes }),
+    );
+    this.kits.set(key, id);
+    return id;
+  }
+
+  entry(at: number, entry: EntryInput): string {
+    const id = this.newId();
+    const body = { tankId: this.tankId, at: new Date(at).toISOString(), ...entry } as Entry;
+    this.revisions.push(createRecord(this.stamp(at), id, 'entry', body));
+    return id;
+  }
+
+  /** A card read at a step, or between two neighbouring ones. */
+  card(
+    template: KitTemplateId,
+    at: number,
+    step: number | [number, number],
+    options: { kit?: Partial<Kit>; dilution?: number } = {},
+  ): string {
+    const kitId = this.kit(template, options.kit);
+    const kit = { ...kitFrom(template, 0), ...options.kit };
+    const steps = kit.scale.form === 'card' ? kit.scale.steps : [];
+    const [low, high] = typeof step === 'number' ? [step, step] : step;
+    return this.entry(at, {
+      kind: 'reading',
+      parameter: kit.parameter,
+      kitId,
+      dilution: options.dilution ?? 1,
+      value: { form: 'card', steps: [...steps], low: steps.indexOf(low), high: steps.indexOf(high) },
+    });
+  }
+
+  digital(template: KitTemplateId, at: number, value: number, changes: Partial<Kit> = {}): string {
+    const kitId = this.kit(template, changes);
+    const kit = { ...kitFrom(template, 0), ...changes };
+    const reading: Omit<ReadingEntry, 'tankId' | 'at'> = {
+      kind: 'reading',
+      parameter: kit.parameter,
+      kitId,
+      dilution: 1,
+      value: { form: 'digital', value, unit: kit.unit },
+    };
+    return this.entry(at, reading);
+  }
+
+  ammonia = (at: number, step: number | [number, number]) => this.card('ammoniaCard', at, step);
+  nitrite = (at: number, step: number | [number, number]) => this.card('nitriteCard', at, step);
+  nitrate = (at: number, step: number | [number, number]) => this.card('nitrateCard', at, step);
+
+  dose(at: number, ppm: number, changes: Partial<Extract<Entry, { kind: 'dose' }>> = {}): string {
+    return this.entry(at, {
+      kind: 'dose',
+      substance: 'ammoniumChloride',
+      amount: { by: 'target', rise: { value: ppm, unit: 'ammonia N' } },
+      strength: null,
+      about: false,
+      ...changes,
+    });
+  }
+
+  waterChange(at: number, litres: number): string {
+    return this.entry(at, { kind: 'waterChange', litres, newWater: {} });
+  }
+
+  /** The conditions every school asks for, measured at one moment. */
+  conditions(at: number): void {
+    this.digital('alkalinityDrops', at, 8);
+    this.digital('refractometer', at, 35);
+    this.digital('thermometer', at, 25.5);
+  }
+
+  log(): Log {
+    return mergeRevisions(EMPTY_LOG, this.revisions);
+  }
+}
