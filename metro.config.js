@@ -3,12 +3,21 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-// Zod bundles the messages of some forty languages; the app words its own, so only English stays.
-const englishOnly = path.join(__dirname, 'scripts', 'zod-locales.js');
+/** Files of Zod that the browser bundle does without, and what stands in for each. */
+const STAND_INS = [
+  [/locales\/index\.(js|cjs)$/, 'zodLocales.js'],
+  [
+    /\/(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.js$/,
+    'zodUnused.js',
+  ],
+];
+
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  const fromZod = context.originModulePath.includes(`${path.sep}zod${path.sep}`);
-  if (fromZod && /locales\/index\.(js|cjs)$/.test(moduleName)) {
-    return { type: 'sourceFile', filePath: englishOnly };
+  if (context.originModulePath.includes(`${path.sep}zod${path.sep}`)) {
+    const found = STAND_INS.find(([pattern]) => pattern.test(moduleName));
+    if (found) {
+      return { type: 'sourceFile', filePath: path.join(__dirname, 'scripts', 'bundle', found[1]) };
+    }
   }
   return context.resolveRequest(context, moduleName, platform);
 };

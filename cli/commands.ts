@@ -21,7 +21,8 @@ function argsOf(args: string[], options: Options) {
   try {
     return parseArgs({ args, options, allowPositionals: true });
   } catch (error) {
-    throw new CliError(error instanceof Error ? (error.message.split('.')[0] ?? '') : 'Bad options');
+    const [first = 'Bad options'] = String((error as Error).message).split('. ');
+    throw new CliError(first);
   }
 }
 

@@ -1,2 +1,53 @@
 import { Slot } from 'expo-router';
-export default function Layout() { return <Slot />; }
+import { useEffect, useState } from 'react';
+import { Provider } from 'react-redux';
+import { Shell } from '@/features/shell/Shell';
+import { rememberedLog } from '@/features/shell/whichLog';
+import { browserServices } from '@/store/browserServices';
+import { ticked } from '@/store/clockSlice';
+import { openLog } from '@/store/open';
+import { selectSettings } from '@/store/selectors';
+import { createStore } from '@/store/store';
+import { useAppSelector } from '@/store/hooks';
+
+export { RouteError as ErrorBoundary } from '@/features/shell/RouteError';
+
+const TICK_MS = 20_000;
+
+/** Wires the store, the clock and the log, and frames every screen. */
+export default function Layout() {
+  const [store] = useState(() => {
+    const made = createStore(browserServices());
+    made.dispatch(ticked(Date.now()));
+    return made;
+  });
+  useEffect(() => {
+    // The demo's own address opens it, seeding it if need be.
+    if (location.pathname !== '/demo') void store.dispatch(openLog(rememberedLog()));
+    const tick = () => store.dispatch(ticked(Date.now()));
+    const ticker = setInterval(tick, TICK_MS);
+    document.addEventListener('visibilitychange', tick);
+    return () => {
+      clearInterval(ticker);
+      document.removeEventListener('visibilitychange', tick);
+    };
+  }, [store]);
+  return (
+    <Provider store={store}>
+      <Theme />
+      <Shell>
+        <Slot />
+      </Shell>
+    </Provider>
+  );
+}
+
+/** Pins day or night on the page, where the stylesheet finds it. */
+function Theme() {
+  const { theme } = useAppSelector(selectSettings);
+  useEffect(() => {
+    if (theme === 'system') delete document.documentElement.dataset.theme;
+    else document.documentElement.dataset.theme = theme;
+  }, [theme]);
+  return null;
+}

@@ -13,6 +13,7 @@ export { verdictOf } from './cycle/verdict/verdict';
 export { isStale } from './cycle/verdict/zero';
 export * from './history/dose';
 export * from './history/reading';
+export * from './history/shown';
 export * from './history/tankHistory';
 export * from './history/trend';
 export * from './math/interval';

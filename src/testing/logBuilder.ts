@@ -43,7 +43,11 @@ export function testId(n: number): string {
 }
 
 /** Distributes Omit over the union of entries, so that each kind keeps its own fields. */
-type EntryInput = Entry extends infer E ? (E extends Entry ? Omit<E, 'tankId' | 'at'> : never) : never;
+type EntryInput = Entry extends infer E
+  ? E extends Entry
+    ? Omit<E, 'tankId' | 'at'>
+    : never
+  : never;
 
 /** Builds small logs for tests: one tank, kits on demand, entries on days of its life. */
 export class LogBuilder {
@@ -54,9 +58,7 @@ export class LogBuilder {
 
   constructor(tank: Partial<Tank> = {}) {
     this.tankId = this.newId();
-    this.revisions.push(
-      createRecord(this.stamp(), this.tankId, 'tank', { ...TEST_TANK, ...tank }),
-    );
+    this.revisions.push(createRecord(this.stamp(), this.tankId, 'tank', { ...TEST_TANK, ...tank }));
   }
 
   newId = (): string => testId(this.next++);
@@ -100,7 +102,12 @@ export class LogBuilder {
       parameter: kit.parameter,
       kitId,
       dilution: options.dilution ?? 1,
-      value: { form: 'card', steps: [...steps], low: steps.indexOf(low), high: steps.indexOf(high) },
+      value: {
+        form: 'card',
+        steps: [...steps],
+        low: steps.indexOf(low),
+        high: steps.indexOf(high),
+      },
     });
   }
 

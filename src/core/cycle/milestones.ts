@@ -49,14 +49,20 @@ export function milestonesOf(history: TankHistory, at: number): Milestone[] {
     list.push({ id, label, at: when, passed, because });
 
   if (history.start !== null) {
-    add('filled', tank.filledOn ? 'Filled' : 'Log begins', history.start, 'From the tank’s record.');
+    add(
+      'filled',
+      tank.filledOn ? 'Filled' : 'Log begins',
+      history.start,
+      'From the tank’s record.',
+    );
   }
   const dose = history.doses.find((d) => isAmmoniaSource(d.entry.substance));
   if (dose) add('firstDose', 'First dose', dose.at, 'The first ammonia that went in.');
   const bottle = history.doses.find((d) => d.entry.substance === 'bacteria');
   if (bottle) add('bottle', 'Bacteria', bottle.at, 'The first bottled bacteria.');
   const nitrite = evidence(history, 'nitrite').find((reading) => reading.clearlyAbove);
-  if (nitrite) add('nitriteAppears', 'Nitrite seen', nitrite.at, `It read ${readingWords(nitrite)}.`);
+  if (nitrite)
+    add('nitriteAppears', 'Nitrite seen', nitrite.at, `It read ${readingWords(nitrite)}.`);
   for (const parameter of ['ammonia', 'nitrite'] as const) {
     const cleared = clearedAt(history, parameter);
     if (cleared) {
@@ -70,7 +76,12 @@ export function milestonesOf(history: TankHistory, at: number): Milestone[] {
   }
   addSchoolMilestone(history, at, add);
   if (tank.runningSince) {
-    add('running', 'Running', addDaysIn(Date.parse(tank.runningSince), 0, zone), 'As you recorded.');
+    add(
+      'running',
+      'Running',
+      addDaysIn(Date.parse(tank.runningSince), 0, zone),
+      'As you recorded.',
+    );
   }
   return list.filter((m) => !m.passed || m.at <= at).sort((a, b) => a.at - b.at);
 }

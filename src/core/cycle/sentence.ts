@@ -56,7 +56,8 @@ export function todaySentence(history: TankHistory, verdict: Verdict, bands: Ban
     const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';
     return {
       title: 'Not ready for fish yet.',
-      detail: `${readsWords(history, parameter) ?? above.because} ${secondReason(open, above)}`.trim(),
+      detail:
+        `${readsWords(history, parameter) ?? above.because} ${secondReason(open, above)}`.trim(),
     };
   }
   const zeros = open.filter((c) => c.id === 'ammoniaZero' || c.id === 'nitriteZero');
@@ -106,7 +107,10 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
       return `${inSentence} ${readingWords(reading)}, ${side} its band`;
     });
     return {
-      title: out.length === 1 ? `${PARAMETERS[first.parameter].name} is ${first.side} its band.` : 'Some readings are out of band.',
+      title:
+        out.length === 1
+          ? `${PARAMETERS[first.parameter].name} is ${first.side} its band.`
+          : 'Some readings are out of band.',
       detail: `${capitalise(listWords(words))}. The rest is in band.`,
     };
   }

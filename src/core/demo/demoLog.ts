@@ -125,14 +125,26 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
   test(1, '18:40', 2, 0, [[kits.thermometer, 25.3]]);
   test(3, '18:10', 2, 0);
   test(5, '18:45', [1, 2], 0.5, [[kits.phPen, 8.12]]);
-  test(7, '18:30', 0.5, 2, [[kits.nitrateCard, 5], [kits.thermometer, 25.1]]);
+  test(7, '18:30', 0.5, 2, [
+    [kits.nitrateCard, 5],
+    [kits.thermometer, 25.1],
+  ]);
   test(9, '19:05', 0, 5);
   drops(10, '10:00');
   test(11, '18:20', 0.5, 5, [[kits.refractometer, 34.9]]);
   test(13, '18:40', 0, 5, [[kits.nitrateCard, 10]]);
-  test(15, '18:35', 0, 5, [[kits.thermometer, 25.2], [kits.alkalinityDrops, 7.3], [kits.phPen, 8.05]]);
-  test(17, '18:50', 0, [2, 5], [[kits.refractometer, 34.8]]);
-  test(18, '19:40', 0, [1, 2], [
+  test(
+    15,
+    '18:35',
+    0,
+    [2, 5],
+    [
+      [kits.thermometer, 25.2],
+      [kits.alkalinityDrops, 7.4],
+      [kits.phPen, 8.05],
+    ],
+  );
+  test(17, '18:40', 0, 1, [
     [kits.nitrateCard, 20],
     [kits.phPen, 8.05],
     [kits.refractometer, 34.8],
@@ -196,8 +208,12 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     ]);
   }
   writer.entry(id, 'note', on(38), '18:00', { text: 'Rusty dust on the sand. Left alone.' });
-  writer.entry(id, 'note', on(71), '18:30', { text: 'Green film on the glass, some hair algae on the left rock.' });
-  writer.entry(id, 'note', on(118), '17:45', { text: 'Sand is white again. Glass once in four days.' });
+  writer.entry(id, 'note', on(71), '18:30', {
+    text: 'Green film on the glass, some hair algae on the left rock.',
+  });
+  writer.entry(id, 'note', on(118), '17:45', {
+    text: 'Sand is white again. Glass once in four days.',
+  });
   for (let day = 41; day <= 145; day += 7) {
     const fading = Math.max(0, 1 - (day - 41) / 50);
     writer.sitting(id, on(day), '19:30', [

@@ -55,7 +55,12 @@ export class DemoWriter {
     body: Body<K>,
   ): void {
     const at = this.when(daysAgo, time);
-    const entry = { kind, tankId, at: isoInZone(at, this.context.zone), ...body } as unknown as Entry;
+    const entry = {
+      kind,
+      tankId,
+      at: isoInZone(at, this.context.zone),
+      ...body,
+    } as unknown as Entry;
     this.add(this.act(at + 60_000), 'entry', entry);
   }
 

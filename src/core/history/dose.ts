@@ -27,8 +27,7 @@ function nitrogenByLabel(
   const dropMl = amount.by === 'drops' ? amount.dropMl : DEFAULT_DROP_ML;
   const mL = millilitres(amount);
   if (mL === null) return null;
-  const given =
-    label.unit === 'mL' ? mL : amount.by === 'drops' ? amount.drops : mL / dropMl;
+  const given = label.unit === 'mL' ? mL : amount.by === 'drops' ? amount.drops : mL / dropMl;
   const perUnit = (linearToCanonical(label.gives, label.basis) * label.litres) / label.amount;
   return given * perUnit;
 }

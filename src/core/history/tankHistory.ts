@@ -84,9 +84,10 @@ export function tankHistory(log: Log, tankId: string, until = Infinity): TankHis
   const heads = headsOfType(log, 'entry').filter(
     (entry) => entry.body.tankId === tankId && instant(entry.body.at) <= until,
   );
-  const readings = Object.fromEntries(
-    PARAMETER_IDS.map((id) => [id, [] as Reading[]]),
-  ) as Record<ParameterId, Reading[]>;
+  const readings = Object.fromEntries(PARAMETER_IDS.map((id) => [id, [] as Reading[]])) as Record<
+    ParameterId,
+    Reading[]
+  >;
   const history: TankHistory = {
     tankId,
     tank,

@@ -2,11 +2,7 @@
  * The root of an increasing function between `low` and `high`, by bisection to 1e-12 of the bracket.
  * Values outside the bracket's range return the nearer end.
  */
-export function rootOfIncreasing(
-  f: (x: number) => number,
-  low: number,
-  high: number,
-): number {
+export function rootOfIncreasing(f: (x: number) => number, low: number, high: number): number {
   let a = low;
   let b = high;
   for (let i = 0; i < 60; i += 1) {

@@ -66,7 +66,9 @@ describe('the meaning of a sitting', () => {
     builder.digital('thermometer', onDay(3), 27.5);
     const meaning = meaningOf(builder, onDay(3));
     expect(meaning[0]?.tone).toBe('danger');
-    expect(meaning.map((m) => m.id)).toEqual(expect.arrayContaining(['ammoniaTop', 'temperatureBand']));
+    expect(meaning.map((m) => m.id)).toEqual(
+      expect.arrayContaining(['ammoniaTop', 'temperatureBand']),
+    );
   });
 
   it('says that 1.025 is not 35 ppt', () => {
@@ -114,7 +116,9 @@ describe('a doubt about a value', () => {
   });
 
   it('is raised about a leap from the last one', () => {
-    expect(doubtOf('salinity', 30, 'ppt', 35)?.question).toMatch(/far from the last salinity, 35 ppt/);
+    expect(doubtOf('salinity', 30, 'ppt', 35)?.question).toMatch(
+      /far from the last salinity, 35 ppt/,
+    );
     expect(doubtOf('salinity', 34, 'ppt', 35)).toBeNull();
   });
 });

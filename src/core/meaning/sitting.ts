@@ -9,7 +9,7 @@ import { formatIn } from '../parameters/convert';
 import { formatSignificant } from '../units/format';
 import { shortDay } from '../time/words';
 import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { DAY_MS } from '../time/zone';
 import { judgeFreeAmmonia, type FreeAmmonia, type Input } from './freeAmmonia';
 
@@ -101,13 +101,13 @@ function weekdayOrDate(ms: number, at: number, zone: string): string {
 }
 
 /** What moved since the reading before, for the two that a cycle is followed by. */
-function changeMeaning(
-  reading: Reading | undefined,
-  history: TankHistory,
-): Meaning | null {
+function changeMeaning(reading: Reading | undefined, history: TankHistory): Meaning | null {
   if (!reading?.counts) return null;
   const { parameter } = reading;
-  const trend = trendOf([...history.readings[parameter].filter((r) => r.counts && r.at < reading.at), reading]);
+  const trend = trendOf([
+    ...history.readings[parameter].filter((r) => r.counts && r.at < reading.at),
+    reading,
+  ]);
   const name = PARAMETERS[parameter].name;
   if (!trend) return null;
   const since = weekdayOrDate(trend.since.at, reading.at, history.tank.zone);

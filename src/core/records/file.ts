@@ -36,8 +36,7 @@ export interface RefusedRow {
 }
 
 export type FileReading =
-  | { ok: true; file: LogFile; refused: RefusedRow[] }
-  | { ok: false; why: string };
+  { ok: true; file: LogFile; refused: RefusedRow[] } | { ok: false; why: string };
 
 const headerSchema = z.looseObject({
   format: z.string(),
@@ -83,7 +82,9 @@ export function readLogFile(text: string): FileReading {
     else refused.push({ row: index + 1, why: issueWords(parsed.error) });
   });
   if (good.length === 0 && refused.length > 0) {
-    return refuse(`None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`);
+    return refuse(
+      `None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`,
+    );
   }
   const exportedAt = header.data.exportedAt ?? '1970-01-01T00:00:00Z';
   return { ok: true, file: toLogFile(good, exportedAt), refused };
@@ -99,9 +100,4 @@ export function issueWords(error: z.ZodError): string {
   if (!issue) return 'it is damaged';
   const place = issue.path.map(String).join('.');
   return place === '' ? issue.message : `${place}: ${issue.message}`;
-}
-
-/** The JSON Schema of the open format, for docs/formats.md and other programs. */
-export function logFileJsonSchema(): unknown {
-  return z.toJSONSchema(logFileSchema, { io: 'input' });
 }

@@ -31,7 +31,12 @@ const NOW = Date.parse('2026-11-24T12:00:00Z');
 
 function demo(): Revision[] {
   let n = 0;
-  return demoLog({ now: NOW, zone: 'Europe/Berlin', device: 'demo', newId: () => testId((n += 1)) });
+  return demoLog({
+    now: NOW,
+    zone: 'Europe/Berlin',
+    device: 'demo',
+    newId: () => testId((n += 1)),
+  });
 }
 
 function stamp(n: number, minute = n) {
@@ -74,7 +79,11 @@ describe('merging', () => {
 
   it('keeps the loser of two corrections in history', () => {
     const first = kit();
-    const log = mergeRevisions(EMPTY_LOG, [first, renamed(first, 'early', 2), renamed(first, 'late', 3)]);
+    const log = mergeRevisions(EMPTY_LOG, [
+      first,
+      renamed(first, 'early', 2),
+      renamed(first, 'late', 3),
+    ]);
     const head = headOf(log, first.id);
     expect(head?.type === 'kit' && head.body.name).toBe('late');
     expect(log[first.id]).toHaveLength(3);

@@ -141,7 +141,12 @@ describe('milestones', () => {
 describe('the demo', () => {
   const now = Date.parse('2026-11-24T09:00:00Z');
   let n = 0;
-  const rows = demoLog({ now, zone: 'Europe/Berlin', device: 'demo', newId: () => testId((n += 1)) });
+  const rows = demoLog({
+    now,
+    zone: 'Europe/Berlin',
+    device: 'demo',
+    newId: () => testId((n += 1)),
+  });
   const log = mergeRevisions(EMPTY_LOG, rows);
   const tank = (name: string) => {
     const head = headsOfType(log, 'tank').find((t) => t.body.name === name);

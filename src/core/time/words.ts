@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns';
+import { format } from 'date-fns/format';
 import { countOf } from '../units/format';
 import { DAY_MS, HOUR_MS, MINUTE_MS, daysBetween } from './zone';
 

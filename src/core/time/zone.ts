@@ -1,5 +1,8 @@
 import { TZDate } from '@date-fns/tz';
-import { addDays, differenceInCalendarDays, format, startOfDay } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
+import { format } from 'date-fns/format';
+import { startOfDay } from 'date-fns/startOfDay';
 
 export const HOUR_MS = 3_600_000;
 export const DAY_MS = 24 * HOUR_MS;

@@ -28,7 +28,10 @@ export function formatSignificant(value: number, digits = 2): string {
  * Returns null for anything else, so that a slip of the thumb is never read as zero.
  */
 export function parseNumber(text: string): number | null {
-  const cleaned = text.replace(/[\s\u202F\u00A0]/g, '').replace(MINUS, '-').replace(',', '.');
+  const cleaned = text
+    .replace(/[\s\u202F\u00A0]/g, '')
+    .replace(MINUS, '-')
+    .replace(',', '.');
   if (!/^-?(\d+\.?\d*|\.\d+)$/.test(cleaned)) return null;
   const value = Number(cleaned);
   return Number.isFinite(value) ? value : null;

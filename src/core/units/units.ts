@@ -1,10 +1,4 @@
-import {
-  CACO3_PER_DKH,
-  LITRES_PER_GALLON,
-  MEQ_PER_DKH,
-  MOLAR_MASS,
-  PO4_PER_P,
-} from './constants';
+import { CACO3_PER_DKH, LITRES_PER_GALLON, MEQ_PER_DKH, MOLAR_MASS, PO4_PER_P } from './constants';
 
 /** What a unit measures. Salinity is not linear and lives in core/seawater. */
 export type Dimension =

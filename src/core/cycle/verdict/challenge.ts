@@ -100,7 +100,9 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   }
   const ammonia = lastWithin(history, 'ammonia', window);
   const nitrite = lastWithin(history, 'nitrite', window);
-  const failed = [ammonia, nitrite].find((reading) => reading !== undefined && reading.zero === false);
+  const failed = [ammonia, nitrite].find(
+    (reading) => reading !== undefined && reading.zero === false,
+  );
   if (failed) {
     const ids = [dose.id, failed.id];
     const name = failed.parameter === 'ammonia' ? 'ammonia' : 'nitrite';

@@ -36,7 +36,8 @@ export const SCHOOLS: readonly School[] = [
     id: 'challenge',
     name: 'Challenge dose',
     asks: 'A dose of 2 ppm ammonia and the nitrite it makes are both gone a day or two later.',
-    trades: 'Proves a size, not only a presence. Costs alkalinity, reagent and often several doses.',
+    trades:
+      'Proves a size, not only a presence. Costs alkalinity, reagent and often several doses.',
     criteria: ['challengePassed'],
     supports: ['nitrateSeen'],
   },
@@ -44,7 +45,8 @@ export const SCHOOLS: readonly School[] = [
     id: 'nitrateLevel',
     name: 'Nitrate levels off',
     asks: 'Nitrate rose and has stopped rising, with ammonia and nitrite at zero.',
-    trades: 'One test more. Algae eat nitrate and nitrite is read as nitrate, so it misleads easily.',
+    trades:
+      'One test more. Algae eat nitrate and nitrite is read as nitrate, so it misleads easily.',
     criteria: ['nitrateLevel'],
     supports: [],
   },

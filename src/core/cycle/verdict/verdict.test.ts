@@ -18,7 +18,11 @@ const bands = bandsOf('mixedReef', {});
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
 const NITRITE = [0, 0.25, 0.5, 1, 2, 5];
 
-function judge(builder: LogBuilder, at: number, revisions: Revision[] = builder.revisions): Verdict {
+function judge(
+  builder: LogBuilder,
+  at: number,
+  revisions: Revision[] = builder.revisions,
+): Verdict {
   const log = mergeRevisions(EMPTY_LOG, revisions);
   return verdictOf(tankHistory(log, builder.tankId, at), at, bands);
 }
@@ -108,17 +112,29 @@ describe('the conditions', () => {
 
   it('hold a cycle back when out of range', () => {
     expect(
-      stateOf(withCondition((b) => b.digital('alkalinityDrops', NOW, 5.9)), 'alkalinity'),
+      stateOf(
+        withCondition((b) => b.digital('alkalinityDrops', NOW, 5.9)),
+        'alkalinity',
+      ),
     ).toBe('not yet');
-    expect(stateOf(withCondition((b) => b.digital('alkalinityDrops', NOW, 6)), 'alkalinity')).toBe(
-      'met',
-    );
-    expect(stateOf(withCondition((b) => b.digital('refractometer', NOW, 31)), 'salinity')).toBe(
-      'not yet',
-    );
-    expect(stateOf(withCondition((b) => b.digital('thermometer', NOW, 29)), 'temperature')).toBe(
-      'not yet',
-    );
+    expect(
+      stateOf(
+        withCondition((b) => b.digital('alkalinityDrops', NOW, 6)),
+        'alkalinity',
+      ),
+    ).toBe('met');
+    expect(
+      stateOf(
+        withCondition((b) => b.digital('refractometer', NOW, 31)),
+        'salinity',
+      ),
+    ).toBe('not yet');
+    expect(
+      stateOf(
+        withCondition((b) => b.digital('thermometer', NOW, 29)),
+        'temperature',
+      ),
+    ).toBe('not yet');
   });
 
   it('cannot be told when nobody measured them', () => {
@@ -297,7 +313,15 @@ const biased = fc.record({
   ending: fc.boolean(),
 });
 
-function build({ choice: c, events, ending }: { choice: SchoolChoice; events: (string | number)[][]; ending: boolean }) {
+function build({
+  choice: c,
+  events,
+  ending,
+}: {
+  choice: SchoolChoice;
+  events: (string | number)[][];
+  ending: boolean;
+}) {
   const builder = new LogBuilder(school(c));
   for (const [kind, day, hour, size] of events as [string, number, number, number][]) {
     const at = onDay(day, hour);

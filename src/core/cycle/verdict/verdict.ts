@@ -5,7 +5,14 @@ import { challengePassed } from './challenge';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
 import { algaeSuccession, nitrateLevel, programmeDone } from './schoolRules';
 import { schoolOf } from './schools';
-import type { Criterion, CriterionId, CriterionRole, CriterionRule, Inquiry, Verdict } from './types';
+import type {
+  Criterion,
+  CriterionId,
+  CriterionRole,
+  CriterionRule,
+  Inquiry,
+  Verdict,
+} from './types';
 import { ammoniaZero, dosesAccounted, nitriteZero, zeroHeld, zeroSameDay } from './zero';
 
 const TITLES: Record<CriterionId, string> = {

@@ -1,7 +1,14 @@
 import * as z from 'zod';
 import { dimensionOf } from '../../units/units';
 import { PARAMETERS } from '../../parameters/registry';
-import { daySchema, nameSchema, nonNegative, parameterSchema, positive, unitSchema } from './common';
+import {
+  daySchema,
+  nameSchema,
+  nonNegative,
+  parameterSchema,
+  positive,
+  unitSchema,
+} from './common';
 
 const cardScaleSchema = z.strictObject({
   form: z.literal('card'),

@@ -1,0 +1,170 @@
+import AxeBuilder from '@axe-core/playwright';
+import { gzipSync } from 'node:zlib';
+import { expect, goTo, openDemo, openTestSheet, saved, test } from './support';
+
+const PLACES = [
+  '/',
+  '/water',
+  '/water/nitrate',
+  '/cycle',
+  '/tanks',
+  '/tanks/new',
+  '/instruments',
+  '/instruments/new',
+  '/data',
+  '/guide',
+  '/settings',
+  '/log/test',
+  '/log/dose',
+  '/log/water-change',
+  '/log/note',
+];
+
+test('no screen has a serious barrier, by day or by night', async ({ page }) => {
+  test.setTimeout(180_000);
+  await openDemo(page);
+  for (const scheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme: scheme });
+    for (const place of PLACES) {
+      await page.goto(place);
+      await expect(page.getByRole('main')).toBeVisible();
+      await page.waitForLoadState('networkidle');
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations
+        .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+        .map(
+          (v) =>
+            `${place} ${scheme} ${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`,
+        );
+      expect(serious).toEqual([]);
+    }
+  }
+});
+
+test('nothing is wider than the narrowest phone', async ({ page }) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await openDemo(page);
+  for (const place of PLACES) {
+    await page.goto(place);
+    await expect(page.getByRole('main')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const over = await page.evaluate(() =>
+      [...document.querySelectorAll('[role="main"] *')]
+        .filter((element) => {
+          const box = element.getBoundingClientRect();
+          return (
+            box.width > 0 && box.right > innerWidth + 1 && !element.closest('[role="region"], svg')
+          );
+        })
+        .map((element) => element.outerHTML.slice(0, 120)),
+    );
+    expect(over, place).toEqual([]);
+  }
+});
+
+test('the first load fetches at most 460 kB of script, gzipped', async ({ page }) => {
+  let bytes = 0;
+  const files: string[] = [];
+  page.on('response', async (response) => {
+    if (!response.url().endsWith('.js')) return;
+    files.push(response.url());
+    bytes += gzipSync(await response.body(), { level: 9 }).length;
+  });
+  await openDemo(page);
+  bytes = 0;
+  files.length = 0;
+  await page.goto('/');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await page.waitForLoadState('networkidle');
+  test
+    .info()
+    .annotations.push({
+      type: 'first load',
+      description: `${Math.round(bytes / 1000)} kB in ${files.length} files`,
+    });
+  expect(bytes).toBeGreaterThan(100_000);
+  expect(bytes).toBeLessThanOrEqual(460_000);
+});
+
+test('the cycle is judged criterion by criterion, by the school one chooses', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nitrite is turning.');
+  await page.getByRole('button', { name: /^Nitrite reads zero: not yet/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('What would settle it');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: /^School: both zero, held 7 days/ }).click();
+  await page.getByRole('radio', { name: /^Challenge dose/ }).click();
+  await page.getByRole('radio', { name: '48 h' }).click();
+  await page.getByRole('button', { name: 'Judge it this way' }).click();
+  await saved(page, 'Changed the school');
+  await expect(page.getByRole('button', { name: /^Challenge passed/ })).toBeVisible();
+  await page.getByRole('button', { name: 'As a table' }).click();
+  await expect(page.getByRole('table')).toContainText('mg N/L');
+});
+
+test('units, bands and night are settings, and settings can be undone', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Settings');
+  await page.getByRole('radio', { name: 'Night' }).click();
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'night');
+  await page.getByRole('button', { name: 'All US' }).click();
+  await goTo(page, 'Today');
+  await expect(page.getByRole('button', { name: /55 gal net/ })).toBeVisible();
+  await goTo(page, 'Settings');
+  await page.getByRole('button', { name: /^Alkalinity/ }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByLabel('From').fill('6.5');
+  await sheet.getByRole('button', { name: 'Use this band' }).click();
+  await expect(page.getByText('6.5–9 dKH')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByText('7.5–9 dKH')).toBeVisible();
+});
+
+test('a kit is described by its own card, and moves on the sheet', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Instruments');
+  await page
+    .getByRole('button', { name: /Ammonia card/ })
+    .first()
+    .click();
+  await page.getByLabel('The steps on the card').fill('0 0.5 1 3 6');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await saved(page, 'Saved Ammonia card');
+  await page.getByRole('button', { name: 'Move Ammonia card down' }).click();
+  await saved(page, 'Moved Ammonia card');
+  await openTestSheetAfterMove(page);
+});
+
+async function openTestSheetAfterMove(page: Parameters<typeof openTestSheet>[0]): Promise<void> {
+  await openTestSheet(page);
+  await expect(page.getByRole('button', { name: 'Ammonia 6', exact: true })).toBeVisible();
+  const names = await page
+    .getByRole('group', { name: /steps of the card/ })
+    .evaluateAll((groups) => groups.map((group) => group.getAttribute('aria-label')));
+  expect(names.slice(0, 2)).toEqual(['Nitrite, steps of the card', 'Ammonia, steps of the card']);
+}
+
+test('the course can be moved by keys and read as a table', async ({ page }) => {
+  await openDemo(page);
+  const course = page.getByRole('img', { name: /^The course of Kittiwake/ });
+  await course.focus();
+  const before = await course.innerHTML();
+  await page.keyboard.press('+');
+  await page.keyboard.press('ArrowLeft');
+  await expect.poll(() => course.innerHTML()).not.toBe(before);
+  await page.keyboard.press('0');
+  await expect.poll(() => course.innerHTML()).toBe(before);
+  await page.getByRole('button', { name: 'All milestones' }).click();
+  await expect(page.getByRole('table', { name: 'Milestones' })).toContainText('Ammonia clear');
+});
+
+test('an address that leads nowhere says so', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'There is nothing at this address.',
+  );
+  await page.goto('/log/entry/00000000-0000-7000-8000-000000000000');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('This entry is gone.');
+});

@@ -1,0 +1,176 @@
+import { spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import { chromium, type Page } from '@playwright/test';
+import { expect, goTo, openDemo, openTestSheet, saved, setUpTank, test } from './support';
+
+const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
+
+async function logAmmonia(page: Page, step: string): Promise<void> {
+  await openTestSheet(page);
+  await page.getByRole('button', { name: `Ammonia ${step}`, exact: true }).click();
+  await page.getByRole('button', { name: 'Save 1 reading' }).click();
+}
+
+/** Runs work on the object store of the log's database. */
+async function inDatabase<T>(page: Page, name: string, work: string): Promise<T> {
+  return page.evaluate(
+    ([database, code]) =>
+      new Promise<unknown>((resolve, reject) => {
+        const open = indexedDB.open(database ?? '');
+        open.onerror = () => reject(open.error);
+        open.onsuccess = () => {
+          const db = open.result;
+          const table = db.objectStoreNames[0] ?? '';
+          const store = db.transaction(table, 'readwrite').objectStore(table);
+          const run = { keys: store.getAllKeys(), store };
+          run.keys.onsuccess = () => {
+            const keys = run.keys.result as string[];
+            if (code === 'keys') return resolve(keys);
+            for (const key of keys.filter((k) => /^(journal|chunk)\//.test(k))) {
+              const read = store.get(key);
+              read.onsuccess = () => {
+                if (String(read.result).includes('"reading"')) {
+                  store.put(`${String(read.result).slice(0, 120)}`, key);
+                }
+              };
+            }
+            store.transaction.oncomplete = () => resolve(keys);
+          };
+        };
+      }),
+    [name, work],
+  ) as Promise<T>;
+}
+
+test('what was confirmed outlives a browser that is killed', async ({ baseURL }, info) => {
+  test.skip(info.project.name !== 'wide', 'once is enough');
+  const profile = mkdtempSync(path.join(os.tmpdir(), 'zoarium-profile-'));
+  const start = async () => {
+    const child = spawn(
+      CHROMIUM,
+      [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--remote-debugging-port=0',
+        `--user-data-dir=${profile}`,
+        'about:blank',
+      ],
+      { stdio: ['ignore', 'ignore', 'pipe'] },
+    );
+    const address = await new Promise<string>((resolve) => {
+      let text = '';
+      child.stderr.on('data', (data: Buffer) => {
+        text += data.toString();
+        const found = /DevTools listening on (\S+)/.exec(text);
+        if (found?.[1]) resolve(found[1]);
+      });
+    });
+    const browser = await chromium.connectOverCDP(address);
+    const context = browser.contexts()[0];
+    const page = context?.pages()[0] ?? (await context?.newPage());
+    if (!page) throw new Error('no page');
+    await page.setViewportSize({ width: 1280, height: 800 });
+    return { child, page, browser };
+  };
+  const first = await start();
+  await first.page.goto(`${baseURL}/demo`);
+  await first.page.waitForURL(`${baseURL}/`);
+  await logAmmonia(first.page, '2');
+  await saved(first.page, 'Saved 1 reading');
+  const ended = new Promise((resolve) => first.child.on('exit', resolve));
+  first.child.kill('SIGKILL');
+  await ended;
+  await first.browser.close().catch(() => undefined);
+
+  const second = await start();
+  await second.page.goto(`${baseURL}/demo`);
+  await second.page.waitForURL(`${baseURL}/`);
+  await expect(second.page.getByRole('button', { name: /^Ammonia 2 ppm/ })).toBeVisible();
+  await second.browser.close();
+  second.child.kill();
+});
+
+test('a damaged block is set aside, told of, and can be saved', async ({ page }) => {
+  await openDemo(page);
+  await logAmmonia(page, '2');
+  await saved(page, 'Saved 1 reading');
+  const before = await inDatabase<string[]>(page, 'zoarium-demo', 'keys');
+  expect(before.length).toBeGreaterThan(0);
+  await page.goto('/settings');
+  await page.getByRole('radio', { name: 'Night' }).click();
+  await saved(page, 'Changed the settings');
+  await inDatabase(page, 'zoarium-demo', 'damage');
+  await page.reload();
+  await expect(page.getByText(/Part of the log was damaged/)).toBeVisible();
+  await page.getByRole('button', { name: 'See what is aside' }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save what is aside' }).click(),
+  ]);
+  expect(readFileSync(await download.path(), 'utf8')).toContain('aside/');
+});
+
+test('a full browser says so, keeps the reading in memory, and saves it when there is room', async ({
+  page,
+}) => {
+  await setUpTank(page, 'Razorbill');
+  const devtools = await page.context().newCDPSession(page);
+  const origin = new URL(page.url()).origin;
+  await openTestSheet(page);
+  await page.getByRole('button', { name: 'Ammonia 1', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Save 1 reading' })).toBeEnabled();
+  await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 1 });
+  await page.getByRole('button', { name: 'Save 1 reading' }).click();
+  await expect(page.getByText(/Not saved/)).toBeVisible();
+  await expect(page.getByText(/no room left/)).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Export', exact: true }).click();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the whole log' }).click(),
+  ]);
+  expect(readFileSync(await download.path(), 'utf8')).toContain('"reading"');
+  await devtools.send('Storage.overrideQuotaForOrigin', { origin });
+  await page.getByRole('button', { name: 'Try again' }).click();
+  await saved(page, 'Everything is saved now');
+  await page.reload();
+  await expect(page.getByText(/Not saved/)).toHaveCount(0);
+  await goTo(page, 'Today');
+  await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
+});
+
+test('two tabs see each other’s entries and lose none', async ({ page, context }) => {
+  await setUpTank(page, 'Razorbill');
+  const other = await context.newPage();
+  await other.goto('/');
+  await Promise.all([logAmmonia(page, '1'), logAmmonia(other, '2')]);
+  await Promise.all([saved(page, 'Saved 1 reading'), saved(other, 'Saved 1 reading')]);
+  for (const tab of [page, other]) {
+    await tab.goto('/water/ammonia');
+    await expect(tab.getByText('2 readings', { exact: true })).toBeVisible();
+  }
+  await openTestSheet(other);
+  await other.getByRole('button', { name: 'Ammonia 4', exact: true }).click();
+  await other.getByRole('button', { name: 'Save 1 reading' }).click();
+  await expect(page.getByText('3 readings', { exact: true })).toBeVisible();
+});
+
+test('the demo never mixes with one’s own log', async ({ page, context }) => {
+  await setUpTank(page, 'Razorbill');
+  const demo = await context.newPage();
+  await openDemo(demo);
+  await demo.getByRole('button', { name: /Switch tank/ }).click();
+  await expect(demo.getByRole('dialog')).toContainText('Fulmar');
+  await expect(demo.getByRole('dialog')).not.toContainText('Razorbill');
+  await page.reload();
+  await page.getByRole('button', { name: /Switch tank/ }).click();
+  await expect(page.getByRole('dialog')).not.toContainText('Kittiwake');
+  await demo.keyboard.press('Escape');
+  await demo.getByRole('button', { name: 'Leave the demo' }).click();
+  await expect(demo.getByRole('button', { name: /^Razorbill/ })).toBeVisible();
+});

@@ -1,0 +1,103 @@
+import { expect, test as base, type Page } from '@playwright/test';
+
+/** Fails a test on any error the page reports, a breach of the content policy included. */
+export const test = base.extend<{ quiet: void }>({
+  quiet: [
+    async ({ page }, use) => {
+      const troubles: string[] = [];
+      page.on('pageerror', (error) => troubles.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error') troubles.push(message.text());
+      });
+      await use();
+      expect(troubles).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+export { expect };
+
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/demo');
+  await page.waitForURL('/');
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+}
+
+export function isWide(page: Page): boolean {
+  return (page.viewportSize()?.width ?? 0) >= 900;
+}
+
+/** Goes to a place as a person would: by the rail, or by the bar and More. */
+export async function goTo(page: Page, place: string): Promise<void> {
+  const places = page.getByRole('navigation', { name: 'Places' });
+  const link = places.getByRole('link', { name: place, exact: true });
+  if (await link.count()) {
+    await link.click();
+    return;
+  }
+  await places.getByRole('link', { name: 'More' }).click();
+  await page.getByRole('main').getByText(place, { exact: true }).click();
+}
+
+/** Sets up a tank of 208 litres by what was counted at the fill. */
+export async function setUpTank(page: Page, name: string): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Set up my tank' }).click();
+  await page.getByLabel('Name').fill(name);
+  for (const [label, value] of [
+    ['Length', '100'],
+    ['Width', '50'],
+    ['Height', '50'],
+    ['Glass', '10'],
+    ['Water below rim', '4'],
+  ] as const) {
+    await page.getByLabel(label, { exact: true }).fill(value);
+  }
+  await page.getByRole('radio', { name: 'Counted' }).click();
+  await page.getByLabel('Water that went in').fill('208');
+  await page.getByRole('button', { name: 'Set up this tank' }).click();
+  await expect(page.getByRole('status').getByText(`Set up ${name}`)).toBeVisible();
+}
+
+export async function openTestSheet(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Ammonia 0', exact: true })).toBeVisible();
+}
+
+/** Types a digital value: on the pad where there is one, by keyboard where there is not. */
+export async function typeValue(page: Page, label: string, value: string): Promise<void> {
+  const box = page.getByRole('main').getByRole('textbox', { name: label, exact: true });
+  await box.click();
+  if (isWide(page)) {
+    await box.fill(value);
+    await box.press('Enter');
+    return;
+  }
+  const pad = page.getByRole('group', { name: `Digits for ${label}` });
+  for (const key of value) {
+    await pad.getByRole('button', { name: key === '.' ? 'Point' : key, exact: true }).click();
+  }
+  const next = pad.getByRole('button', { name: /Next|Done/ });
+  await next.click();
+}
+
+/** Closes the pad, if the last value left it open on the next field. */
+export async function closePad(page: Page): Promise<void> {
+  const pad = page.getByRole('group', { name: /^Digits for/ });
+  while (await pad.count()) await pad.getByRole('button', { name: /Next|Done/ }).click();
+}
+
+export async function logSixValues(page: Page): Promise<void> {
+  await openTestSheet(page);
+  await page.getByRole('button', { name: 'Ammonia 0.25', exact: true }).click();
+  await page.getByRole('button', { name: 'Nitrite between 0.5 and 1', exact: true }).click();
+  await page.getByRole('button', { name: 'Nitrate 5', exact: true }).click();
+  await typeValue(page, 'pH', '8.05');
+  await typeValue(page, 'Salinity', '34.8');
+  await typeValue(page, 'Temperature', '25.2');
+  await closePad(page);
+}
+
+export async function saved(page: Page, words: string | RegExp): Promise<void> {
+  await expect(page.getByRole('status').getByText(words)).toBeVisible();
+}

@@ -1,0 +1,56 @@
+const { defineConfig } = require('eslint/config');
+const expo = require('eslint-config-expo/flat');
+
+const CORE_IS_PURE = 'The core takes time and chance as arguments.';
+
+module.exports = defineConfig([
+  { ignores: ['dist/**', 'node_modules/**', '.expo/**', '.cache/**', 'docs/**'] },
+  ...expo,
+  {
+    rules: {
+      // Sentences are full of apostrophes, and React needs none of them escaped.
+      'react/no-unescaped-entities': 'off',
+      'import/no-named-as-default-member': 'off',
+      'no-console': 'error',
+      eqeqeq: ['error', 'always', { null: 'ignore' }],
+    },
+  },
+  {
+    files: ['**/*.ts', '**/*.tsx'],
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', ignoreRestSiblings: true },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'cli/**/*.ts', 'server/**/*.ts'],
+    ignores: ['**/*.test.ts', '**/*.test.tsx'],
+    rules: { '@typescript-eslint/no-explicit-any': 'error' },
+  },
+  {
+    files: ['src/core/**/*.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: CORE_IS_PURE },
+        { object: 'Math', property: 'random', message: CORE_IS_PURE },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+          message: CORE_IS_PURE,
+        },
+        {
+          selector:
+            'CallExpression[callee.property.name=/^(getDate|getDay|getHours|getMonth|setDate|setHours)$/]',
+          message: 'Days are counted in the tank’s zone: use core/time.',
+        },
+      ],
+      'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'navigator'],
+    },
+  },
+]);

@@ -1,0 +1,29 @@
+import type { Express } from 'express';
+import type { AddressInfo } from 'node:net';
+import type { Server } from 'node:http';
+
+const TRIES = 20;
+
+export interface Listening {
+  server: Server;
+  port: number;
+}
+
+/** Listens on the port, or on the next free one after it. */
+export async function listenFrom(app: Express, host: string, port: number): Promise<Listening> {
+  for (let offset = 0; offset < TRIES; offset += 1) {
+    const server = await tryPort(app, host, port === 0 ? 0 : port + offset);
+    if (server) return { server, port: (server.address() as AddressInfo).port };
+  }
+  throw new Error(`No free port between ${port} and ${port + TRIES - 1}. Name another with PORT.`);
+}
+
+function tryPort(app: Express, host: string, port: number): Promise<Server | null> {
+  return new Promise((resolve, reject) => {
+    const server = app.listen(port, host, (error?: Error) => {
+      if (!error) resolve(server);
+      else if ((error as NodeJS.ErrnoException).code === 'EADDRINUSE') resolve(null);
+      else reject(error);
+    });
+  });
+}

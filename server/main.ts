@@ -1,0 +1,33 @@
+import path from 'node:path';
+import { existsSync } from 'node:fs';
+import { createServer } from './app';
+import { listenFrom } from './listen';
+
+const root = path.resolve(process.env.ZOARIUM_ROOT ?? 'dist');
+const host = process.env.HOST ?? '127.0.0.1';
+const wanted = Number(process.env.PORT ?? 8080);
+
+if (!existsSync(path.join(root, 'index.html'))) {
+  process.stderr.write('The app is not built yet. Run: npm run build\n');
+  process.exit(1);
+}
+
+async function main(): Promise<void> {
+  const { port } = await listenFrom(createServer(root), host, wanted);
+  const shown = host === '0.0.0.0' ? 'localhost' : host;
+  if (port !== wanted && wanted !== 0) {
+    process.stdout.write(`Port ${wanted} is in use, so the next free one is taken.\n`);
+  }
+  process.stdout.write(`Zoarium:       http://${shown}:${port}/\n`);
+  process.stdout.write(`With the demo: http://${shown}:${port}/demo\n`);
+  if (host !== '127.0.0.1' && host !== 'localhost') {
+    process.stdout.write(
+      'Over plain HTTP on another address, browsers withhold locks between tabs. Put it behind HTTPS for daily use.\n',
+    );
+  }
+}
+
+void main().catch((error: Error) => {
+  process.stderr.write(`${error.message}\n`);
+  process.exitCode = 1;
+});

@@ -1,0 +1,53 @@
+import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs';
+import os from 'node:os';
+import path from 'node:path';
+import request from 'supertest';
+import { createServer } from './app';
+import { listenFrom } from './listen';
+
+const root = mkdtempSync(path.join(os.tmpdir(), 'zoarium-server-'));
+mkdirSync(path.join(root, 'js'));
+writeFileSync(path.join(root, 'index.html'), '<!doctype html><title>Zoarium</title>');
+writeFileSync(path.join(root, 'js', `entry-${'0'.repeat(32)}.js`), `// ${'x'.repeat(4000)}`);
+const app = createServer(root);
+
+describe('the server', () => {
+  it('answers every route of the app with the app, and never lets it go stale', async () => {
+    for (const address of ['/', '/water/ammonia', '/log/entry/123']) {
+      const response = await request(app).get(address);
+      expect(response.status).toBe(200);
+      expect(response.text).toContain('Zoarium');
+      expect(response.headers['cache-control']).toBe('no-cache');
+    }
+  });
+
+  it('does not answer for a file that is not there', async () => {
+    expect((await request(app).get('/js/gone.js')).status).toBe(404);
+  });
+
+  it('compresses, and keeps hashed files for ever', async () => {
+    const response = await request(app)
+      .get(`/js/entry-${'0'.repeat(32)}.js`)
+      .set('Accept-Encoding', 'gzip');
+    expect(response.headers['content-encoding']).toBe('gzip');
+    expect(response.headers['cache-control']).toContain('immutable');
+  });
+
+  it('sends a strict content policy', async () => {
+    const { headers } = await request(app).get('/');
+    const policy = headers['content-security-policy'] ?? '';
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).not.toContain('unsafe');
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+  });
+
+  it('takes the next free port when one is in use', async () => {
+    const first = await listenFrom(app, '127.0.0.1', 0);
+    const second = await listenFrom(app, '127.0.0.1', first.port);
+    expect(second.port).toBeGreaterThan(first.port);
+    first.server.close();
+    second.server.close();
+  });
+});

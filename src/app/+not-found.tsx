@@ -1,0 +1,5 @@
+import { NotFoundScreen } from '@/features/shell/NotFoundScreen';
+
+export default function NotFound() {
+  return <NotFoundScreen />;
+}

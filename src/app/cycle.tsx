@@ -1,0 +1,5 @@
+import { CycleScreen } from '@/features/cycle/CycleScreen';
+
+export default function Cycle() {
+  return <CycleScreen />;
+}

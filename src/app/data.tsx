@@ -1,0 +1,5 @@
+import { DataScreen } from '@/features/data/DataScreen';
+
+export default function Data() {
+  return <DataScreen />;
+}

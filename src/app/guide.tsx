@@ -1,0 +1,5 @@
+import { GuideScreen } from '@/features/glossary/GuideScreen';
+
+export default function Guide() {
+  return <GuideScreen />;
+}

@@ -1,0 +1,5 @@
+import { InstrumentsScreen } from '@/features/instruments/InstrumentsScreen';
+
+export default function Instruments() {
+  return <InstrumentsScreen />;
+}

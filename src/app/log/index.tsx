@@ -1,0 +1,5 @@
+import { Redirect } from 'expo-router';
+
+export default function LogAnything() {
+  return <Redirect href="/log/test" />;
+}

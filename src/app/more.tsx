@@ -1,0 +1,5 @@
+import { MoreScreen } from '@/features/shell/MoreScreen';
+
+export default function More() {
+  return <MoreScreen />;
+}

@@ -1,0 +1,5 @@
+import { SettingsScreen } from '@/features/settings/SettingsScreen';
+
+export default function Settings() {
+  return <SettingsScreen />;
+}

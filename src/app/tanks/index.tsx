@@ -1,0 +1,5 @@
+import { TanksScreen } from '@/features/tank/TanksScreen';
+
+export default function Tanks() {
+  return <TanksScreen />;
+}

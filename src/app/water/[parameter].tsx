@@ -1,0 +1,9 @@
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { PARAMETER_IDS } from '@/core/parameters/registry';
+import { WaterScreen } from '@/features/water/WaterScreen';
+
+export default function WaterOf() {
+  const { parameter } = useLocalSearchParams<{ parameter: string }>();
+  const known = PARAMETER_IDS.find((id) => id === parameter);
+  return known ? <WaterScreen parameter={known} /> : <Redirect href="/water" />;
+}

@@ -1,0 +1,5 @@
+import { WaterScreen } from '@/features/water/WaterScreen';
+
+export default function Water() {
+  return <WaterScreen />;
+}

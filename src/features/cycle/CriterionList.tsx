@@ -1,0 +1,150 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import Check from 'lucide-react-native/icons/check';
+import Circle from 'lucide-react-native/icons/circle';
+import Dashed from 'lucide-react-native/icons/circle-dashed';
+import { schoolOf } from '@/core/cycle/verdict/schools';
+import type { Criterion, CriterionState, Verdict } from '@/core/cycle/verdict/types';
+import { headOf, isType } from '@/core/records/log';
+import { PARAMETERS } from '@/core/parameters/registry';
+import { typedWords } from '@/core/history/reading';
+import { momentWords } from '@/core/time/words';
+import { instant } from '@/core/time/zone';
+import { selectLog, selectNow, selectTank } from '@/store/selectors';
+import { useAppSelector } from '@/store/hooks';
+import { Button } from '@/ui/Press';
+import { ToneMark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Sheet } from '@/ui/Sheet';
+import { color, space } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  row: {
+    flexDirection: 'row',
+    gap: space.m,
+    paddingVertical: space.m,
+    borderBottomWidth: 1,
+    borderColor: color.rule,
+    alignItems: 'flex-start',
+  },
+  mark: { width: 24, alignItems: 'center', paddingTop: 1 },
+});
+
+const STATE_WORD: Record<CriterionState, string> = {
+  met: 'met',
+  'not yet': 'not yet',
+  'cannot tell': 'cannot tell',
+};
+
+function StateMark({ criterion }: { criterion: Criterion }) {
+  if (criterion.state === 'met') return <Check size={21} color={color.kelp} strokeWidth={2.6} />;
+  if (criterion.state === 'cannot tell')
+    return <Dashed size={20} color={color.ink} strokeWidth={2} />;
+  if (criterion.id === 'alkalinity') return <ToneMark tone="caution" size={20} />;
+  return <Circle size={20} color={color.ink} strokeWidth={2.2} />;
+}
+
+/** Every criterion of the school with its state; a tap shows what it rests on. */
+export function CriterionList({ verdict }: { verdict: Verdict }) {
+  const [opened, setOpened] = useState<Criterion | null>(null);
+  const rows = (role: Criterion['role']) =>
+    verdict.criteria
+      .filter((criterion) => criterion.role === role)
+      .map((criterion) => (
+        <Pressable
+          key={criterion.id}
+          role="button"
+          aria-label={`${criterion.title}: ${STATE_WORD[criterion.state]}. ${criterion.because}`}
+          onPress={() => setOpened(criterion)}
+          style={styles.row}
+        >
+          <View style={styles.mark}>
+            <StateMark criterion={criterion} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <Words as="strong">{criterion.title}</Words>
+            <Words as="soft">
+              {criterion.state === 'cannot tell'
+                ? `Cannot tell. ${criterion.because}`
+                : criterion.because}
+            </Words>
+          </View>
+        </Pressable>
+      ));
+  const supports = rows('supports');
+  return (
+    <View>
+      {rows('cycle')}
+      {supports.length > 0 ? (
+        <>
+          <SectionHead title="Seen beside it" end="decides nothing" />
+          {supports}
+        </>
+      ) : null}
+      <SectionHead title="Before the first fish" />
+      {rows('gate')}
+      {opened ? (
+        <CriterionSheet criterion={opened} verdict={verdict} onClose={() => setOpened(null)} />
+      ) : null}
+    </View>
+  );
+}
+
+function CriterionSheet({
+  criterion,
+  verdict,
+  onClose,
+}: {
+  criterion: Criterion;
+  verdict: Verdict;
+  onClose: () => void;
+}) {
+  const log = useAppSelector(selectLog);
+  const now = useAppSelector(selectNow);
+  const tank = useAppSelector(selectTank);
+  const router = useRouter();
+  const zone = tank?.body.zone ?? 'UTC';
+  const entries = [...new Set(criterion.deciding)].flatMap((id) => {
+    const head = headOf(log, id);
+    return head && isType(head, 'entry') ? [head] : [];
+  });
+  const go = (path: string) => {
+    onClose();
+    router.push(path as never);
+  };
+  return (
+    <Sheet title={criterion.title} open onClose={onClose}>
+      <Words as="lead">{`**${STATE_WORD[criterion.state].replace(/^./, (c) => c.toUpperCase())}.** ${criterion.because}`}</Words>
+      {criterion.settle ? (
+        <Words as="body">{`What would settle it: ${criterion.settle}`}</Words>
+      ) : null}
+      <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every school, before fish' : schoolOf(verdict.school).name}.`}</Words>
+      {entries.length > 0 ? (
+        <View>
+          <SectionHead title="It rests on" />
+          {entries.slice(-12).map(({ id, body }) => (
+            <Row
+              key={id}
+              title={
+                body.kind === 'reading'
+                  ? `${PARAMETERS[body.parameter].name} ${typedWords(body.value, 2)}`
+                  : body.kind === 'dose'
+                    ? 'Dose'
+                    : 'Entry'
+              }
+              note={momentWords(instant(body.at), zone, now)}
+              onPress={() => go(`/log/entry/${id}`)}
+            />
+          ))}
+        </View>
+      ) : null}
+      {criterion.role === 'gate' ? (
+        <Button label="Open the tank’s record" onPress={() => go(`/tanks/${verdict.tankId}`)} />
+      ) : criterion.state !== 'met' ? (
+        <Button label="Log a test" onPress={() => go('/log/test')} />
+      ) : null}
+    </Sheet>
+  );
+}

@@ -1,0 +1,122 @@
+export interface Term {
+  term: string;
+  meaning: string;
+}
+
+/** The words of the app, one meaning each; docs/glossary.md is written from this list. */
+export const TERMS: readonly Term[] = [
+  {
+    term: 'Act',
+    meaning:
+      'What one gesture recorded: a sitting, a correction, an import. Undo takes back one act.',
+  },
+  {
+    term: 'Alkalinity',
+    meaning:
+      'How much acid the water can take up, in dKH or meq/L. Clearing ammonium uses it, and a colony short of it slows.',
+  },
+  {
+    term: 'Ammonia',
+    meaning:
+      'Total ammonia: free ammonia and ammonium together, which is what a kit reads. Counted here as nitrogen.',
+  },
+  {
+    term: 'Band',
+    meaning:
+      'The range you want a parameter in. A habit of practice that you can change, not a law.',
+  },
+  {
+    term: 'Basis',
+    meaning:
+      'What a kit counts an amount as: N, NH3, NH4, NO2 or NO3. One ppm of N is 1.29 ppm of NH4 and 4.43 ppm of NO3.',
+  },
+  {
+    term: 'Between',
+    meaning:
+      'A colour between two steps of a card. It is not zero, even between zero and the first step.',
+  },
+  {
+    term: 'Challenge',
+    meaning:
+      'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
+  },
+  {
+    term: 'Colony',
+    meaning:
+      'The bacteria on rock, sand and media that turn ammonia into nitrite and nitrite into nitrate.',
+  },
+  {
+    term: 'Course',
+    meaning:
+      'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
+  },
+  {
+    term: 'Criterion',
+    meaning:
+      'One question of a verdict. It is met, not yet met, or cannot be told from what was logged.',
+  },
+  {
+    term: 'Cycle',
+    meaning:
+      'The weeks in which a colony grows until it clears ammonia and nitrite as fast as they come.',
+  },
+  {
+    term: 'Dose',
+    meaning:
+      'Something put in by measure: ammonia to feed the colony, bottled bacteria, alkalinity.',
+  },
+  {
+    term: 'Free ammonia',
+    meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and warmth.',
+  },
+  {
+    term: 'Gate',
+    meaning:
+      'What must be so before the first fish whatever the water says: a lid, a verified heater.',
+  },
+  {
+    term: 'Instrument',
+    meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
+  },
+  {
+    term: 'Milestone',
+    meaning: 'A point on the course, such as ammonia clear. Filled once passed.',
+  },
+  {
+    term: 'Net water',
+    meaning: 'The water a dose mixes into: the tank less glass, gap, rock and sand, plus the sump.',
+  },
+  {
+    term: 'Nitrate',
+    meaning:
+      'The last step of the chain. Most nitrate kits read nitrite as well, so it does not count while nitrite is present.',
+  },
+  {
+    term: 'Nitrite',
+    meaning:
+      'The middle of the chain. Seeing it proves that ammonia is being used; in sea water it is a sign more than a poison.',
+  },
+  {
+    term: 'Reading',
+    meaning: 'One value of one test, with the kit it was made with and the range it stands for.',
+  },
+  {
+    term: 'School',
+    meaning: 'A way of deciding that a cycle is done. You choose one for each tank.',
+  },
+  { term: 'Sitting', meaning: 'Several readings made at one time and saved together.' },
+  {
+    term: 'Specific gravity',
+    meaning:
+      'Density over that of pure water, each at a stated temperature. 1.025 at 25 °C is about 33.2 ppt, not 35.',
+  },
+  {
+    term: 'Step',
+    meaning:
+      'One printed value of a card. A reading stands for the part of the scale nearer to it than to its neighbours.',
+  },
+  {
+    term: 'Verdict',
+    meaning: 'Whether the cycle is done, criterion by criterion, by the school you chose.',
+  },
+];

@@ -1,0 +1,117 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import ArrowDown from 'lucide-react-native/icons/arrow-down';
+import ArrowUp from 'lucide-react-native/icons/arrow-up';
+import { PARAMETERS } from '@/core/parameters/registry';
+import type { Kit } from '@/core/records/schema/kit';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { dayWords } from '@/core/time/words';
+import { dayStart } from '@/core/time/zone';
+import { countOf, formatPlain } from '@/core/units/format';
+import { unitSymbol } from '@/core/units/units';
+import { recordAct } from '@/store/record';
+import { selectKits, selectNow } from '@/store/selectors';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { Bare, Button } from '@/ui/Press';
+import { ToneMark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { color } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+function isExpired(kit: Kit, now: number): boolean {
+  return kit.expiresOn !== null && dayStart(kit.expiresOn, 'UTC') + 86_400_000 <= now;
+}
+
+function describe(kit: Kit, now: number): string {
+  const scale =
+    kit.scale.form === 'card'
+      ? `${kit.scale.steps.map((step) => formatPlain(step)).join(' · ')} ${unitSymbol(kit.unit)}`
+      : `to ${formatPlain(kit.scale.resolution, 4)}, ± ${formatPlain(kit.scale.accuracy, 4)} ${unitSymbol(kit.unit)}`;
+  const until = kit.expiresOn
+    ? isExpired(kit, now)
+      ? `past its date since ${dayWords(dayStart(kit.expiresOn, 'UTC'), 'UTC', now)}`
+      : `good until ${dayWords(dayStart(kit.expiresOn, 'UTC'), 'UTC', now)}`
+    : '';
+  return [PARAMETERS[kit.parameter].name, scale, until].filter(Boolean).join(', ');
+}
+
+/** Test kits and meters, in the order of the test sheet. */
+export function InstrumentsScreen() {
+  const kits = useAppSelector(selectKits);
+  const now = useAppSelector(selectNow);
+  const router = useRouter();
+  const inUse = kits.filter((kit) => kit.body.inUse);
+  const others = kits.filter((kit) => !kit.body.inUse);
+  const expired = kits.filter((kit) => isExpired(kit.body, now));
+  return (
+    <Screen>
+      <Opening
+        title={kits.length === 0 ? 'No instruments yet.' : `${countOf(kits.length, 'instrument')}.`}
+      >
+        {kits.length === 0
+          ? 'Add the kits and meters you own; the test sheet is made of their rows.'
+          : expired.length > 0
+            ? `${expired.map((kit) => kit.body.name).join(', ')}: past ${expired.length === 1 ? 'its' : 'their'} date, so ${expired.length === 1 ? 'it decides' : 'they decide'} nothing.`
+            : 'All are within their dates.'}
+      </Opening>
+      {inUse.length > 0 ? <SectionHead title="On the test sheet" end="in this order" /> : null}
+      <View>
+        {inUse.map((kit, index) => (
+          <View key={kit.id} style={{ flexDirection: 'row', alignItems: 'center' }}>
+            <View style={{ flex: 1 }}>
+              <KitRow kit={kit} now={now} />
+            </View>
+            <Mover kits={inUse} index={index} />
+          </View>
+        ))}
+      </View>
+      {others.length > 0 ? <SectionHead title="Kept aside" end="added when needed" /> : null}
+      <View>
+        {others.map((kit) => (
+          <KitRow key={kit.id} kit={kit} now={now} />
+        ))}
+      </View>
+      <Button label="Add an instrument" onPress={() => router.push('/instruments/new')} />
+    </Screen>
+  );
+}
+
+function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {
+  const router = useRouter();
+  return (
+    <Row
+      title={kit.body.name}
+      note={describe(kit.body, now)}
+      lead={isExpired(kit.body, now) ? <ToneMark tone="caution" /> : undefined}
+      end={<Words as="small">change</Words>}
+      onPress={() => router.push(`/instruments/${kit.id}` as never)}
+    />
+  );
+}
+
+/** Moves a kit one place up or down the test sheet, by exchanging places with its neighbour. */
+function Mover({ kits, index }: { kits: readonly RevisionOf<'kit'>[]; index: number }) {
+  const dispatch = useAppDispatch();
+  const kit = kits[index];
+  const swap = (other: RevisionOf<'kit'> | undefined) => {
+    if (!kit || !other) return;
+    void dispatch(
+      recordAct((act) => {
+        act.revise(kit, { ...kit.body, order: other.body.order });
+        act.revise(other, { ...other.body, order: kit.body.order });
+      }, `Moved ${kit.body.name}`),
+    );
+  };
+  if (!kit) return null;
+  return (
+    <View style={{ flexDirection: 'row' }}>
+      <Bare label={`Move ${kit.body.name} up`} onPress={() => swap(kits[index - 1])}>
+        <ArrowUp size={18} color={index === 0 ? color.rule : color.ink} />
+      </Bare>
+      <Bare label={`Move ${kit.body.name} down`} onPress={() => swap(kits[index + 1])}>
+        <ArrowDown size={18} color={index === kits.length - 1 ? color.rule : color.ink} />
+      </Bare>
+    </View>
+  );
+}

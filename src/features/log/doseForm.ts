@@ -1,0 +1,158 @@
+import * as z from 'zod';
+import { isAmmoniaSource } from '@/core/history/dose';
+import { instantSchema } from '@/core/records/schema/common';
+import {
+  DOSE_SUBSTANCES,
+  type DoseEntry,
+  type DoseStrength,
+  type DoseSubstance,
+} from '@/core/records/schema/entry';
+import { DEFAULT_DROP_ML } from '@/core/units/constants';
+import { formatPlain } from '@/core/units/format';
+import { FormReader, type FormErrors } from '@/shared/formText';
+
+/** A dose half entered: every field as text, so nothing typed is ever refused. */
+export const doseFormSchema = z.object({
+  at: instantSchema.nullable(),
+  substance: z.enum(DOSE_SUBSTANCES),
+  by: z.enum(['drops', 'mL', 'grams', 'target']),
+  amount: z.string(),
+  dropsPerMl: z.string(),
+  basis: z.enum(['ammonia N', 'ammonia NH3', 'ammonia NH4']),
+  strengthBy: z.enum(['label', 'percent', 'pure', 'unknown']),
+  labelAmount: z.string(),
+  labelUnit: z.enum(['drop', 'mL']),
+  labelLitres: z.string(),
+  labelGives: z.string(),
+  percent: z.string(),
+  product: z.string(),
+  about: z.boolean(),
+  note: z.string(),
+});
+export type DoseForm = z.infer<typeof doseFormSchema>;
+
+export const EMPTY_DOSE: DoseForm = {
+  at: null,
+  substance: 'ammoniumChloride',
+  by: 'drops',
+  amount: '',
+  dropsPerMl: formatPlain(1 / DEFAULT_DROP_ML),
+  basis: 'ammonia NH4',
+  strengthBy: 'label',
+  labelAmount: '',
+  labelUnit: 'drop',
+  labelLitres: '',
+  labelGives: '2',
+  percent: '',
+  product: '',
+  about: false,
+  note: '',
+};
+
+/** The form of a dose that exists, or of the next one like it. */
+export function formOfDose(dose: DoseEntry): DoseForm {
+  const form: DoseForm = {
+    ...EMPTY_DOSE,
+    at: dose.at,
+    substance: dose.substance,
+    by: dose.amount.by,
+    about: dose.about,
+    product: dose.product ?? '',
+    note: dose.note ?? '',
+  };
+  switch (dose.amount.by) {
+    case 'drops':
+      form.amount = formatPlain(dose.amount.drops);
+      form.dropsPerMl = formatPlain(1 / dose.amount.dropMl, 1);
+      break;
+    case 'mL':
+      form.amount = formatPlain(dose.amount.mL);
+      break;
+    case 'grams':
+      form.amount = formatPlain(dose.amount.grams);
+      break;
+    case 'target': {
+      form.amount = formatPlain(dose.amount.rise.value);
+      const basis = doseFormSchema.shape.basis.safeParse(dose.amount.rise.unit);
+      if (basis.success) form.basis = basis.data;
+    }
+  }
+  const { strength } = dose;
+  form.strengthBy = strength?.by ?? 'unknown';
+  if (strength?.by === 'label') {
+    form.labelAmount = formatPlain(strength.amount);
+    form.labelUnit = strength.unit;
+    form.labelLitres = formatPlain(strength.litres);
+    form.labelGives = formatPlain(strength.gives);
+    form.basis = strength.basis;
+  }
+  if (strength?.by === 'percent') form.percent = formatPlain(strength.percent);
+  return form;
+}
+
+/** Ways a substance can be measured out. */
+export function waysOf(substance: DoseSubstance): DoseForm['by'][] {
+  if (isAmmoniaSource(substance)) return ['drops', 'mL', 'grams', 'target'];
+  return substance === 'alkalinity' ? ['grams', 'mL'] : ['mL', 'drops', 'grams'];
+}
+
+function readStrength(form: DoseForm, read: FormReader<DoseForm>): DoseStrength | null {
+  if (!isAmmoniaSource(form.substance) || form.by === 'target') return null;
+  if (form.by === 'grams') return { by: 'pure' };
+  switch (form.strengthBy) {
+    case 'label':
+      return {
+        by: 'label',
+        amount: read.number('labelAmount', { aboveZero: true }),
+        unit: form.labelUnit,
+        litres: read.number('labelLitres', { aboveZero: true }),
+        gives: read.number('labelGives', { aboveZero: true }),
+        basis: form.basis,
+      };
+    case 'percent':
+      return { by: 'percent', percent: read.number('percent', { aboveZero: true, max: 100 }) };
+    case 'pure':
+    case 'unknown':
+      return null;
+  }
+}
+
+function readAmount(form: DoseForm, read: FormReader<DoseForm>): DoseEntry['amount'] {
+  const value = read.number('amount', { aboveZero: true });
+  switch (form.by) {
+    case 'drops': {
+      const perMl = read.number('dropsPerMl', { min: 5, max: 60 });
+      return { by: 'drops', drops: value, dropMl: 1 / perMl };
+    }
+    case 'mL':
+      return { by: 'mL', mL: value };
+    case 'grams':
+      return { by: 'grams', grams: value };
+    case 'target':
+      return { by: 'target', rise: { value, unit: form.basis } };
+  }
+}
+
+export type DoseResult =
+  | { ok: true; dose: Omit<DoseEntry, 'tankId' | 'at'> }
+  | { ok: false; errors: FormErrors<DoseForm> };
+
+/** The dose a form stands for, or what is missing from it field by field. */
+export function readDose(form: DoseForm): DoseResult {
+  const read = new FormReader(form);
+  const amount = readAmount(form, read);
+  const strength = readStrength(form, read);
+  if (!read.ok) return { ok: false, errors: read.errors };
+  return {
+    ok: true,
+    dose: {
+      kind: 'dose',
+      substance: form.substance,
+      amount,
+      strength,
+      about: form.about,
+      ...(form.product.trim() ? { product: form.product.trim() } : {}),
+      ...(form.note.trim() ? { note: form.note.trim() } : {}),
+    },
+  };
+}

@@ -1,0 +1,119 @@
+import * as z from 'zod';
+import { doubtOf, type Doubt } from '@/core/parameters/plausible';
+import { toReading, type Reading } from '@/core/history/reading';
+import { latestReading, type TankHistory } from '@/core/history/tankHistory';
+import { instantSchema } from '@/core/records/schema/common';
+import type { ReadingEntry, ReadingValue } from '@/core/records/schema/entry';
+import type { Kit } from '@/core/records/schema/kit';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { DAY_MS } from '@/core/time/zone';
+import { parseNumber } from '@/core/units/format';
+
+export type KitRecord = RevisionOf<'kit'>;
+
+const typedSchema = z.discriminatedUnion('form', [
+  z.object({ form: z.literal('card'), low: z.int(), high: z.int() }),
+  z.object({ form: z.literal('digital'), text: z.string() }),
+]);
+export type Typed = z.infer<typeof typedSchema>;
+
+/** A sitting half entered: what was typed, kit by kit. */
+export const testDraftSchema = z.object({
+  /** Null for now, whenever that is. */
+  at: instantSchema.nullable(),
+  values: z.record(z.string(), typedSchema),
+  dilution: z.record(z.string(), z.number()),
+  /** Texts of unlikely values that the keeper said are what was read. */
+  kept: z.record(z.string(), z.string()),
+  /** Kits without a row of their own that were added to this sitting. */
+  added: z.array(z.string()),
+});
+export type TestDraft = z.infer<typeof testDraftSchema>;
+
+export const EMPTY_TEST: TestDraft = { at: null, values: {}, dilution: {}, kept: {}, added: [] };
+
+/** What one row of the sheet has come to. */
+export interface RowState {
+  kit: KitRecord;
+  typed: Typed | undefined;
+  /** The value to be saved; absent while nothing or nothing readable is typed. */
+  value?: ReadingValue;
+  error?: string;
+  doubt?: Doubt;
+}
+
+/** How far back a value counts as the last one, for asking about a leap. */
+const LEAP_WINDOW = 10 * DAY_MS;
+
+function valueOf(kit: Kit, typed: Typed | undefined): { value?: ReadingValue; error?: string } {
+  if (!typed) return {};
+  if (typed.form === 'card') {
+    if (kit.scale.form !== 'card' || typed.high >= kit.scale.steps.length) return {};
+    return {
+      value: { form: 'card', steps: [...kit.scale.steps], low: typed.low, high: typed.high },
+    };
+  }
+  if (typed.text.trim() === '') return {};
+  const value = parseNumber(typed.text);
+  if (value === null) return { error: `"${typed.text.trim()}" is not a number.` };
+  if (value < 0 && kit.parameter !== 'temperature') return { error: 'It cannot be negative.' };
+  return { value: { form: 'digital', value, unit: kit.unit } };
+}
+
+/** Reads one row of a draft: its value, what is wrong with it, what is odd about it. */
+export function rowState(
+  draft: TestDraft,
+  kit: KitRecord,
+  history: TankHistory,
+  at: number,
+): RowState {
+  const typed = draft.values[kit.id];
+  const row: RowState = { kit, typed, ...valueOf(kit.body, typed) };
+  if (row.value?.form !== 'digital' || typed?.form !== 'digital') return row;
+  if (draft.kept[kit.id] === typed.text) return row;
+  const { parameter, unit } = kit.body;
+  const last = latestReading(history, parameter);
+  const recent = last && at - last.at < LEAP_WINDOW ? last.best : undefined;
+  const doubt = doubtOf(parameter, row.value.value, unit, recent);
+  return doubt ? { ...row, doubt } : row;
+}
+
+/** The entry a row becomes. */
+export function entryOf(
+  draft: TestDraft,
+  row: RowState,
+  tankId: string,
+  at: string,
+): ReadingEntry | null {
+  if (!row.value) return null;
+  const typed = row.typed;
+  const confirmed = typed?.form === 'digital' && draft.kept[row.kit.id] === typed.text;
+  return {
+    kind: 'reading',
+    tankId,
+    at,
+    parameter: row.kit.body.parameter,
+    kitId: row.kit.id,
+    value: row.value,
+    dilution: draft.dilution[row.kit.id] ?? 1,
+    ...(confirmed ? { confirmed: true as const } : {}),
+  };
+}
+
+/** The row as a reading, before it is saved: what its meaning is worked out from. */
+export function previewOf(
+  draft: TestDraft,
+  row: RowState,
+  history: TankHistory,
+  at: string,
+): Reading | null {
+  const entry = entryOf(draft, row, history.tankId, at);
+  return entry && toReading('draft', entry, row.kit.body, history.tank.zone);
+}
+
+/** "card, as NH4": how a kit reads, in a few words. */
+export function kitWords(kit: Kit): string {
+  const basis = / (N|NH3|NH4|NO2|NO3|PO4|P)$/.exec(kit.unit)?.[1];
+  const form = kit.scale.form === 'card' ? 'card' : 'meter';
+  return basis ? `${form}, as ${basis}` : form;
+}

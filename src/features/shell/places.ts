@@ -1,0 +1,59 @@
+import type { ComponentType } from 'react';
+import Activity from 'lucide-react-native/icons/chart-spline';
+import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import Locate from 'lucide-react-native/icons/locate';
+import Waves from 'lucide-react-native/icons/waves-horizontal';
+
+export interface Place {
+  path: string;
+  label: string;
+  /** The key that goes there. */
+  hotkey?: string;
+}
+
+export interface BarPlace extends Place {
+  icon: ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
+}
+
+/** The places a thumb reaches at the foot of a phone. */
+export const BAR: readonly BarPlace[] = [
+  { path: '/', label: 'Today', hotkey: 't', icon: Locate },
+  { path: '/water', label: 'Water', hotkey: 'w', icon: Waves },
+  { path: '/cycle', label: 'Cycle', hotkey: 'c', icon: Activity },
+  { path: '/more', label: 'More', icon: Ellipsis },
+];
+
+/** Every other place: behind More on a phone, in the rail where it is wide. */
+export const MORE: readonly (Place & { note: string })[] = [
+  { path: '/tanks', label: 'Tanks', note: 'Volumes, lid, heater, and what each was filled with' },
+  {
+    path: '/instruments',
+    label: 'Instruments',
+    hotkey: 'i',
+    note: 'Test kits and meters, their steps and dates',
+  },
+  { path: '/data', label: 'Data', hotkey: 'd', note: 'Export, import, undo' },
+  { path: '/guide', label: 'Guide', hotkey: 'g', note: 'What the words mean' },
+  { path: '/settings', label: 'Settings', hotkey: 's', note: 'Units, bands, day and night' },
+];
+
+/** Places that need no tank. */
+const FREE = ['/tanks', '/instruments', '/data', '/guide', '/settings', '/more', '/demo'];
+
+export function needsTank(path: string): boolean {
+  return path !== '/' && !FREE.some((free) => path === free || path.startsWith(`${free}/`));
+}
+
+/** Screens that take the whole of a phone: entering something is one thing at a time. */
+export function isEntryPath(path: string): boolean {
+  return path === '/log' || path.startsWith('/log/');
+}
+
+/** The place a path belongs to, for marking it in the bar and the rail. */
+export function placeOf(path: string): string {
+  const all = [...BAR, ...MORE].map((place) => place.path);
+  return (
+    all.find((place) => place !== '/' && (path === place || path.startsWith(`${place}/`))) ??
+    (path === '/' ? '/' : '')
+  );
+}

@@ -1,0 +1,352 @@
+import { useRouter } from 'expo-router';
+import { useState, type ReactNode } from 'react';
+import { StyleSheet, View } from 'react-native';
+import { headOf, isType } from '@/core/records/log';
+import {
+  FIRST_KITS,
+  KIT_TEMPLATES,
+  kitFrom,
+  type KitTemplateId,
+} from '@/core/records/kitTemplates';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { dayOf } from '@/core/time/zone';
+import { formatPlain, listWords } from '@/core/units/format';
+import { recordAct } from '@/store/record';
+import { selectKits, selectLog, selectNow, selectSettings } from '@/store/selectors';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { tankChosen } from '@/store/sessionSlice';
+import { Button } from '@/ui/Press';
+import { Choice, Tick } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Remark } from '@/ui/Remark';
+import { SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { color, space } from '@/ui/tokens';
+import { useWide } from '@/ui/useWide';
+import { Words } from '@/ui/Words';
+import { emptyTankForm, formOfTank, readTank, tankFormSchema, type TankForm } from './tankForm';
+import { VolumeWorking } from './VolumeWorking';
+
+const styles = StyleSheet.create({
+  fields: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },
+  field: { flexGrow: 1, flexBasis: 104 },
+  footer: {
+    flexDirection: 'row',
+    gap: space.m,
+    paddingHorizontal: 20,
+    paddingVertical: space.m,
+    borderTopWidth: 1,
+    borderColor: color.rule,
+    backgroundColor: color.raised,
+  },
+});
+
+/** Sets up a tank, or changes one. */
+export function TankFormScreen({ id }: { id?: string }) {
+  const head = useAppSelector((state) => (id ? headOf(selectLog(state), id) : undefined));
+  if (id && !(head && isType(head, 'tank') && !head.deleted)) {
+    return (
+      <Screen>
+        <Opening title="This tank is gone.">
+          It was removed, or belongs to another log. Data shows what was changed lately.
+        </Opening>
+      </Screen>
+    );
+  }
+  return <Editor key={id ?? 'new'} editing={head && isType(head, 'tank') ? head : undefined} />;
+}
+
+function Fields({ children }: { children: ReactNode }) {
+  return <View style={styles.fields}>{children}</View>;
+}
+
+function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
+  const settings = useAppSelector(selectSettings);
+  const kits = useAppSelector(selectKits);
+  const now = useAppSelector(selectNow);
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const wide = useWide();
+  const zone = editing?.body.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const today = dayOf(now, zone);
+  const [start] = useState(() =>
+    editing ? formOfTank(editing.body, settings) : emptyTankForm(today),
+  );
+  const [form, setForm] = useDraft<TankForm>(`tank/${editing?.id ?? 'new'}`, tankFormSchema, start);
+  const [tests, setTests] = useState<readonly KitTemplateId[]>(FIRST_KITS);
+  const [shown, setShown] = useState(false);
+  const set = (changes: Partial<TankForm>) => setForm({ ...form, ...changes });
+  const result = readTank(form, settings, { today, zone, school: editing?.body.school });
+  const errors = shown && !result.ok ? result.errors : {};
+  const volume = result.ok ? result.tank.volume : result.volume;
+  const firstTank = !editing && kits.length === 0;
+
+  const field = (name: keyof TankForm, label: string, unit?: string, hint?: string) => (
+    <Field
+      style={styles.field}
+      label={label}
+      unit={unit}
+      kind="number"
+      hint={hint}
+      value={String(form[name])}
+      error={errors[name]}
+      onChange={(text) => set({ [name]: text })}
+    />
+  );
+  const save = async () => {
+    setShown(true);
+    if (!result.ok) return;
+    let tankId = editing?.id ?? '';
+    await dispatch(
+      recordAct(
+        (act) => {
+          if (editing) act.revise(editing, result.tank);
+          else tankId = act.create('tank', result.tank);
+          if (firstTank) {
+            (Object.keys(KIT_TEMPLATES) as KitTemplateId[])
+              .filter((template) => tests.includes(template))
+              .forEach((template, order) => act.create('kit', kitFrom(template, order)));
+          }
+        },
+        editing ? 'Changed the tank' : `Set up ${result.tank.name}`,
+      ),
+    );
+    setForm(null);
+    dispatch(tankChosen(tankId));
+    router.replace('/');
+  };
+  const remove = async () => {
+    if (!editing) return;
+    await dispatch(recordAct((act) => act.remove(editing), `Removed ${editing.body.name}`));
+    setForm(null);
+    dispatch(tankChosen(null));
+    router.replace('/tanks');
+  };
+  const missing = result.ok ? [] : Object.keys(result.errors);
+  const { lengthUnit, volumeUnit, massUnit } = settings;
+  return (
+    <Screen
+      aside={volume ? <VolumeWorking volume={volume} unit={volumeUnit} /> : undefined}
+      footer={
+        <View style={styles.footer}>
+          <Button
+            label="Cancel"
+            onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+          />
+          <Button
+            kind="primary"
+            label={editing ? 'Save the change' : 'Set up this tank'}
+            onPress={() => void save()}
+            style={{ flex: 1 }}
+          />
+        </View>
+      }
+    >
+      <Opening title={editing ? 'Change the tank.' : 'Your tank.'}>
+        {editing
+          ? 'What you change here changes every sum that rests on it; the old record stays in the history.'
+          : 'Its water first: every dose and every change is sized by it. You can mend any of this later.'}
+      </Opening>
+      {shown && missing.length > 0 ? (
+        <Remark tone="watch" title="Not saved yet">
+          {`${missing.length === 1 ? 'One field needs' : `${missing.length} fields need`} a look; what you typed is kept.`}
+        </Remark>
+      ) : null}
+      <Field
+        label="Name"
+        value={form.name}
+        error={errors.name}
+        onChange={(name) => set({ name })}
+      />
+      <Choice
+        label="Kind"
+        value={form.kind}
+        onChange={(kind) => set({ kind })}
+        options={[
+          { value: 'display', label: 'Display' },
+          { value: 'quarantine', label: 'Quarantine' },
+          { value: 'other', label: 'Other' },
+        ]}
+      />
+      <Choice
+        label="Where it stands"
+        value={form.stage}
+        onChange={(stage) => set({ stage })}
+        options={[
+          { value: 'empty', label: 'Not filled' },
+          { value: 'filled', label: 'Filled, cycling' },
+          { value: 'running', label: 'Already running' },
+        ]}
+      />
+      {form.stage !== 'empty' ? (
+        <Fields>
+          <Field
+            style={styles.field}
+            label="Filled on"
+            value={form.filledOn}
+            placeholder="2026-11-04"
+            hint="year-month-day"
+            error={errors.filledOn}
+            onChange={(filledOn) => set({ filledOn })}
+          />
+          {form.stage === 'running' ? (
+            <Field
+              style={styles.field}
+              label="Cycled, with animals, since"
+              value={form.runningSince}
+              placeholder="2026-06-10"
+              hint="year-month-day"
+              error={errors.runningSince}
+              onChange={(runningSince) => set({ runningSince })}
+            />
+          ) : null}
+        </Fields>
+      ) : null}
+      <SectionHead title="The water" />
+      <Choice
+        label="Size by"
+        value={form.shellBy}
+        onChange={(shellBy) => set({ shellBy })}
+        options={[
+          { value: 'dimensions', label: 'Dimensions' },
+          { value: 'label', label: 'The label' },
+        ]}
+      />
+      {form.shellBy === 'dimensions' ? (
+        <Fields>
+          {field('length', 'Length', lengthUnit)}
+          {field('width', 'Width', lengthUnit)}
+          {field('height', 'Height', lengthUnit)}
+          {field('glass', 'Glass', 'mm')}
+          {field('fillGap', 'Water below rim', lengthUnit)}
+        </Fields>
+      ) : (
+        field('labelVolume', 'Volume on the label', volumeUnit)
+      )}
+      <Fields>
+        {field('rockMass', 'Rock, dry', massUnit)}
+        {field('sandDepth', 'Sand depth', lengthUnit)}
+        {field('rockDensity', 'Rock density', 'kg/L', 'Porous rock about 2')}
+      </Fields>
+      <Choice
+        label="Sump"
+        value={form.sumpBy}
+        onChange={(sumpBy) => set({ sumpBy })}
+        options={[
+          { value: 'none', label: 'None' },
+          { value: 'litres', label: 'By volume' },
+          { value: 'box', label: 'By size' },
+        ]}
+      />
+      {form.sumpBy === 'litres' ? field('sumpVolume', 'Water in the sump', volumeUnit) : null}
+      {form.sumpBy === 'box' ? (
+        <Fields>
+          {field('sumpLength', 'Inside length', lengthUnit)}
+          {field('sumpWidth', 'Inside width', lengthUnit)}
+          {field('sumpDepth', 'Water depth, pump on', lengthUnit)}
+        </Fields>
+      ) : null}
+      <Choice
+        label="Was the fill measured?"
+        value={form.fillBy}
+        onChange={(fillBy) => set({ fillBy })}
+        options={[
+          { value: 'none', label: 'No' },
+          { value: 'litres', label: 'Counted' },
+          { value: 'rate', label: 'By time' },
+        ]}
+      />
+      {form.fillBy === 'litres' ? field('fillVolume', 'Water that went in', volumeUnit) : null}
+      {form.fillBy === 'rate' ? (
+        <Fields>
+          {field('fillMinutes', 'Time it ran', 'min')}
+          {field('fillRate', 'Made in a minute', `${volumeUnit}/min`)}
+        </Fields>
+      ) : null}
+      {volume && !wide ? null : volume ? null : (
+        <Words as="soft">The net water and its working appear once the sizes are in.</Words>
+      )}
+      <SectionHead title="Rock and light" />
+      <Choice
+        label="Rock"
+        value={form.rock}
+        onChange={(rock) => set({ rock })}
+        options={[
+          { value: 'dryRock', label: 'Dry' },
+          { value: 'organicDryRock', label: 'Dry, with old organics' },
+          { value: 'liveRock', label: 'Live' },
+          { value: 'establishedMedia', label: 'From another tank' },
+          { value: 'none', label: 'None' },
+        ]}
+      />
+      <Choice
+        label="Light during the cycle"
+        value={form.light}
+        onChange={(light) => set({ light })}
+        options={[
+          { value: 'off', label: 'Off' },
+          { value: 'on', label: 'On' },
+          { value: 'onWithSand', label: 'Off until sand is in' },
+        ]}
+      />
+      <SectionHead title="Before the first fish" />
+      <Tick
+        label="A lid or mesh is fitted"
+        note="Every new fish jumps when stressed."
+        value={form.lid}
+        onChange={(lid) => set({ lid })}
+      />
+      <Field
+        label="Heater held against a thermometer on"
+        value={form.heaterVerifiedOn}
+        placeholder="not yet"
+        hint="year-month-day; leave empty if it has not been. Unplug it before hands go in."
+        error={errors.heaterVerifiedOn}
+        onChange={(heaterVerifiedOn) => set({ heaterVerifiedOn })}
+      />
+      <Button label="It was today" onPress={() => set({ heaterVerifiedOn: today })} />
+      {firstTank ? <FirstTests tests={tests} onChange={setTests} /> : null}
+      {editing ? (
+        <Button kind="danger" label="Remove this tank" onPress={() => void remove()} />
+      ) : null}
+    </Screen>
+  );
+}
+
+/** Which tests the keeper owns; their steps are set right later, from the card at hand. */
+function FirstTests({
+  tests,
+  onChange,
+}: {
+  tests: readonly KitTemplateId[];
+  onChange: (tests: readonly KitTemplateId[]) => void;
+}) {
+  return (
+    <View>
+      <SectionHead title="What you test with" />
+      <Words as="soft">
+        Check the steps against your own card afterwards, under Instruments: a step that is not on
+        the card cannot be read.
+      </Words>
+      {(Object.keys(KIT_TEMPLATES) as KitTemplateId[]).map((id) => {
+        const kit = KIT_TEMPLATES[id];
+        const chosen = tests.includes(id);
+        return (
+          <Tick
+            key={id}
+            label={kit.name}
+            note={
+              kit.scale.form === 'card'
+                ? `${listWords(kit.scale.steps.map((step) => formatPlain(step)))} ppm, as ${kit.unit.split(' ')[1]}`
+                : `reads to ${formatPlain(kit.scale.resolution, 4)} ${kit.unit === 'pH' ? 'pH' : kit.unit}`
+            }
+            value={chosen}
+            onChange={(value) =>
+              onChange(value ? [...tests, id] : tests.filter((other) => other !== id))
+            }
+          />
+        );
+      })}
+    </View>
+  );
+}

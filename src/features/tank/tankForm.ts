@@ -1,0 +1,247 @@
+import * as z from 'zod';
+import { daySchema } from '@/core/records/schema/common';
+import {
+  DEFAULT_SCHOOL,
+  LIGHT_PLANS,
+  ROCKS,
+  TANK_KINDS,
+  type Tank,
+} from '@/core/records/schema/tank';
+import type { Settings } from '@/core/records/schema/settings';
+import { formatPlain } from '@/core/units/format';
+import { linearFromCanonical, linearToCanonical, type LinearUnit } from '@/core/units/units';
+import { DEFAULT_ROCK_DENSITY } from '@/core/water/volume';
+import { FormReader, type FormErrors } from '@/shared/formText';
+
+/** A tank half described: every field as text, in the keeper's own units. */
+export const tankFormSchema = z.object({
+  name: z.string(),
+  kind: z.enum(TANK_KINDS),
+  stage: z.enum(['empty', 'filled', 'running']),
+  filledOn: z.string(),
+  runningSince: z.string(),
+  shellBy: z.enum(['dimensions', 'label']),
+  length: z.string(),
+  width: z.string(),
+  height: z.string(),
+  glass: z.string(),
+  fillGap: z.string(),
+  labelVolume: z.string(),
+  rockMass: z.string(),
+  rockDensity: z.string(),
+  sandDepth: z.string(),
+  sumpBy: z.enum(['none', 'litres', 'box']),
+  sumpVolume: z.string(),
+  sumpLength: z.string(),
+  sumpWidth: z.string(),
+  sumpDepth: z.string(),
+  fillBy: z.enum(['none', 'litres', 'rate']),
+  fillVolume: z.string(),
+  fillMinutes: z.string(),
+  fillRate: z.string(),
+  rock: z.enum(ROCKS),
+  light: z.enum(LIGHT_PLANS),
+  lid: z.boolean(),
+  heaterVerifiedOn: z.string(),
+});
+export type TankForm = z.infer<typeof tankFormSchema>;
+
+/** An empty form, for a tank filled today. */
+export function emptyTankForm(today: string): TankForm {
+  return {
+    name: '',
+    kind: 'display',
+    stage: 'filled',
+    filledOn: today,
+    runningSince: '',
+    shellBy: 'dimensions',
+    length: '',
+    width: '',
+    height: '',
+    glass: '',
+    fillGap: '',
+    labelVolume: '',
+    rockMass: '0',
+    rockDensity: formatPlain(DEFAULT_ROCK_DENSITY),
+    sandDepth: '0',
+    sumpBy: 'none',
+    sumpVolume: '',
+    sumpLength: '',
+    sumpWidth: '',
+    sumpDepth: '',
+    fillBy: 'none',
+    fillVolume: '',
+    fillMinutes: '',
+    fillRate: '',
+    rock: 'dryRock',
+    light: 'off',
+    lid: false,
+    heaterVerifiedOn: '',
+  };
+}
+
+/** The form of a tank that exists, in the keeper's units. */
+export function formOfTank(tank: Tank, settings: Settings): TankForm {
+  const text = (value: number, unit: LinearUnit) =>
+    formatPlain(linearFromCanonical(value, unit), 3);
+  const cm = (value: number) => text(value, settings.lengthUnit);
+  const litres = (value: number) => text(value, settings.volumeUnit);
+  const { shell, sump, measuredAtFill: fill } = tank.volume;
+  const form: TankForm = {
+    ...emptyTankForm(tank.filledOn ?? ''),
+    name: tank.name,
+    kind: tank.kind,
+    stage: tank.runningSince ? 'running' : tank.filledOn ? 'filled' : 'empty',
+    filledOn: tank.filledOn ?? '',
+    runningSince: tank.runningSince ?? '',
+    shellBy: shell.by,
+    rockMass: text(tank.volume.rockKg * 1000, settings.massUnit),
+    rockDensity: formatPlain(tank.volume.rockDensity),
+    sandDepth: cm(tank.volume.sandDepth),
+    sumpBy: sump?.by ?? 'none',
+    fillBy: fill?.by ?? 'none',
+    rock: tank.rock,
+    light: tank.light,
+    lid: tank.lid,
+    heaterVerifiedOn: tank.heaterVerifiedOn ?? '',
+  };
+  if (shell.by === 'label') form.labelVolume = litres(shell.litres);
+  else {
+    form.length = cm(shell.box.length);
+    form.width = cm(shell.box.width);
+    form.height = cm(shell.box.height);
+    form.glass = formatPlain(shell.box.glass);
+    form.fillGap = cm(shell.box.fillGap);
+  }
+  if (sump?.by === 'litres') form.sumpVolume = litres(sump.litres);
+  if (sump?.by === 'box') {
+    form.sumpLength = cm(sump.length);
+    form.sumpWidth = cm(sump.width);
+    form.sumpDepth = cm(sump.waterDepth);
+  }
+  if (fill?.by === 'litres') form.fillVolume = litres(fill.litres);
+  if (fill?.by === 'rate') {
+    form.fillMinutes = formatPlain(fill.minutes);
+    form.fillRate = formatPlain(linearFromCanonical(fill.litresPerMinute, settings.volumeUnit), 4);
+  }
+  return form;
+}
+
+export type TankResult =
+  | { ok: true; tank: Tank }
+  /** The volume alone may be readable before the rest is, so that its working can be shown. */
+  | { ok: false; errors: FormErrors<TankForm>; volume: Tank['volume'] | null };
+
+function dayField(
+  read: FormReader<TankForm>,
+  form: TankForm,
+  field: 'filledOn' | 'runningSince' | 'heaterVerifiedOn',
+  today: string,
+): string | null {
+  const text = form[field].trim();
+  if (!daySchema.safeParse(text).success) {
+    read.fail(field, 'Write the day as 2026-11-04.');
+    return null;
+  }
+  if (text > today) read.fail(field, 'That day lies ahead.');
+  return text;
+}
+
+function readVolume(
+  form: TankForm,
+  settings: Settings,
+  read: FormReader<TankForm>,
+): Tank['volume'] {
+  const cm = (field: keyof TankForm, limits = { aboveZero: true, max: 2000 }) =>
+    linearToCanonical(read.number(field, limits), settings.lengthUnit);
+  const litres = (field: keyof TankForm) =>
+    linearToCanonical(read.number(field, { aboveZero: true, max: 1_000_000 }), settings.volumeUnit);
+  const zeroOk = { min: 0, max: 2000 } as never;
+  return {
+    shell:
+      form.shellBy === 'label'
+        ? { by: 'label', litres: litres('labelVolume') }
+        : {
+            by: 'dimensions',
+            box: {
+              length: cm('length'),
+              width: cm('width'),
+              height: cm('height'),
+              glass: read.number('glass', { min: 0, max: 60 }),
+              fillGap: cm('fillGap', zeroOk),
+            },
+          },
+    rockKg:
+      linearToCanonical(read.number('rockMass', { min: 0, max: 20_000 }), settings.massUnit) / 1000,
+    rockDensity: read.number('rockDensity', { min: 1, max: 4 }),
+    sandDepth: cm('sandDepth', zeroOk),
+    sump:
+      form.sumpBy === 'none'
+        ? null
+        : form.sumpBy === 'litres'
+          ? { by: 'litres', litres: litres('sumpVolume') }
+          : {
+              by: 'box',
+              length: cm('sumpLength'),
+              width: cm('sumpWidth'),
+              waterDepth: cm('sumpDepth'),
+            },
+    measuredAtFill:
+      form.fillBy === 'none'
+        ? null
+        : form.fillBy === 'litres'
+          ? { by: 'litres', litres: litres('fillVolume') }
+          : {
+              by: 'rate',
+              minutes: read.number('fillMinutes', { aboveZero: true }),
+              litresPerMinute: litres('fillRate'),
+            },
+  };
+}
+
+/** The tank a form stands for, or what is missing from it field by field. */
+export function readTank(
+  form: TankForm,
+  settings: Settings,
+  context: { today: string; zone: string; school?: Tank['school'] },
+): TankResult {
+  const volumeRead = new FormReader(form);
+  const volume = readVolume(form, settings, volumeRead);
+  const read = new FormReader(form);
+  const name = form.name.trim();
+  if (name === '') read.fail('name', 'Give it a name.');
+  if (name.length > 60) read.fail('name', 'Sixty letters at most.');
+  const filledOn = form.stage === 'empty' ? null : dayField(read, form, 'filledOn', context.today);
+  const runningSince =
+    form.stage === 'running' ? dayField(read, form, 'runningSince', context.today) : null;
+  if (filledOn && runningSince && runningSince < filledOn) {
+    read.fail('runningSince', 'That is before it was filled.');
+  }
+  const heaterVerifiedOn =
+    form.heaterVerifiedOn.trim() === ''
+      ? null
+      : dayField(read, form, 'heaterVerifiedOn', context.today);
+  if (!read.ok || !volumeRead.ok) {
+    return {
+      ok: false,
+      errors: { ...volumeRead.errors, ...read.errors },
+      volume: volumeRead.ok ? volume : null,
+    };
+  }
+  return {
+    ok: true,
+    tank: {
+      name,
+      kind: form.kind,
+      zone: context.zone,
+      filledOn,
+      runningSince,
+      volume,
+      rock: form.rock,
+      light: form.light,
+      school: context.school ?? DEFAULT_SCHOOL,
+      lid: form.lid,
+      heaterVerifiedOn,
+    },
+  };
+}

@@ -1,0 +1,68 @@
+import { useRouter } from 'expo-router';
+import { StyleSheet, View } from 'react-native';
+import { dueWords, type DueTask } from '@/core/tasks/cadence';
+import { capitalise, countOf, listWords } from '@/core/units/format';
+import { PARAMETERS } from '@/core/parameters/registry';
+import { Row, SectionHead } from '@/ui/Row';
+import { color } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  ring: { width: 24, height: 24, borderRadius: 12, borderWidth: 1.5, borderColor: color.ink },
+});
+
+/** Tests that fall due together are one sitting, and one row. */
+export function grouped(tasks: readonly DueTask[]): DueTask[] {
+  const now = tasks.filter((task) => task.kind === 'test' && task.inDays <= 0);
+  const rest = tasks.filter((task) => !now.includes(task));
+  const first = now[0];
+  if (!first || now.length === 1) return [...now, ...rest];
+  const parameters = now.flatMap((task) => task.parameters);
+  const oldest = now.reduce((a, b) => (a.inDays <= b.inDays ? a : b));
+  return [
+    {
+      ...oldest,
+      id: 'test-due',
+      title: `Test ${listWords(parameters.map((id) => PARAMETERS[id].inSentence))}`,
+      because: capitalise(oldest.because),
+      minutes: Math.max(...now.map((task) => task.minutes)),
+      parameters,
+    },
+    ...rest,
+  ];
+}
+
+/** What is due, most useful first; each row leads to where it is done. */
+export function DueList({ tasks, tankId }: { tasks: readonly DueTask[]; tankId: string }) {
+  const router = useRouter();
+  const rows = grouped(tasks).slice(0, 6);
+  const due = rows.filter((task) => task.inDays <= 0).length;
+  return (
+    <View>
+      <SectionHead
+        title="Due"
+        end={due === 0 ? 'nothing today' : `${countOf(due, 'thing')} today`}
+      />
+      {rows.map((task) => (
+        <Row
+          key={task.id}
+          title={task.title}
+          note={task.because}
+          accessibleName={`${task.title}, ${dueWords(task.inDays)}. ${task.because}`}
+          lead={<View style={styles.ring} />}
+          end={
+            <>
+              <Words as="soft" style={{ color: color.ink }}>
+                {dueWords(task.inDays)}
+              </Words>
+              <Words as="aside">{`${task.minutes} min`}</Words>
+            </>
+          }
+          onPress={() =>
+            router.push((task.kind === 'test' ? '/log/test' : `/tanks/${tankId}`) as never)
+          }
+        />
+      ))}
+    </View>
+  );
+}

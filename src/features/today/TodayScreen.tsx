@@ -1,0 +1,115 @@
+import { useMemo } from 'react';
+import { View } from 'react-native';
+import { todaySentence, outOfBand } from '@/core/cycle/sentence';
+import { readingWords } from '@/core/history/reading';
+import { PARAMETERS } from '@/core/parameters/registry';
+import { shortDay } from '@/core/time/words';
+import { daysBetween } from '@/core/time/zone';
+import {
+  selectBands,
+  selectDueTasks,
+  selectHistory,
+  selectMilestones,
+  selectNow,
+  selectSettings,
+  selectVerdict,
+} from '@/store/selectors';
+import { useAppSelector } from '@/store/hooks';
+import { TankHead } from '@/shared/TankHead';
+import { Course } from '@/ui/course/Course';
+import { Remark } from '@/ui/Remark';
+import { SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { useWide } from '@/ui/useWide';
+import { DueList } from './DueList';
+import { Lately } from './Lately';
+import { LatestStrip } from './LatestStrip';
+
+/** Whether the tank may take fish, where it is on its course, and what is worth doing now. */
+export function TodayScreen() {
+  const history = useAppSelector(selectHistory);
+  const verdict = useAppSelector(selectVerdict);
+  const milestones = useAppSelector(selectMilestones);
+  const tasks = useAppSelector(selectDueTasks);
+  const settings = useAppSelector(selectSettings);
+  const bands = useAppSelector(selectBands);
+  const now = useAppSelector(selectNow);
+  const wide = useWide();
+  const marks = useMemo(
+    () =>
+      milestones.map((m) => ({
+        ...m,
+        date: m.passed
+          ? shortDay(m.at, history?.tank.zone ?? 'UTC')
+          : `from ${shortDay(m.at, history?.tank.zone ?? 'UTC')}`,
+      })),
+    [milestones, history],
+  );
+  const ticks = useMemo(
+    () =>
+      history
+        ? [...new Set(Object.values(history.readings).flatMap((list) => list.map((r) => r.at)))]
+        : [],
+    [history],
+  );
+  if (!history || !verdict) return null;
+  const { zone } = history.tank;
+  const sentence = todaySentence(history, verdict, bands);
+  const day = history.start === null ? null : daysBetween(history.start, now, zone);
+  const due = <DueList tasks={tasks} tankId={history.tankId} />;
+  const watch = outOfBand(history, bands, now).filter(() => history.tank.runningSince === null);
+  const watching =
+    watch.length > 0 ? (
+      <View style={{ gap: 12 }}>
+        <SectionHead title="Watch" />
+        {watch.map(({ parameter, reading, side }) => (
+          <Remark
+            key={parameter}
+            tone="caution"
+            title={`${PARAMETERS[parameter].name} is ${side === 'below' ? 'low' : 'high'}`}
+          >
+            {`${readingWords(reading)} on ${shortDay(reading.at, zone)}. ${WATCH_NOTES[parameter] ?? ''}`.trim()}
+          </Remark>
+        ))}
+      </View>
+    ) : null;
+  return (
+    <Screen
+      head={<TankHead />}
+      aside={
+        wide ? (
+          <>
+            {due}
+            {watching}
+          </>
+        ) : undefined
+      }
+    >
+      <Opening title={sentence.title}>{sentence.detail}</Opening>
+      {marks.length > 0 && day !== null ? (
+        <Course
+          marks={marks}
+          ticks={ticks}
+          now={now}
+          nowLabel={`now, day ${day}`}
+          summary={`The course of ${history.tank.name}: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}; now day ${day}.`}
+        />
+      ) : null}
+      <LatestStrip history={history} settings={settings} bands={bands} now={now} />
+      {wide ? null : (
+        <>
+          {due}
+          {watching}
+        </>
+      )}
+      <Lately history={history} now={now} most={wide ? 6 : 4} />
+    </Screen>
+  );
+}
+
+const WATCH_NOTES: Partial<Record<keyof typeof PARAMETERS, string>> = {
+  alkalinity: 'Clearing ammonium uses it up, and a colony short of it slows.',
+  temperature: 'A cold tank cycles slowly; a hot one holds less oxygen.',
+  salinity: 'With animals in, raise it by 1 ppt a day at most and lower it by 2.',
+  ph: 'Do not chase pH; fresh air and alkalinity move it.',
+};

@@ -1,0 +1,252 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { bandWords } from '@/core/cycle/verdict/conditions';
+import { nitriteSpoils } from '@/core/cycle/verdict/chain';
+import { readingWords, type Reading } from '@/core/history/reading';
+import { shownReading } from '@/core/history/shown';
+import { kitOf, latestReading, type TankHistory } from '@/core/history/tankHistory';
+import { trendOf } from '@/core/history/trend';
+import { sideOf } from '@/core/parameters/bands';
+import { fromCanonical } from '@/core/parameters/convert';
+import { PARAMETERS, type ParameterId } from '@/core/parameters/registry';
+import { agoWords, momentWords, shortDay } from '@/core/time/words';
+import { DAY_MS } from '@/core/time/zone';
+import { countOf, formatPlain } from '@/core/units/format';
+import { unitDecimals, unitSymbol } from '@/core/units/units';
+import { selectBands, selectLog, selectNow, selectSettings } from '@/store/selectors';
+import { useAppSelector } from '@/store/hooks';
+import { datedSpan } from '@/shared/chartSpan';
+import { otherEvents } from '@/shared/eventWords';
+import { TimeChart, type ChartPoint } from '@/ui/chart/TimeChart';
+import { Choice } from '@/ui/Choice';
+import { Button } from '@/ui/Press';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening } from '@/ui/Screen';
+import { Figure, Words } from '@/ui/Words';
+import { color } from '@/ui/tokens';
+
+const SPANS = [
+  { value: '30', label: '30 days' },
+  { value: '90', label: '3 months' },
+  { value: 'all', label: 'All' },
+] as const;
+const SHOWN_AT_FIRST = 12;
+
+/** One parameter: its sentence, its history with band and events, and every reading to correct. */
+export function ParameterDetail({
+  parameter,
+  history,
+}: {
+  parameter: ParameterId;
+  history: TankHistory;
+}) {
+  const bands = useAppSelector(selectBands);
+  const settings = useAppSelector(selectSettings);
+  const now = useAppSelector(selectNow);
+  const [spanChoice, setSpanChoice] = useState<(typeof SPANS)[number]['value'] | null>(null);
+  const readings = history.readings[parameter];
+  const unit = settings.parameterUnits[parameter];
+  const spec = PARAMETERS[parameter];
+  const band = bands[parameter];
+  const zone = history.tank.zone;
+  const first = readings[0]?.at ?? now;
+  const span = spanChoice ?? (now - first > 45 * DAY_MS ? '90' : 'all');
+  const from = span === 'all' ? first : Math.max(first, now - Number(span) * DAY_MS);
+  const { title, detail } = parameterSentence(parameter, history, band, now);
+  const chart = useMemo(() => {
+    const shown = (canonical: number) => fromCanonical(canonical, unit);
+    const visible = readings.filter((reading) => reading.at >= from);
+    const points: ChartPoint[] = visible.map((reading) => ({
+      x: reading.at,
+      y: shown(reading.best),
+      low: shown(reading.range.low),
+      high: shown(Math.min(reading.range.high, reading.best * 2 + 1e-9)),
+      aside:
+        !reading.counts ||
+        reading.expired ||
+        (parameter === 'nitrate' && nitriteSpoils(history, reading)),
+    }));
+    return { visible, points };
+  }, [readings, from, unit, history, parameter]);
+  const dated = datedSpan(from, now, zone);
+  const events = [
+    ...history.waterChanges.map((c) => ({ x: c.at, label: 'Water change' })),
+    ...history.doses.map((d) => ({ x: d.at, label: 'Dose' })),
+  ].filter((event) => event.x >= dated.from);
+  return (
+    <View style={{ gap: 12 }}>
+      <Opening title={title}>{detail}</Opening>
+      {readings.length > 0 ? (
+        <>
+          {now - first > 30 * DAY_MS ? (
+            <Choice label="Span" bare options={SPANS} value={span} onChange={setSpanChoice} />
+          ) : null}
+          <TimeChart
+            series={[
+              {
+                id: parameter,
+                label: spec.inSentence,
+                points: chart.points,
+                marker: MARKERS[parameter] ?? 'circle',
+                filled: parameter !== 'nitrite' && parameter !== 'nitrate',
+                stroke: parameter === 'nitrite' ? color.deep : color.ink,
+                dash: parameter === 'nitrite' ? '6 4' : parameter === 'nitrate' ? '2 3' : undefined,
+              },
+            ]}
+            from={dated.from}
+            to={dated.to}
+            now={now}
+            unit={unitSymbol(unit)}
+            zeroBased={spec.zeroBased}
+            band={
+              band && { low: fromCanonical(band.low, unit), high: fromCanonical(band.high, unit) }
+            }
+            events={events}
+            xTicks={dated.ticks}
+            formatY={(value) => formatPlain(value, unitDecimals(unit))}
+            summary={`${spec.name} over time, ${countOf(chart.points.length, 'reading')}${band ? `, with the band ${bandWords(band, unit)}` : ''}.`}
+            table={{
+              columns: ['When', 'Read', 'Range it stands for'],
+              rows: chart.visible.map((reading) => [
+                momentWords(reading.at, zone, now),
+                readingWords(reading),
+                rangeText(reading, unit),
+              ]),
+            }}
+          />
+          <Words as="soft">
+            {[
+              band ? `Shaded: your band, ${bandWords(band, unit)}.` : '',
+              events.length > 0 ? 'Marks on the base line: doses and water changes.' : '',
+              parameter === 'nitrate' || readings.some((r) => r.expired || !r.counts)
+                ? 'Hollow grey marks do not count.'
+                : '',
+            ]
+              .filter(Boolean)
+              .join(' ')}
+          </Words>
+        </>
+      ) : null}
+      <ReadingList parameter={parameter} history={history} now={now} />
+    </View>
+  );
+}
+
+const MARKERS: Partial<Record<ParameterId, 'diamond' | 'triangle' | 'square'>> = {
+  ammonia: 'diamond',
+  nitrite: 'triangle',
+  nitrate: 'square',
+};
+
+function rangeText(reading: Reading, unit: Parameters<typeof fromCanonical>[1]): string {
+  const decimals = Math.max(unitDecimals(unit), 2);
+  const text = (v: number) => formatPlain(fromCanonical(v, unit), decimals);
+  if (!Number.isFinite(reading.range.high)) return `${text(reading.range.low)} or more`;
+  return `${text(reading.range.low)} to ${text(reading.range.high)} ${unitSymbol(unit)}`.trim();
+}
+
+function parameterSentence(
+  parameter: ParameterId,
+  history: TankHistory,
+  band: { low: number; high: number } | undefined,
+  now: number,
+) {
+  const { name, inSentence } = PARAMETERS[parameter];
+  const last = latestReading(history, parameter);
+  if (!last) {
+    return {
+      title: `${name} is not measured yet.`,
+      detail: `Log a test of ${inSentence} and its history begins.`,
+    };
+  }
+  const trend = trendOf(history.readings[parameter].filter((r) => r.counts));
+  const side = band ? sideOf(last.best, band) : null;
+  const where =
+    side === null
+      ? ''
+      : side === 'within'
+        ? ' and in band'
+        : ` and ${side === 'below' ? 'below' : 'above'} its band`;
+  const moving =
+    trend && trend.direction !== 'steady'
+      ? ` It is ${trend.direction} since ${shortDay(trend.since.at, history.tank.zone)}, when it read ${readingWords(trend.since)}.`
+      : trend
+        ? ` Steady since ${shortDay(trend.since.at, history.tank.zone)}.`
+        : '';
+  return {
+    title: `${name} reads ${readingWords(last)}.`,
+    detail: `Measured ${agoWords(last.at, history.tank.zone, now)}${where}.${moving}`,
+  };
+}
+
+function ReadingList({
+  parameter,
+  history,
+  now,
+}: {
+  parameter: ParameterId;
+  history: TankHistory;
+  now: number;
+}) {
+  const router = useRouter();
+  const log = useAppSelector(selectLog);
+  const settings = useAppSelector(selectSettings);
+  const [all, setAll] = useState(false);
+  const newest = [...history.readings[parameter]].reverse();
+  const rows = all ? newest : newest.slice(0, SHOWN_AT_FIRST);
+  return (
+    <View>
+      <SectionHead title="Readings" end={countOf(newest.length, 'reading')} />
+      {rows.map((reading) => {
+        const shown = shownReading(reading, settings.parameterUnits[parameter]);
+        const kit = kitOf(log, reading.kitId);
+        const doubts = [
+          reading.expired ? 'kit past its date' : '',
+          reading.counts ? '' : 'cannot be, so it does not count',
+          reading.entry.dilution > 1 ? `diluted ×${formatPlain(reading.entry.dilution)}` : '',
+          reading.entry.note ?? '',
+        ].filter(Boolean);
+        return (
+          <Row
+            key={reading.id}
+            title={momentWords(reading.at, history.tank.zone, now)}
+            note={[kit?.name ?? 'unknown kit', ...doubts].join(', ')}
+            accessibleName={`${shown.value} ${shown.unit}, ${momentWords(reading.at, history.tank.zone, now)}. Change`}
+            end={<Figure value={shown.value} unit={shown.unit} size={20} />}
+            onPress={() => router.push(`/log/entry/${reading.id}` as never)}
+          />
+        );
+      })}
+      {newest.length > rows.length ? (
+        <View style={{ marginTop: 12 }}>
+          <Button label={`Show all ${newest.length}`} onPress={() => setAll(true)} />
+        </View>
+      ) : null}
+      {parameter === 'ammonia' || parameter === 'nitrite' ? (
+        <EventList history={history} now={now} />
+      ) : null}
+    </View>
+  );
+}
+
+/** Doses, water changes and notes, each to be opened and corrected. */
+function EventList({ history, now }: { history: TankHistory; now: number }) {
+  const router = useRouter();
+  const zone = history.tank.zone;
+  const events = otherEvents(history);
+  if (events.length === 0) return null;
+  return (
+    <View>
+      <SectionHead title="Doses, changes and notes" />
+      {events.slice(0, 30).map((event) => (
+        <Row
+          key={event.id}
+          title={`${event.title}, ${momentWords(event.at, zone, now)}`}
+          note={event.note}
+          onPress={() => router.push(`/log/entry/${event.id}` as never)}
+        />
+      ))}
+    </View>
+  );
+}

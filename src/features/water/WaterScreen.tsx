@@ -1,0 +1,179 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { isStale } from '@/core/cycle/verdict/zero';
+import { countedReadings, latestReading, type TankHistory } from '@/core/history/tankHistory';
+import { shownReading } from '@/core/history/shown';
+import { trendOf } from '@/core/history/trend';
+import { sideOf, type Bands } from '@/core/parameters/bands';
+import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
+import type { Settings } from '@/core/records/schema/settings';
+import { agoWords } from '@/core/time/words';
+import { listWords } from '@/core/units/format';
+import { selectBands, selectHistory, selectNow, selectSettings } from '@/store/selectors';
+import { useAppSelector } from '@/store/hooks';
+import { TankHead } from '@/shared/TankHead';
+import { Button } from '@/ui/Press';
+import { ToneMark } from '@/ui/Remark';
+import { Row } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { color } from '@/ui/tokens';
+import { useWide } from '@/ui/useWide';
+import { Figure, Words } from '@/ui/Words';
+import { ParameterDetail } from './ParameterDetail';
+
+/** The latest of every parameter; where there is room, the history of one beside it. */
+export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
+  const history = useAppSelector(selectHistory);
+  const settings = useAppSelector(selectSettings);
+  const bands = useAppSelector(selectBands);
+  const now = useAppSelector(selectNow);
+  const wide = useWide();
+  const router = useRouter();
+  if (!history) return null;
+  const measured = PARAMETER_IDS.filter((id) => history.readings[id].length > 0);
+  const chosen = parameter ?? (wide ? measured[0] : undefined);
+  if (parameter && !wide) {
+    return (
+      <Screen head={<TankHead place="Water" />}>
+        <ParameterDetail parameter={parameter} history={history} />
+      </Screen>
+    );
+  }
+  const { title, detail } = waterSentence(history, bands, now);
+  const list = (
+    <View>
+      {PARAMETER_IDS.map((id) => (
+        <ParameterRow
+          key={id}
+          parameter={id}
+          history={history}
+          settings={settings}
+          bands={bands}
+          now={now}
+          current={wide && id === chosen}
+          onPress={() => router.push(`/water/${id}` as never)}
+        />
+      ))}
+    </View>
+  );
+  if (!wide) {
+    return (
+      <Screen head={<TankHead place="Water" />}>
+        <Opening title={title}>{detail}</Opening>
+        {list}
+      </Screen>
+    );
+  }
+  return (
+    <Screen
+      head={<TankHead place="Water" />}
+      aside={
+        <>
+          <Words as="section">Latest</Words>
+          {list}
+        </>
+      }
+    >
+      {chosen ? (
+        <ParameterDetail parameter={chosen} history={history} />
+      ) : (
+        <>
+          <Opening title={title}>{detail}</Opening>
+          <Button label="Log the first test" onPress={() => router.push('/log/test')} />
+        </>
+      )}
+    </Screen>
+  );
+}
+
+function waterSentence(history: TankHistory, bands: Bands, now: number) {
+  const fresh = PARAMETER_IDS.filter((id) => {
+    const last = latestReading(history, id);
+    return last && !isStale(last, now);
+  });
+  const out = fresh.filter((id) => {
+    const last = latestReading(history, id);
+    const band = bands[id];
+    return last && band && sideOf(last.best, band) !== 'within';
+  });
+  const names = (ids: readonly ParameterId[]) =>
+    listWords(ids.map((id) => PARAMETERS[id].inSentence));
+  if (PARAMETER_IDS.every((id) => history.readings[id].length === 0)) {
+    return {
+      title: 'Nothing measured yet.',
+      detail: 'The first sitting shows here, one line for each test.',
+    };
+  }
+  if (fresh.length === 0) {
+    return { title: 'All readings are old.', detail: 'None is recent enough to speak for today.' };
+  }
+  if (out.length > 0) {
+    return {
+      title:
+        out.length === 1
+          ? `One reading is out of band.`
+          : `${out.length} readings are out of band.`,
+      detail: `${names(out).replace(/^./, (c) => c.toUpperCase())} ${out.length === 1 ? 'lies' : 'lie'} outside; ${fresh.length - out.length} other recent ${fresh.length - out.length === 1 ? 'one is' : 'ones are'} fine.`,
+    };
+  }
+  return {
+    title: 'Everything recent is in band.',
+    detail: `Recent: ${names(fresh)}.`,
+  };
+}
+
+function ParameterRow({
+  parameter,
+  history,
+  settings,
+  bands,
+  now,
+  current,
+  onPress,
+}: {
+  parameter: ParameterId;
+  history: TankHistory;
+  settings: Settings;
+  bands: Bands;
+  now: number;
+  current: boolean;
+  onPress: () => void;
+}) {
+  const last = latestReading(history, parameter);
+  const { name } = PARAMETERS[parameter];
+  if (!last)
+    return <Row title={name} note="not measured yet" onPress={onPress} current={current} end="" />;
+  const shown = shownReading(last, settings.parameterUnits[parameter]);
+  const trend = trendOf(countedReadings(history, parameter));
+  const band = bands[parameter];
+  const side = band ? sideOf(last.best, band) : 'within';
+  const stale = isStale(last, now);
+  const note = [
+    agoWords(last.at, history.tank.zone, now),
+    stale ? 'too old to count' : trend ? trend.direction : '',
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return (
+    <Row
+      title={name}
+      note={note}
+      current={current}
+      accessibleName={`${name} ${shown.value} ${shown.unit}, ${note}${side === 'within' ? '' : `, ${side} its band`}`}
+      onPress={onPress}
+      end={
+        <View style={{ flexDirection: 'row', alignItems: 'center', gap: 8 }}>
+          {side !== 'within' && !stale ? (
+            <View style={{ flexDirection: 'row', gap: 3, alignItems: 'center' }}>
+              <ToneMark tone="caution" size={14} />
+              <Words as="small" style={{ color: color.magenta }}>
+                {side === 'below' ? 'low' : 'high'}
+              </Words>
+            </View>
+          ) : null}
+          <Figure value={shown.value} unit={shown.unit} size={21} />
+        </View>
+      }
+    />
+  );
+}

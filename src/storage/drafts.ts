@@ -1,0 +1,39 @@
+import type { AsyncStorage } from '@react-native-async-storage/async-storage';
+import { DRAFT } from './keys';
+
+/**
+ * Things half done: typed but not saved, timers that run, the tank last looked at. Written on every
+ * change, because nothing can be written when a page goes away. An emptied draft is kept as an
+ * empty text: a removal may resolve before it is durable, and an old draft would come back.
+ */
+export class DraftStore {
+  constructor(private readonly database: AsyncStorage) {}
+
+  async load(): Promise<Record<string, unknown>> {
+    const keys = (await this.database.getAllKeys()).filter((key) => key.startsWith(DRAFT));
+    const texts = await this.database.getMany(keys);
+    const drafts: Record<string, unknown> = {};
+    for (const key of keys) {
+      const value = parse(texts[key] ?? '');
+      if (value !== undefined) drafts[key.slice(DRAFT.length)] = value;
+    }
+    return drafts;
+  }
+
+  async save(name: string, value: unknown): Promise<void> {
+    await this.database.setItem(
+      DRAFT + name,
+      value === null || value === undefined ? '' : JSON.stringify(value),
+    );
+  }
+}
+
+/** A draft that can't be read is worth less than the screen it would break. */
+function parse(text: string): unknown {
+  if (text === '') return undefined;
+  try {
+    return JSON.parse(text) as unknown;
+  } catch {
+    return undefined;
+  }
+}

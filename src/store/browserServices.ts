@@ -1,0 +1,24 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { v7 } from 'uuid';
+import { openTabChannel } from '../storage/channel';
+import { DraftStore } from '../storage/drafts';
+import { LogStore } from '../storage/logStore';
+import { whyNotSaved } from '../storage/room';
+import type { LogName, Services } from './services';
+
+const DATABASE: Record<LogName, string> = { own: 'zoarium', demo: 'zoarium-demo' };
+
+/** The services of a browser tab. */
+export function browserServices(): Services {
+  return {
+    now: () => Date.now(),
+    newId: () => v7(),
+    device: v7().slice(-12),
+    openDatabase: (name) => {
+      const database = createAsyncStorage(DATABASE[name]);
+      return { log: new LogStore(database, name), drafts: new DraftStore(database) };
+    },
+    openChannel: openTabChannel,
+    whyNotSaved,
+  };
+}

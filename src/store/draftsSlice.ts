@@ -1,0 +1,18 @@
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+/** What is typed but not saved, by name. Each screen parses its own draft with its own schema. */
+const slice = createSlice({
+  name: 'drafts',
+  initialState: {} as Record<string, unknown>,
+  reducers: {
+    draftsLoaded: (_state, action: PayloadAction<Record<string, unknown>>) => action.payload,
+    draftChanged(state, action: PayloadAction<{ name: string; value: unknown }>) {
+      const { name, value } = action.payload;
+      if (value === null || value === undefined) delete state[name];
+      else state[name] = value;
+    },
+  },
+});
+
+export const { draftsLoaded, draftChanged } = slice.actions;
+export const draftsReducer = slice.reducer;

@@ -1,0 +1,52 @@
+import { useCallback, useEffect, useState } from 'react';
+import { useDispatch, useSelector } from 'react-redux';
+import type * as z from 'zod';
+import { draftChanged } from './draftsSlice';
+import type { AppDispatch, AppThunk, RootState } from './store';
+
+export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+export const useAppSelector = useSelector.withTypes<RootState>();
+
+/**
+ * A draft that is stored on every change and survives a reload. What does not parse, because an
+ * older version wrote it, counts as empty.
+ */
+export function useDraft<T>(
+  name: string,
+  schema: z.ZodType<T>,
+  empty: T,
+): [T, (value: T | null) => void] {
+  const dispatch = useAppDispatch();
+  const stored = useAppSelector((state) => state.drafts[name]);
+  const parsed = schema.safeParse(stored);
+  const change = useCallback(
+    (value: T | null) => {
+      dispatch(draftChanged({ name, value }));
+    },
+    [dispatch, name],
+  );
+  return [parsed.success ? parsed.data : empty, change];
+}
+
+const loadAside =
+  (): AppThunk<Promise<Record<string, string>>> =>
+  async (_dispatch, _getState, { databases }) =>
+    databases.database.log.aside().catch(() => ({}));
+
+/** The damaged blocks of the open log, as they were found. */
+export function useAside(): Record<string, string> {
+  const dispatch = useAppDispatch();
+  const status = useAppSelector((state) => state.session.status);
+  const [blocks, setBlocks] = useState<Record<string, string>>({});
+  useEffect(() => {
+    if (status !== 'ready') return;
+    let current = true;
+    void dispatch(loadAside()).then((found) => {
+      if (current) setBlocks(found);
+    });
+    return () => {
+      current = false;
+    };
+  }, [dispatch, status]);
+  return blocks;
+}

@@ -1,0 +1,131 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { headsOfType, kitFrom } from '../core';
+import { demoLog } from '../core/demo/demoLog';
+import { DraftStore } from '../storage/drafts';
+import { LogStore } from '../storage/logStore';
+import { testId } from '../testing/logBuilder';
+import { draftChanged } from './draftsSlice';
+import { openLog, wipeLog } from './open';
+import { recordAct, retryUnsaved, undoKeys } from './record';
+import { selectHistory, selectTank, selectTanks, selectVerdict } from './selectors';
+import type { Services } from './services';
+import { ticked } from './clockSlice';
+import { createStore } from './store';
+
+const NOW = Date.parse('2026-11-24T12:00:00Z');
+let databases = 0;
+let ids = 0;
+
+/** Services on a database that can be made to refuse writes; `tabs` share what they tell. */
+function services(suffix: string, full: { now: boolean } = { now: false }): Services {
+  return {
+    now: () => NOW,
+    newId: () => testId((ids += 1)),
+    device: 'tab',
+    openDatabase: (name) => {
+      const database = createAsyncStorage(`store-${suffix}-${name}`);
+      const log = new LogStore(database, name, async () => false);
+      const append = log.append.bind(log);
+      log.append = (revisions) => (full.now ? Promise.reject(new Error('')) : append(revisions));
+      return { log, drafts: new DraftStore(database) };
+    },
+    openChannel: () => ({
+      tell: () => undefined,
+      tellWiped: () => undefined,
+      close: () => undefined,
+    }),
+    whyNotSaved: async () => 'The browser has no room left.',
+  };
+}
+
+function fresh(full?: { now: boolean }) {
+  databases += 1;
+  const suffix = String(databases);
+  return { store: createStore(services(suffix, full)), again: () => createStore(services(suffix)) };
+}
+
+const addKit = (name: string) =>
+  recordAct((act) => act.create('kit', { ...kitFrom('ammoniaCard', 0), name }), 'Saved');
+
+describe('the store', () => {
+  it('saves an act, says so, and finds it again after a reload', async () => {
+    const { store, again } = fresh();
+    await store.dispatch(openLog('own'));
+    expect(await store.dispatch(addKit('A'))).toBe(true);
+    expect(store.getState().session.notice?.text).toBe('Saved');
+    const reloaded = again();
+    await reloaded.dispatch(openLog('own'));
+    expect(headsOfType(reloaded.getState().log, 'kit').map((kit) => kit.body.name)).toEqual(['A']);
+  });
+
+  it('undoes an act, and redoes it by undoing the undo', async () => {
+    const { store } = fresh();
+    await store.dispatch(openLog('own'));
+    await store.dispatch(addKit('A'));
+    const undo = () => store.dispatch(undoKeys(store.getState().session.notice?.undo ?? []));
+    const count = () => headsOfType(store.getState().log, 'kit').length;
+    await undo();
+    expect(count()).toBe(0);
+    await undo();
+    expect(count()).toBe(1);
+  });
+
+  it('keeps what the browser refuses, says why, and saves it when there is room', async () => {
+    const full = { now: true };
+    const { store, again } = fresh(full);
+    await store.dispatch(openLog('own'));
+    expect(await store.dispatch(addKit('A'))).toBe(false);
+    expect(store.getState().session).toMatchObject({
+      unsaved: 1,
+      trouble: 'The browser has no room left.',
+      notice: null,
+    });
+    expect(headsOfType(store.getState().log, 'kit')).toHaveLength(1);
+    expect(await store.dispatch(retryUnsaved())).toBe(false);
+    full.now = false;
+    expect(await store.dispatch(addKit('B'))).toBe(true);
+    expect(store.getState().session.unsaved).toBe(0);
+    const reloaded = again();
+    await reloaded.dispatch(openLog('own'));
+    expect(headsOfType(reloaded.getState().log, 'kit')).toHaveLength(2);
+  });
+
+  it('dates the demo once and keeps it apart from one’s own log', async () => {
+    const { store, again } = fresh();
+    const seed = { make: demoLog, zone: 'UTC' };
+    await store.dispatch(openLog('demo', seed));
+    const names = selectTanks(store.getState()).map((tank) => tank.body.name);
+    expect(names).toEqual(['Kittiwake', 'Fulmar', 'Spare tank']);
+    expect(selectTank(store.getState())?.body.name).toBe('Kittiwake');
+    const first = store.getState().log;
+    const reloaded = again();
+    await reloaded.dispatch(openLog('demo', seed));
+    expect(reloaded.getState().log).toEqual(first);
+    await reloaded.dispatch(openLog('own'));
+    expect(selectTanks(reloaded.getState())).toEqual([]);
+  });
+
+  it('judges the tank in view', async () => {
+    const { store } = fresh();
+    store.dispatch(ticked(NOW));
+    await store.dispatch(openLog('demo', { make: demoLog, zone: 'UTC' }));
+    expect(selectHistory(store.getState())?.netLitres).toBe(208);
+    expect(selectVerdict(store.getState())?.ready).toBe(false);
+    expect(selectVerdict(store.getState())).toBe(selectVerdict(store.getState()));
+  });
+
+  it('keeps drafts across a reload and forgets everything when wiped', async () => {
+    const { store, again } = fresh();
+    await store.dispatch(openLog('own'));
+    await store.dispatch(addKit('A'));
+    store.dispatch(draftChanged({ name: 'test', value: { ph: '8.' } }));
+    const reloaded = again();
+    for (let tries = 0; tries < 50 && !reloaded.getState().drafts['test']; tries += 1) {
+      await reloaded.dispatch(openLog('own'));
+    }
+    expect(reloaded.getState().drafts['test']).toEqual({ ph: '8.' });
+    await reloaded.dispatch(wipeLog());
+    expect(reloaded.getState().log).toEqual({});
+    expect(reloaded.getState().drafts).toEqual({});
+  });
+});

@@ -1,0 +1,103 @@
+import { useId, type Ref } from 'react';
+import { StyleSheet, TextInput, View, type StyleProp, type ViewStyle } from 'react-native';
+import { color, font, radius, space, touch } from './tokens';
+import { Words } from './Words';
+
+const styles = StyleSheet.create({
+  frame: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    borderWidth: 1,
+    borderColor: color.edge,
+    borderRadius: radius.soft,
+    backgroundColor: color.raised,
+    minHeight: touch,
+  },
+  wrong: { borderColor: color.danger, borderWidth: 2 },
+  input: {
+    flex: 1,
+    minWidth: 0,
+    minHeight: touch,
+    paddingHorizontal: space.m,
+    color: color.ink,
+    fontFamily: font.sans,
+    fontSize: 16,
+  },
+  number: { fontFamily: font.serif, fontStyle: 'italic', fontSize: 19 },
+  many: { minHeight: 120, paddingVertical: space.m, textAlignVertical: 'top' },
+  unit: { paddingRight: space.m, flexShrink: 0 },
+  error: { color: color.danger },
+});
+
+export interface FieldProps {
+  label: string;
+  value: string;
+  onChange: (text: string) => void;
+  unit?: string;
+  /** Beneath the field, while there is no error. */
+  hint?: string;
+  error?: string;
+  placeholder?: string;
+  kind?: 'text' | 'number' | 'many';
+  /** Suppresses the phone's keyboard where our own pad is shown instead. */
+  ownPad?: boolean;
+  onFocus?: () => void;
+  onSubmit?: () => void;
+  inputRef?: Ref<TextInput>;
+  style?: StyleProp<ViewStyle>;
+}
+
+/** A labelled field that says what is wrong with it where it is wrong. */
+export function Field({
+  label,
+  value,
+  onChange,
+  unit,
+  hint,
+  error,
+  placeholder,
+  kind = 'text',
+  ownPad = false,
+  onFocus,
+  onSubmit,
+  inputRef,
+  style,
+}: FieldProps) {
+  const id = useId();
+  const note = error ?? hint;
+  const described = note ? { 'aria-describedby': `${id}-note` } : {};
+  return (
+    <View style={[{ gap: space.xs }, style]}>
+      <Words as="strong" id={`${id}-label`}>
+        {label}
+      </Words>
+      <View style={[styles.frame, error !== undefined && styles.wrong]}>
+        <TextInput
+          ref={inputRef}
+          value={value}
+          onChangeText={onChange}
+          onFocus={onFocus}
+          onSubmitEditing={onSubmit}
+          placeholder={placeholder}
+          multiline={kind === 'many'}
+          inputMode={kind === 'number' ? (ownPad ? 'none' : 'decimal') : 'text'}
+          autoComplete="off"
+          aria-labelledby={`${id}-label`}
+          {...described}
+          {...(error !== undefined ? { 'aria-invalid': true } : {})}
+          style={[styles.input, kind === 'number' && styles.number, kind === 'many' && styles.many]}
+        />
+        {unit ? (
+          <Words as="soft" style={styles.unit}>
+            {unit}
+          </Words>
+        ) : null}
+      </View>
+      {note ? (
+        <Words as="soft" id={`${id}-note`} style={error !== undefined && styles.error}>
+          {note}
+        </Words>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,74 @@
+import type { ReactNode } from 'react';
+import { ScrollView, StyleSheet, View } from 'react-native';
+import { color, logClearance, space } from './tokens';
+import { useWide } from './useWide';
+import { Words } from './Words';
+
+const styles = StyleSheet.create({
+  page: { paddingHorizontal: 20, paddingTop: space.s, paddingBottom: logClearance, gap: space.m },
+  pageWide: { paddingHorizontal: 28, paddingTop: space.l, maxWidth: 860 },
+  columns: { flex: 1, flexDirection: 'row' },
+  main: { flex: 1, minWidth: 0 },
+  aside: { width: 350, flexGrow: 0, flexShrink: 0, borderLeftWidth: 1, borderColor: color.rule },
+  asidePage: { paddingHorizontal: 22, paddingTop: space.l, paddingBottom: space.xxl, gap: space.m },
+});
+
+/**
+ * A screen: its head, its content, and evidence that stands beside it where there is room and below
+ * it where there is not.
+ */
+export function Screen({
+  head,
+  children,
+  aside,
+  footer,
+}: {
+  head?: ReactNode;
+  children: ReactNode;
+  aside?: ReactNode;
+  footer?: ReactNode;
+}) {
+  const wide = useWide();
+  if (!wide) {
+    return (
+      <View style={styles.main}>
+        <ScrollView
+          contentContainerStyle={styles.page}
+          keyboardShouldPersistTaps="handled"
+          tabIndex={-1}
+        >
+          {head}
+          {children}
+          {aside}
+        </ScrollView>
+        {footer}
+      </View>
+    );
+  }
+  return (
+    <View style={styles.columns}>
+      <View style={styles.main}>
+        <ScrollView contentContainerStyle={[styles.page, styles.pageWide]} tabIndex={-1}>
+          {head}
+          {children}
+        </ScrollView>
+        {footer}
+      </View>
+      {aside ? (
+        <ScrollView style={styles.aside} contentContainerStyle={styles.asidePage} tabIndex={-1}>
+          {aside}
+        </ScrollView>
+      ) : null}
+    </View>
+  );
+}
+
+/** The first thing a screen says: its title, then the evidence in a sentence. */
+export function Opening({ title, children }: { title: string; children?: string }) {
+  return (
+    <View style={{ gap: space.xs, paddingVertical: space.xs }}>
+      <Words as="title">{title}</Words>
+      {children ? <Words as="lead">{children}</Words> : null}
+    </View>
+  );
+}

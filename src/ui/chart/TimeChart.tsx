@@ -1,0 +1,261 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { DataTable } from '../DataTable';
+import { LinkButton } from '../Press';
+import { color, font } from '../tokens';
+import { useLayoutWidth } from '../useLayoutWidth';
+import { linePath, scaleBetween, spreadLabels, ticksFor } from './maths';
+import { Marker, type MarkerShape } from './Marker';
+
+export interface ChartPoint {
+  x: number;
+  y: number;
+  /** Where the true value may lie; drawn as a bar through the mark. */
+  low?: number;
+  high?: number;
+  /** A value that does not count: drawn hollow and left out of the line. */
+  aside?: boolean;
+}
+
+export interface ChartSeries {
+  id: string;
+  label: string;
+  points: readonly ChartPoint[];
+  marker: MarkerShape;
+  filled: boolean;
+  stroke: string;
+  /** Line pattern, as SVG writes it; undefined for solid. */
+  dash?: string;
+}
+
+export interface ChartEvent {
+  x: number;
+  label: string;
+}
+
+interface TimeChartProps {
+  series: readonly ChartSeries[];
+  from: number;
+  to: number;
+  now: number;
+  /** Unit of the vertical axis, as printed. */
+  unit: string;
+  zeroBased: boolean;
+  /** A range to shade: what the keeper wants. */
+  band?: { low: number; high: number };
+  events?: readonly ChartEvent[];
+  xTicks: readonly { at: number; label: string }[];
+  formatY: (value: number) => string;
+  height?: number;
+  /** What the drawing shows, for those who can't see it. */
+  summary: string;
+  table: { columns: string[]; rows: string[][] };
+}
+
+const PAD = { left: 34, top: 30, bottom: 24 };
+
+function extent(props: TimeChartProps): [number, number] {
+  const ys = props.series.flatMap((s) =>
+    s.points
+      .filter((p) => !p.aside)
+      .flatMap((p) => [p.y, p.low ?? p.y, Math.min(p.high ?? p.y, p.y * 1.6 + 1e-9)]),
+  );
+  const wanted = props.band ? [props.band.low, props.band.high] : [];
+  const all = [...ys, ...(props.zeroBased ? [0] : []), ...wanted];
+  const low = all.length > 0 ? Math.min(...all) : 0;
+  const high = all.length > 0 ? Math.max(...all) : 1;
+  const room = (high - low || Math.abs(high) || 1) * 0.08;
+  return [props.zeroBased ? 0 : low - room, high + room];
+}
+
+/** Series over time, each with its own line, mark and label at its end; and the same as a table. */
+export function TimeChart(props: TimeChartProps) {
+  const { series, from, to, now, unit, band, events = [], xTicks, formatY, height = 232 } = props;
+  const [width, onLayout] = useLayoutWidth();
+  const [asTable, setAsTable] = useState(false);
+  const labelRoom = Math.max(0, ...series.map((s) => s.label.length * 7.8 + 26));
+  const right = Math.max(PAD.left + 40, width - (series.length > 1 ? labelRoom : 12));
+  const bottom = height - PAD.bottom;
+  const [low, high] = extent(props);
+  const x = scaleBetween([from, to], [PAD.left, right]);
+  const y = scaleBetween([low, high], [bottom, PAD.top]);
+  const path = (points: readonly ChartPoint[]) => linePath(points.map((p) => [x(p.x), y(p.y)]));
+  const visible = series.filter((s) => s.points.length > 0);
+  const ends = visible.map((s) => {
+    const last = s.points.filter((p) => !p.aside).at(-1);
+    return last ? y(last.y) : bottom;
+  });
+  const labelYs = spreadLabels(ends, 17, PAD.top + 6, bottom - 2);
+  return (
+    <View>
+      <View onLayout={onLayout} style={{ height }} role="img" aria-label={props.summary}>
+        {width > 0 ? (
+          <Svg width={width} height={height}>
+            {to > now && now > from ? (
+              <Rect
+                x={x(now)}
+                y={2}
+                width={right - x(now)}
+                height={bottom - 2}
+                fill={color.shoal1}
+                opacity={0.6}
+              />
+            ) : null}
+            {band ? (
+              <Rect
+                x={PAD.left}
+                y={y(Math.min(band.high, high))}
+                width={right - PAD.left}
+                height={Math.max(1, y(Math.max(band.low, low)) - y(Math.min(band.high, high)))}
+                fill={color.shoal1}
+              />
+            ) : null}
+            {ticksFor(low, high).map((tick) => (
+              <G key={tick}>
+                <Line
+                  x1={PAD.left}
+                  x2={right}
+                  y1={y(tick)}
+                  y2={y(tick)}
+                  stroke={color.rule}
+                  strokeWidth={1}
+                />
+                <SvgText
+                  x={PAD.left - 6}
+                  y={y(tick) + 4}
+                  textAnchor="end"
+                  fontFamily={font.serif}
+                  fontStyle="italic"
+                  fontSize={12}
+                  fill={color.inkSoft}
+                >
+                  {formatY(tick)}
+                </SvgText>
+              </G>
+            ))}
+            <SvgText x={PAD.left} y={11} fontFamily={font.sans} fontSize={12} fill={color.inkSoft}>
+              {unit}
+            </SvgText>
+            {xTicks.map((tick, index) => (
+              <SvgText
+                key={tick.at}
+                x={x(tick.at)}
+                y={height - 6}
+                textAnchor={index === 0 ? 'start' : x(tick.at) > right - 24 ? 'end' : 'middle'}
+                fontFamily={font.sans}
+                fontSize={12}
+                fill={color.inkSoft}
+              >
+                {tick.label}
+              </SvgText>
+            ))}
+            {events.map((event, index) => (
+              <G key={`${event.x}-${index}`}>
+                <Line
+                  x1={x(event.x)}
+                  x2={x(event.x)}
+                  y1={bottom - 9}
+                  y2={bottom}
+                  stroke={color.ink}
+                  strokeWidth={1.5}
+                />
+                <Path d={`M${x(event.x) - 4} ${bottom - 9} h8 l-4 -6 Z`} fill={color.ink} />
+              </G>
+            ))}
+            {now >= from && now <= to ? (
+              <G>
+                <Line
+                  x1={x(now)}
+                  x2={x(now)}
+                  y1={2}
+                  y2={bottom}
+                  stroke={color.ink}
+                  strokeWidth={1.5}
+                />
+                <SvgText
+                  x={x(now) > right - 30 ? x(now) - 5 : x(now) + 5}
+                  y={11}
+                  textAnchor={x(now) > right - 30 ? 'end' : 'start'}
+                  fontFamily={font.sans}
+                  fontWeight="600"
+                  fontSize={12.5}
+                  fill={color.ink}
+                >
+                  now
+                </SvgText>
+              </G>
+            ) : null}
+            {visible.map((s) => (
+              <G key={s.id}>
+                <Path
+                  d={path(s.points.filter((p) => !p.aside))}
+                  fill="none"
+                  stroke={s.stroke}
+                  strokeWidth={2}
+                  strokeDasharray={s.dash}
+                />
+                {s.points.map((p, index) =>
+                  p.low !== undefined && p.high !== undefined && !p.aside ? (
+                    <Line
+                      key={index}
+                      x1={x(p.x)}
+                      x2={x(p.x)}
+                      y1={y(Math.max(p.low, low))}
+                      y2={y(Math.min(p.high, high))}
+                      stroke={s.stroke}
+                      strokeWidth={1}
+                      opacity={0.55}
+                    />
+                  ) : null,
+                )}
+              </G>
+            ))}
+            {visible.map((s) =>
+              s.points.map((p, index) => (
+                <Marker
+                  key={`${s.id}-${index}`}
+                  shape={s.marker}
+                  x={x(p.x)}
+                  y={Math.max(PAD.top, Math.min(bottom, y(p.y)))}
+                  stroke={p.aside ? color.inkSoft : s.stroke}
+                  filled={s.filled && !p.aside}
+                />
+              )),
+            )}
+            {series.length > 1
+              ? visible.map((s, index) => (
+                  <G key={`${s.id}-label`}>
+                    <Marker
+                      shape={s.marker}
+                      x={right + 12}
+                      y={labelYs[index] ?? 0}
+                      stroke={s.stroke}
+                      filled={s.filled}
+                      size={4.5}
+                    />
+                    <SvgText
+                      x={right + 21}
+                      y={(labelYs[index] ?? 0) + 4}
+                      fontFamily={font.sans}
+                      fontSize={12.5}
+                      fontWeight={s.filled ? '600' : '400'}
+                      fill={s.stroke}
+                    >
+                      {s.label}
+                    </SvgText>
+                  </G>
+                ))
+              : null}
+          </Svg>
+        ) : null}
+      </View>
+      <LinkButton
+        soft
+        label={asTable ? 'Hide the table' : 'As a table'}
+        onPress={() => setAsTable(!asTable)}
+      />
+      {asTable ? <DataTable caption={props.summary} {...props.table} /> : null}
+    </View>
+  );
+}

@@ -1,0 +1,198 @@
+import { useMemo, useState } from 'react';
+import { StyleSheet, View } from 'react-native';
+import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { LinkButton } from '../Press';
+import { DataTable } from '../DataTable';
+import { color, font } from '../tokens';
+import { useLayoutWidth } from '../useLayoutWidth';
+import { layoutCourse, wholeSpan, xOf, type CourseMark } from './layout';
+import { useViewport } from './useViewport';
+
+const HEIGHT = 132;
+const TRACK = 66;
+
+const styles = StyleSheet.create({
+  track: { height: HEIGHT, touchAction: 'pan-y', userSelect: 'none' } as object,
+});
+
+interface CourseProps {
+  marks: readonly CourseMark[];
+  /** When something was logged, ms: small ticks on the track. */
+  ticks: readonly number[];
+  now: number;
+  nowLabel: string;
+  /** What the drawing shows, for those who can't see it. */
+  summary: string;
+}
+
+/**
+ * The course: a track from the first mark to the last, what was logged as ticks, milestones as
+ * circles (filled once passed) that lie in the range of their dates, and where the tank is now.
+ */
+export function Course({ marks, ticks, now, nowLabel, summary }: CourseProps) {
+  const [width, onLayout] = useLayoutWidth();
+  const [asTable, setAsTable] = useState(false);
+  const whole = useMemo(() => wholeSpan(marks, now), [marks, now]);
+  const [span, ref] = useViewport(whole, width);
+  const placed = useMemo(
+    () => (width > 0 ? layoutCourse(marks, now, span, width, width < 560 ? 5 : 9, nowLabel) : []),
+    [marks, now, span, width, nowLabel],
+  );
+  const nowX = xOf(now, span, width);
+  const startX = xOf(whole.from, span, width);
+  const clip = (x: number) => Math.max(0, Math.min(width, x));
+  return (
+    <View>
+      <View
+        ref={ref}
+        onLayout={onLayout}
+        style={styles.track}
+        tabIndex={0}
+        role="img"
+        aria-label={`${summary} Arrow keys move along it, plus and minus change its scale.`}
+      >
+        {width > 0 ? (
+          <Svg width={width} height={HEIGHT}>
+            <Path
+              d={`M0 ${HEIGHT - 12} Q ${width * 0.2} ${HEIGHT - 24} ${width * 0.45} ${HEIGHT - 12} T ${width} ${HEIGHT - 16} V ${HEIGHT} H 0 Z`}
+              fill={color.shoal1}
+            />
+            {placed.map((mark) =>
+              mark.range ? (
+                <G key={`${mark.id}-range`}>
+                  <Rect
+                    x={clip(mark.range.low)}
+                    y={TRACK - 8}
+                    width={Math.max(2, clip(mark.range.high) - clip(mark.range.low))}
+                    height={16}
+                    rx={8}
+                    fill={color.shoal2}
+                  />
+                  <Rect
+                    x={clip(mark.range.innerLow)}
+                    y={TRACK - 8}
+                    width={Math.max(2, clip(mark.range.innerHigh) - clip(mark.range.innerLow))}
+                    height={16}
+                    fill={color.shoal3}
+                  />
+                </G>
+              ) : null,
+            )}
+            <Line
+              x1={clip(startX)}
+              x2={clip(nowX)}
+              y1={TRACK}
+              y2={TRACK}
+              stroke={color.ink}
+              strokeWidth={2.5}
+            />
+            <Line
+              x1={clip(nowX)}
+              x2={width}
+              y1={TRACK}
+              y2={TRACK}
+              stroke={color.ink}
+              strokeWidth={2}
+              strokeDasharray="2 4"
+            />
+            {ticks.map((tick, index) => {
+              const x = xOf(tick, span, width);
+              return x < 0 || x > width ? null : (
+                <Line
+                  key={index}
+                  x1={x}
+                  x2={x}
+                  y1={TRACK - 5}
+                  y2={TRACK + 5}
+                  stroke={color.ink}
+                  strokeWidth={1}
+                />
+              );
+            })}
+            <Line
+              x1={nowX}
+              x2={nowX}
+              y1={TRACK - 14}
+              y2={TRACK + 48}
+              stroke={color.ink}
+              strokeWidth={2}
+            />
+            <SvgText
+              x={nowX > width - 90 ? nowX - 6 : nowX + 6}
+              textAnchor={nowX > width - 90 ? 'end' : 'start'}
+              y={TRACK + 46}
+              fontFamily={font.sans}
+              fontWeight="600"
+              fontSize={13}
+              fill={color.ink}
+            >
+              {nowLabel}
+            </SvgText>
+            {placed.map((mark) => (
+              <G key={mark.id}>
+                <Circle
+                  cx={mark.x}
+                  cy={TRACK}
+                  r={6}
+                  fill={mark.passed ? color.ink : color.paper}
+                  stroke={color.ink}
+                  strokeWidth={2}
+                />
+                {mark.row ? (
+                  <>
+                    <SvgText
+                      x={
+                        mark.anchor === 'middle'
+                          ? mark.x
+                          : mark.anchor === 'start'
+                            ? mark.x - 8
+                            : mark.x + 8
+                      }
+                      y={mark.row === 'above' ? TRACK - 32 : TRACK + 29}
+                      textAnchor={mark.anchor}
+                      fontFamily={font.sans}
+                      fontWeight="600"
+                      fontSize={13}
+                      fill={color.ink}
+                    >
+                      {mark.label}
+                    </SvgText>
+                    <SvgText
+                      x={
+                        mark.anchor === 'middle'
+                          ? mark.x
+                          : mark.anchor === 'start'
+                            ? mark.x - 8
+                            : mark.x + 8
+                      }
+                      y={mark.row === 'above' ? TRACK - 17 : TRACK + 44}
+                      textAnchor={mark.anchor}
+                      fontFamily={font.serif}
+                      fontStyle="italic"
+                      fontSize={13}
+                      fill={color.inkSoft}
+                    >
+                      {mark.date}
+                    </SvgText>
+                  </>
+                ) : null}
+              </G>
+            ))}
+          </Svg>
+        ) : null}
+      </View>
+      <LinkButton
+        soft
+        label={asTable ? 'Hide the table' : 'All milestones'}
+        onPress={() => setAsTable(!asTable)}
+      />
+      {asTable ? (
+        <DataTable
+          caption="Milestones"
+          columns={['Milestone', 'Date', 'Passed']}
+          rows={marks.map((mark) => [mark.label, mark.date, mark.passed ? 'yes' : 'not yet'])}
+        />
+      ) : null}
+    </View>
+  );
+}

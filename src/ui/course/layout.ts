@@ -1,0 +1,140 @@
+/** A milestone as the course draws it. */
+export interface CourseMark {
+  id: string;
+  label: string;
+  /** Its date or range in words. */
+  date: string;
+  at: number;
+  passed: boolean;
+  range?: { low: number; high: number; innerLow: number; innerHigh: number };
+}
+
+export interface Span {
+  from: number;
+  to: number;
+}
+
+export interface PlacedMark extends CourseMark {
+  x: number;
+  /** Null where there is no room for its words. */
+  row: 'above' | 'below' | null;
+  anchor: 'start' | 'middle' | 'end';
+  range?: { low: number; high: number; innerLow: number; innerHigh: number };
+}
+
+/** Average width of a letter at 13 px; generous, so that labels never touch. */
+const LETTER = 7.1;
+const GAP = 8;
+/** Room at the ends of the track. */
+export const COURSE_INSET = 8;
+
+/** The whole course: from the first mark to the last, with some of what lies ahead. */
+export function wholeSpan(marks: readonly CourseMark[], now: number): Span {
+  const starts = marks.map((mark) => mark.range?.low ?? mark.at);
+  const ends = marks.map((mark) => mark.range?.high ?? mark.at);
+  const from = Math.min(now, ...starts);
+  const last = Math.max(now, ...ends);
+  const length = Math.max(last - from, 86_400_000);
+  return { from, to: last + length * (last > now ? 0.06 : 0.22) };
+}
+
+/** Position of a moment on a track of the given width, px. */
+export function xOf(ms: number, span: Span, width: number): number {
+  const share = (ms - span.from) / (span.to - span.from);
+  return COURSE_INSET + share * (width - 2 * COURSE_INSET);
+}
+
+interface Box {
+  left: number;
+  right: number;
+}
+
+function boxOf(mark: CourseMark, x: number, width: number): Box & { anchor: PlacedMark['anchor'] } {
+  const half = (Math.max(mark.label.length, mark.date.length) * LETTER) / 2;
+  if (x - half < 0) return { left: x - COURSE_INSET, right: x + 2 * half, anchor: 'start' };
+  if (x + half > width) return { left: x - 2 * half, right: x + COURSE_INSET, anchor: 'end' };
+  return { left: x - half, right: x + half, anchor: 'middle' };
+}
+
+function isFree(row: readonly Box[], box: Box): boolean {
+  return row.every((other) => box.right + GAP <= other.left || box.left - GAP >= other.right);
+}
+
+/** What matters most is labelled first: what lies ahead, then what was passed last. */
+function byWeight(now: number) {
+  return (a: CourseMark, b: CourseMark): number => {
+    if (a.passed !== b.passed) return a.passed ? 1 : -1;
+    return Math.abs(a.at - now) - Math.abs(b.at - now);
+  };
+}
+
+/**
+ * Places marks along a track and their words in two rows, without overlap: at most `most` get
+ * words, and the label of *now* keeps its place in the lower row. The rest are drawn bare; the
+ * table beside the course names them all.
+ */
+export function layoutCourse(
+  marks: readonly CourseMark[],
+  now: number,
+  span: Span,
+  width: number,
+  most: number,
+  nowLabel: string,
+): PlacedMark[] {
+  const place = (ms: number) => xOf(ms, span, width);
+  const visible = marks.filter((mark) => {
+    const x = place(mark.at);
+    return x >= 0 && x <= width;
+  });
+  const nowX = place(now);
+  const below: Box[] = [{ left: nowX - 2, right: nowX + 6 + nowLabel.length * LETTER }];
+  const above: Box[] = [{ left: nowX - 3, right: nowX + 3 }];
+  const rows = new Map<string, { row: PlacedMark['row']; anchor: PlacedMark['anchor'] }>();
+  let left = most;
+  const first = visible[0];
+  const weighed = [...visible].sort(byWeight(now));
+  // The start is what every other date is read against.
+  const ordered = first ? [...weighed.slice(0, 2), first, ...weighed.slice(2)] : weighed;
+  for (const mark of ordered) {
+    if (left === 0 || rows.has(mark.id)) continue;
+    const { anchor, ...box } = boxOf(mark, place(mark.at), width);
+    const row = isFree(above, box) ? 'above' : isFree(below, box) ? 'below' : null;
+    if (row === null) continue;
+    (row === 'above' ? above : below).push(box);
+    rows.set(mark.id, { row, anchor });
+    left -= 1;
+  }
+  return visible.map((mark) => ({
+    ...mark,
+    x: place(mark.at),
+    row: rows.get(mark.id)?.row ?? null,
+    anchor: rows.get(mark.id)?.anchor ?? 'middle',
+    range: mark.range && {
+      low: place(mark.range.low),
+      high: place(mark.range.high),
+      innerLow: place(mark.range.innerLow),
+      innerHigh: place(mark.range.innerHigh),
+    },
+  }));
+}
+
+/** A span moved by a share of its own length. */
+export function pan(span: Span, share: number): Span {
+  const by = (span.to - span.from) * share;
+  return { from: span.from + by, to: span.to + by };
+}
+
+/** A span made longer (factor above 1) or shorter about a moment, never under two days. */
+export function zoom(span: Span, factor: number, about: number): Span {
+  const least = 2 * 86_400_000;
+  const length = Math.max(least, (span.to - span.from) * factor);
+  const share = (about - span.from) / (span.to - span.from);
+  return { from: about - share * length, to: about + (1 - share) * length };
+}
+
+/** A span kept within a whole one, and no longer than it. */
+export function within(span: Span, whole: Span): Span {
+  const length = Math.min(span.to - span.from, whole.to - whole.from);
+  const from = Math.min(Math.max(span.from, whole.from), whole.to - length);
+  return { from, to: from + length };
+}
