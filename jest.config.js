@@ -3,7 +3,7 @@ const { watchPlugins: _watchPlugins, ...expo } = require('jest-expo/web/jest-pre
 
 // Packages that ship as ES modules and so have to be transformed.
 const esModules = [
-  '(jest-)?react-native',
+  '(jest-)?react-native[^/]*',
   '@react-native(-community)?',
   '@react-native-async-storage',
   'expo(nent)?',

@@ -135,6 +135,7 @@ test('keys lead everywhere, and stay silent while something is typed', async ({ 
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('g');
   await page.getByLabel('Find a word').fill('water cycle');
   await expect(page).toHaveURL('/guide');

@@ -1,4 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
+import { AxeBuilder } from '@axe-core/playwright';
 import { gzipSync } from 'node:zlib';
 import { expect, goTo, openDemo, openTestSheet, saved, test } from './support';
 
@@ -49,7 +49,7 @@ test('nothing is wider than the narrowest phone', async ({ page }) => {
     await expect(page.getByRole('main')).toBeVisible();
     await page.waitForLoadState('networkidle');
     const over = await page.evaluate(() =>
-      [...document.querySelectorAll('[role="main"] *')]
+      Array.from(document.querySelectorAll('[role="main"] *'))
         .filter((element) => {
           const box = element.getBoundingClientRect();
           return (
@@ -76,12 +76,10 @@ test('the first load fetches at most 460 kB of script, gzipped', async ({ page }
   await page.goto('/');
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
   await page.waitForLoadState('networkidle');
-  test
-    .info()
-    .annotations.push({
-      type: 'first load',
-      description: `${Math.round(bytes / 1000)} kB in ${files.length} files`,
-    });
+  test.info().annotations.push({
+    type: 'first load',
+    description: `${Math.round(bytes / 1000)} kB in ${files.length} files`,
+  });
   expect(bytes).toBeGreaterThan(100_000);
   expect(bytes).toBeLessThanOrEqual(460_000);
 });

@@ -30,6 +30,7 @@ export function isWide(page: Page): boolean {
 /** Goes to a place as a person would: by the rail, or by the bar and More. */
 export async function goTo(page: Page, place: string): Promise<void> {
   const places = page.getByRole('navigation', { name: 'Places' });
+  await expect(places).toBeVisible();
   const link = places.getByRole('link', { name: place, exact: true });
   if (await link.count()) {
     await link.click();

@@ -6,7 +6,7 @@ import { logMerged, logReplaced } from './logReducer';
 import { forgetPending, storeRevisions } from './record';
 import { tanksInOrder } from './selectors';
 import type { LogName } from './services';
-import { opened, opening, openingFailed } from './sessionSlice';
+import { allSaved, opened, opening, openingFailed } from './sessionSlice';
 import { PLACE_DRAFT, type AppThunk } from './store';
 
 /** Writes a demo log for a moment, a zone and a source of ids. */
@@ -31,7 +31,7 @@ export function openLog(
     forgetPending();
     const database = databases.open(which, {
       acts: (revisions) => dispatch(logMerged(revisions)),
-      wiped: () => void dispatch(openLog(which)),
+      wiped: () => dispatch(forgetLog()),
     });
     try {
       const [{ revisions, damage }, drafts] = await Promise.all([
@@ -54,16 +54,27 @@ export function openLog(
   };
 }
 
+/** Empties memory as the database was emptied, without leaving the screen one is on. */
+function forgetLog(): AppThunk {
+  return (dispatch) => {
+    forgetPending();
+    dispatch(logReplaced([]));
+    dispatch(draftsLoaded({}));
+    dispatch(opened({ damage: [], tankId: null }));
+    dispatch(allSaved());
+  };
+}
+
 /** Empties the open log in this browser and tells the other tabs. */
 export function wipeLog(): AppThunk<Promise<boolean>> {
-  return async (dispatch, getState, { databases }) => {
+  return async (dispatch, _getState, { databases }) => {
     try {
       await databases.database.log.wipe();
     } catch {
       return false;
     }
     databases.channel.tellWiped();
-    await dispatch(openLog(getState().session.which));
+    dispatch(forgetLog());
     return true;
   };
 }

@@ -68,9 +68,7 @@ export function Field({
   const described = note ? { 'aria-describedby': `${id}-note` } : {};
   return (
     <View style={[{ gap: space.xs }, style]}>
-      <Words as="strong" id={`${id}-label`}>
-        {label}
-      </Words>
+      <Words as="strong">{label}</Words>
       <View style={[styles.frame, error !== undefined && styles.wrong]}>
         <TextInput
           ref={inputRef}
@@ -82,7 +80,7 @@ export function Field({
           multiline={kind === 'many'}
           inputMode={kind === 'number' ? (ownPad ? 'none' : 'decimal') : 'text'}
           autoComplete="off"
-          aria-labelledby={`${id}-label`}
+          aria-label={label}
           {...described}
           {...(error !== undefined ? { 'aria-invalid': true } : {})}
           style={[styles.input, kind === 'number' && styles.number, kind === 'many' && styles.many]}

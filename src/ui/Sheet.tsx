@@ -46,7 +46,7 @@ export function Sheet({
       transparent
       visible={open}
       onRequestClose={onClose}
-      animationType="fade"
+      animationType="none"
       aria-label={title}
     >
       <View style={[styles.frame, wide && styles.frameWide]}>

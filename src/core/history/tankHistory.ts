@@ -107,10 +107,12 @@ export function tankHistory(log: Log, tankId: string, until = Infinity): TankHis
     } else addEvent(history, id, body);
   }
   for (const { id, entry } of later) {
-    const temperature = nearest(readings.temperature, instant(entry.at), TEMPERATURE_WINDOW)?.best;
-    readings[entry.parameter].push(
-      toReading(id, entry, kitOf(log, entry.kitId), tank.zone, temperature),
-    );
+    const kit = kitOf(log, entry.kitId);
+    const uncompensated = kit?.scale.form === 'digital' && !kit.scale.compensated;
+    const temperature = uncompensated
+      ? nearest(readings.temperature, instant(entry.at), TEMPERATURE_WINDOW)?.best
+      : undefined;
+    readings[entry.parameter].push(toReading(id, entry, kit, tank.zone, temperature));
   }
   for (const parameter of PARAMETER_IDS) {
     readings[parameter].sort((a, b) => a.at - b.at || a.best - b.best || (a.id < b.id ? -1 : 1));

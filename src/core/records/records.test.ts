@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
 import fc from 'fast-check';
 import {
   actsOf,
@@ -173,6 +175,19 @@ describe('the file', () => {
       fc.property(fc.oneof(fc.string(), fc.json()), (text) => {
         expect(typeof readLogFile(text).ok).toBe('boolean');
       }),
+    );
+  });
+});
+
+describe('old files', () => {
+  it('version 1 opens whole', () => {
+    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v1.json'), 'utf8');
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    expect(reading.refused).toEqual([]);
+    const kinds = reading.file.records.map((r) => (r.type === 'entry' ? r.body.kind : r.type));
+    expect([...new Set(kinds)].sort()).toEqual(
+      ['dose', 'kit', 'note', 'reading', 'settings', 'tank', 'waterChange'].sort(),
     );
   });
 });

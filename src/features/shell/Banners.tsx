@@ -48,7 +48,7 @@ export function Banners() {
       {which === 'demo' ? (
         <View style={styles.banner}>
           <View style={styles.words}>
-            <Words as="soft">The demo: invented tanks, apart from your own log.</Words>
+            <Words as="soft">Demo, apart from your own log.</Words>
           </View>
           <LinkButton soft label="Leave the demo" onPress={leaveDemo} />
         </View>

@@ -174,6 +174,12 @@ function parameterSentence(
       : trend
         ? ` Steady since ${shortDay(trend.since.at, history.tank.zone)}.`
         : '';
+  if (parameter === 'nitrate' && nitriteSpoils(history, last)) {
+    return {
+      title: `${name} reads ${readingWords(last)}.`,
+      detail: `Measured ${agoWords(last.at, history.tank.zone, now)} with nitrite present, which this kind of kit reads as nitrate. It does not count yet.`,
+    };
+  }
   return {
     title: `${name} reads ${readingWords(last)}.`,
     detail: `Measured ${agoWords(last.at, history.tank.zone, now)}${where}.${moving}`,

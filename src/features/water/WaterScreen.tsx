@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { nitriteSpoils } from '@/core/cycle/verdict/chain';
 import { isStale } from '@/core/cycle/verdict/zero';
 import { countedReadings, latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { shownReading } from '@/core/history/shown';
@@ -150,7 +151,13 @@ function ParameterRow({
   const stale = isStale(last, now);
   const note = [
     agoWords(last.at, history.tank.zone, now),
-    stale ? 'too old to count' : trend ? trend.direction : '',
+    stale
+      ? 'too old to count'
+      : parameter === 'nitrate' && nitriteSpoils(history, last)
+        ? 'not counted beside nitrite'
+        : trend
+          ? trend.direction
+          : '',
   ]
     .filter(Boolean)
     .join(', ');

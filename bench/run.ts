@@ -1,0 +1,83 @@
+import { gzipSync } from 'node:zlib';
+import { existsSync, readdirSync, readFileSync } from 'node:fs';
+import path from 'node:path';
+import {
+  allRevisions,
+  bandsOf,
+  EMPTY_LOG,
+  headsOfType,
+  mergeRevisions,
+  readLogFile,
+  tankHistory,
+  toLogFile,
+  verdictOf,
+  writeLogFile,
+  type Revision,
+} from '../src/core';
+import { demoLog } from '../src/core/demo/demoLog';
+
+/** Prints each figure as one JSON object a line; nothing here passes or fails. */
+function print(bench: string, figures: Record<string, number | string>): void {
+  process.stdout.write(`${JSON.stringify({ bench, ...figures })}\n`);
+}
+
+/** Median milliseconds of one call, over enough calls to be steady. */
+function timed(work: () => unknown, rounds = 15): number {
+  const times: number[] = [];
+  for (let round = 0; round < rounds; round += 1) {
+    const begun = performance.now();
+    work();
+    times.push(performance.now() - begun);
+  }
+  times.sort((a, b) => a - b);
+  return Number((times[Math.floor(times.length / 2)] ?? 0).toPrecision(3));
+}
+
+const NOW = Date.parse('2026-11-24T12:00:00Z');
+let id = 0;
+const newId = () => `00000000-0000-7000-8000-${(id += 1).toString(16).padStart(12, '0')}`;
+const demo = () => demoLog({ now: NOW, zone: 'Europe/Berlin', device: 'bench', newId });
+
+/** The demo's entries many times over, on ids of their own: some years of a diligent keeper. */
+function years(copies: number): Revision[] {
+  const base = demo();
+  const more: Revision[] = [];
+  for (let copy = 1; copy < copies; copy += 1) {
+    for (const revision of base) {
+      if (revision.type === 'entry') more.push({ ...revision, id: newId(), actId: newId() });
+    }
+  }
+  return [...base, ...more];
+}
+
+for (const copies of [1, 50]) {
+  const revisions = years(copies);
+  const log = mergeRevisions(EMPTY_LOG, revisions);
+  const tank = headsOfType(log, 'tank').find((t) => t.body.name === 'Kittiwake');
+  if (!tank) throw new Error('The demo has no Kittiwake.');
+  const bands = bandsOf('mixedReef', {});
+  const another = demo().slice(0, 1);
+  const history = tankHistory(log, tank.id, NOW);
+  const text = writeLogFile(toLogFile(allRevisions(log), '2026-11-24T12:00:00Z'));
+  print('log', {
+    revisions: revisions.length,
+    fileKb: Math.round(text.length / 1000),
+    mergeMs: timed(() => mergeRevisions(EMPTY_LOG, revisions)),
+    oneMoreMs: timed(() => mergeRevisions(log, another)),
+    historyMs: timed(() => tankHistory(log, tank.id, NOW)),
+    verdictMs: timed(() => verdictOf(history, NOW, bands)),
+    readFileMs: timed(() => readLogFile(text), 5),
+  });
+}
+
+const scripts = path.join('dist', '_expo', 'static', 'js', 'web');
+if (existsSync(scripts)) {
+  const sizes = readdirSync(scripts)
+    .filter((file) => file.endsWith('.js'))
+    .map((file) => gzipSync(readFileSync(path.join(scripts, file)), { level: 9 }).length);
+  print('bundle', {
+    files: sizes.length,
+    allGzippedKb: Math.round(sizes.reduce((a, b) => a + b, 0) / 1000),
+    largestGzippedKb: Math.round(Math.max(...sizes) / 1000),
+  });
+}

@@ -1,0 +1,77 @@
+import { chromium, type Page } from '@playwright/test';
+import { mkdirSync } from 'node:fs';
+import { createServer } from '../server/app';
+import { listenFrom } from '../server/listen';
+import path from 'node:path';
+
+/** The main views, from the demo: file name, size, theme, address, and what to do first. */
+interface View {
+  name: string;
+  size: 'phone' | 'wide';
+  theme?: 'light' | 'dark';
+  address: string;
+  first?: (page: Page) => Promise<void>;
+}
+
+const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
+
+const VIEWS: View[] = [
+  { name: 'today', size: 'phone', address: '/' },
+  { name: 'today-night', size: 'phone', theme: 'dark', address: '/' },
+  { name: 'today-wide', size: 'wide', address: '/' },
+  {
+    name: 'test-sheet',
+    size: 'phone',
+    address: '/log/test',
+    first: async (page) => {
+      await page.getByRole('button', { name: 'Ammonia 0', exact: true }).click();
+      await page.getByRole('button', { name: 'Nitrite between 0.25 and 0.5', exact: true }).click();
+      await page.getByRole('button', { name: /wait for Nitrate/ }).click();
+    },
+  },
+  { name: 'cycle', size: 'phone', address: '/cycle' },
+  { name: 'cycle-wide', size: 'wide', address: '/cycle' },
+  { name: 'water', size: 'phone', address: '/water' },
+  { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
+  { name: 'tank-wide', size: 'wide', address: '/tanks/new' },
+  { name: 'instruments', size: 'phone', address: '/instruments' },
+  { name: 'settings', size: 'phone', address: '/settings' },
+  { name: 'data-wide', size: 'wide', address: '/data' },
+  { name: 'welcome', size: 'phone', address: 'own:/' },
+];
+
+async function main(): Promise<void> {
+  const { server, port } = await listenFrom(createServer(path.resolve('dist')), '127.0.0.1', 0);
+  const base = `http://127.0.0.1:${port}`;
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-background-networking'],
+  });
+  mkdirSync('docs/screenshots', { recursive: true });
+  for (const view of VIEWS) {
+    const context = await browser.newContext({
+      viewport: SIZES[view.size],
+      colorScheme: view.theme ?? 'light',
+      locale: 'en-GB',
+      timezoneId: 'Europe/Berlin',
+    });
+    const page = await context.newPage();
+    const own = view.address.startsWith('own:');
+    if (!own) {
+      await page.goto(`${base}/demo`);
+      await page.waitForURL(`${base}/`);
+    }
+    await page.goto(base + view.address.replace('own:', ''));
+    await page.getByRole('main').waitFor();
+    await page.waitForLoadState('networkidle');
+    await view.first?.(page);
+    await page.evaluate(() => document.fonts.ready);
+    await page.screenshot({ path: `docs/screenshots/${view.name}.png` });
+    await context.close();
+  }
+  await browser.close();
+  server.close();
+  process.stdout.write(`${VIEWS.length} pictures in docs/screenshots\n`);
+}
+
+void main();

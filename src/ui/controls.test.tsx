@@ -1,0 +1,56 @@
+import { fireEvent, render, screen } from '@testing-library/react';
+import { Choice, Tick } from './Choice';
+import { Field } from './Field';
+import { runsOf } from './parts';
+import { Remark } from './Remark';
+import { Words } from './Words';
+
+describe('controls', () => {
+  it('a field says what is wrong, to eyes and to readers', () => {
+    render(<Field label="Length" value="x" onChange={jest.fn()} error="Not a number." hint="cm" />);
+    const input = screen.getByLabelText('Length');
+    expect(input.getAttribute('aria-invalid')).toBe('true');
+    const note = document.getElementById(input.getAttribute('aria-describedby') ?? '');
+    expect(note?.textContent).toBe('Not a number.');
+    expect(screen.queryByText('cm')).toBeNull();
+  });
+
+  it('a choice is a group of radios, one of them checked', () => {
+    const onChange = jest.fn();
+    render(
+      <Choice
+        label="Theme"
+        value="day"
+        onChange={onChange}
+        options={[
+          { value: 'day', label: 'Day' },
+          { value: 'night', label: 'Night' },
+        ]}
+      />,
+    );
+    expect(screen.getByRole('radio', { name: 'Day' }).getAttribute('aria-checked')).toBe('true');
+    fireEvent.click(screen.getByRole('radio', { name: 'Night' }));
+    expect(onChange).toHaveBeenCalledWith('night');
+  });
+
+  it('a tick turns over', () => {
+    const onChange = jest.fn();
+    render(<Tick label="Lid" value={false} onChange={onChange} />);
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Lid' }));
+    expect(onChange).toHaveBeenCalledWith(true);
+  });
+
+  it('a remark carries its weight in a word, not by colour alone', () => {
+    render(<Remark tone="danger">Too much.</Remark>);
+    expect(screen.getByText('Danger')).toBeTruthy();
+  });
+
+  it('titles are headings, and strong parts are set apart', () => {
+    render(<Words as="title">{'Reads **1 ppm** now'}</Words>);
+    expect(screen.getByRole('heading', { level: 1 }).textContent).toBe('Reads 1 ppm now');
+  });
+});
+
+it('runs of rows keep their order', () => {
+  expect(runsOf([1, 2, 4, 3, 6], (n) => n % 2 === 0)).toEqual([[1], [2, 4], [3], [6]]);
+});

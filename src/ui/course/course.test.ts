@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { layoutCourse, pan, wholeSpan, within, xOf, zoom, type CourseMark } from './layout';
+
+const DAY = 86_400_000;
+const mark = (id: number, day: number, passed = true): CourseMark => ({
+  id: String(id),
+  label: 'Ammonia clear',
+  date: '16 Nov',
+  at: day * DAY,
+  passed,
+});
+
+describe('the course', () => {
+  it('never lets two labels of a row overlap, and never gives more than asked', () => {
+    const days = fc.array(fc.double({ min: 0, max: 60, noNaN: true }), {
+      minLength: 1,
+      maxLength: 12,
+    });
+    fc.assert(
+      fc.property(days, fc.integer({ min: 280, max: 900 }), (list, width) => {
+        const marks = list.map((day, i) => mark(i, day));
+        const now = 61 * DAY;
+        const placed = layoutCourse(marks, now, wholeSpan(marks, now), width, 5, 'now, day 61');
+        const labelled = placed.filter((m) => m.row !== null);
+        expect(labelled.length).toBeLessThanOrEqual(5);
+        const half = (13 * 7.1) / 2;
+        const box = (m: (typeof placed)[number]) =>
+          m.anchor === 'start'
+            ? [m.x - 8, m.x + 2 * half]
+            : m.anchor === 'end'
+              ? [m.x - 2 * half, m.x + 8]
+              : [m.x - half, m.x + half];
+        for (const a of labelled) {
+          for (const b of labelled) {
+            if (a === b || a.row !== b.row) continue;
+            const [al = 0, ar = 0] = box(a);
+            const [bl = 0, br = 0] = box(b);
+            expect(ar <= bl || br <= al).toBe(true);
+          }
+        }
+      }),
+    );
+  });
+
+  it('labels what lies ahead before what is long past', () => {
+    const marks = [mark(1, 0), mark(2, 1), mark(3, 2), mark(4, 40, false)];
+    const placed = layoutCourse(marks, 20 * DAY, wholeSpan(marks, 20 * DAY), 300, 1, 'now');
+    expect(placed.filter((m) => m.row).map((m) => m.id)).toEqual(['4']);
+  });
+
+  it('spans from the first mark to beyond now, in order', () => {
+    const marks = [mark(1, 0), mark(2, 10)];
+    const span = wholeSpan(marks, 20 * DAY);
+    expect(span.from).toBe(0);
+    expect(span.to).toBeGreaterThan(20 * DAY);
+    expect(xOf(span.from, span, 300)).toBeLessThan(xOf(20 * DAY, span, 300));
+  });
+
+  it('can be moved and scaled, and stays within itself', () => {
+    const whole = { from: 0, to: 100 * DAY };
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.tuple(fc.constantFrom('pan', 'zoom'), fc.double({ min: -1, max: 3, noNaN: true })),
+        ),
+        (moves) => {
+          let span = whole;
+          for (const [kind, by] of moves) {
+            span = within(
+              kind === 'pan' ? pan(span, by) : zoom(span, Math.max(0.1, Math.abs(by)), 50 * DAY),
+              whole,
+            );
+            expect(span.from).toBeGreaterThanOrEqual(whole.from - 1);
+            expect(span.to).toBeLessThanOrEqual(whole.to + 1);
+            expect(span.to).toBeGreaterThan(span.from);
+          }
+        },
+      ),
+    );
+  });
+});
