@@ -189,6 +189,7 @@ test('two tabs see each other’s entries and lose none', async ({ page, context
   await openTestSheet(other);
   await other.getByRole('button', { name: 'Ammonia 4', exact: true }).click();
   await other.getByRole('button', { name: 'Save 1 reading' }).click();
+  await saved(other, 'Saved 1 reading');
   await expect(page.getByText('3 readings', { exact: true })).toBeVisible();
 });
 
