@@ -72,8 +72,7 @@ export function SectionHead({ title, end }: { title: string; end?: ReactNode }) 
         justifyContent: 'space-between',
         alignItems: 'center',
         columnGap: space.m,
-        minHeight: 48,
-        marginTop: space.s,
+        marginTop: space.l,
         flexWrap: 'wrap',
       }}
     >

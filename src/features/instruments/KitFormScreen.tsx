@@ -5,12 +5,14 @@ import { PARAMETER_IDS, PARAMETERS } from '@/core/parameters/registry';
 import { kitFrom } from '@/core/records/kitTemplates';
 import { headOf, isType } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
+import { dayOf } from '@/core/time/zone';
 import { unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
-import { selectKits, selectLog } from '@/store/selectors';
+import { selectKits, selectLog, selectNow } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
@@ -50,6 +52,7 @@ function unitLabel(unit: Unit): string {
 
 function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
   const kits = useAppSelector(selectKits);
+  const now = useAppSelector(selectNow);
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [start] = useState(() =>
@@ -185,21 +188,20 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
         />
         <Field
           style={{ flexGrow: 1, flexBasis: 130 }}
-          label="Good until"
-          placeholder="not printed"
-          hint="year-month-day"
-          value={form.expiresOn}
-          error={errors.expiresOn}
-          onChange={(expiresOn) => set({ expiresOn })}
-        />
-        <Field
-          style={{ flexGrow: 1, flexBasis: 130 }}
           label="Lot"
           placeholder="not printed"
           value={form.lot}
           onChange={(lot) => set({ lot })}
         />
       </View>
+      <DayField
+        label="Good until"
+        value={form.expiresOn}
+        today={dayOf(now, 'UTC')}
+        hint="Leave it empty if no date is printed."
+        error={errors.expiresOn}
+        onChange={(expiresOn) => set({ expiresOn })}
+      />
       <Tick
         label="It has a row on the test sheet"
         note="Others are added to a sitting when they are needed."

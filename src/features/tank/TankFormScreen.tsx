@@ -17,6 +17,7 @@ import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { tankChosen } from '@/store/sessionSlice';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
@@ -179,28 +180,24 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
         ]}
       />
       {form.stage !== 'empty' ? (
-        <Fields>
-          <Field
-            style={styles.field}
+        <>
+          <DayField
             label="Filled on"
             value={form.filledOn}
-            placeholder="2026-11-04"
-            hint="year-month-day"
+            today={today}
             error={errors.filledOn}
             onChange={(filledOn) => set({ filledOn })}
           />
           {form.stage === 'running' ? (
-            <Field
-              style={styles.field}
+            <DayField
               label="Cycled, with animals, since"
               value={form.runningSince}
-              placeholder="2026-06-10"
-              hint="year-month-day"
+              today={today}
               error={errors.runningSince}
               onChange={(runningSince) => set({ runningSince })}
             />
           ) : null}
-        </Fields>
+        </>
       ) : null}
       <SectionHead title="The water" />
       <Choice
@@ -296,11 +293,11 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
         value={form.lid}
         onChange={(lid) => set({ lid })}
       />
-      <Field
+      <DayField
         label="Heater held against a thermometer on"
         value={form.heaterVerifiedOn}
-        placeholder="not yet"
-        hint="year-month-day; leave empty if it has not been. Unplug it before hands go in."
+        today={today}
+        hint="Leave it empty if it has not been. Unplug it before hands go in."
         error={errors.heaterVerifiedOn}
         onChange={(heaterVerifiedOn) => set({ heaterVerifiedOn })}
       />

@@ -32,6 +32,7 @@ export function WelcomeScreen() {
           done, and why not.
         </Words>
         <Course
+          bare
           marks={MARKS}
           ticks={[]}
           now={3 * DAY}

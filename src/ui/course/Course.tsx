@@ -23,13 +23,15 @@ interface CourseProps {
   nowLabel: string;
   /** What the drawing shows, for those who can't see it. */
   summary: string;
+  /** Without its table, where there is nothing to tabulate. */
+  bare?: boolean;
 }
 
 /**
  * The course: a track from the first mark to the last, what was logged as ticks, milestones as
  * circles (filled once passed) that lie in the range of their dates, and where the tank is now.
  */
-export function Course({ marks, ticks, now, nowLabel, summary }: CourseProps) {
+export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: CourseProps) {
   const [width, onLayout] = useLayoutWidth();
   const [asTable, setAsTable] = useState(false);
   const whole = useMemo(() => wholeSpan(marks, now), [marks, now]);
@@ -181,11 +183,13 @@ export function Course({ marks, ticks, now, nowLabel, summary }: CourseProps) {
           </Svg>
         ) : null}
       </View>
-      <LinkButton
-        soft
-        label={asTable ? 'Hide the table' : 'All milestones'}
-        onPress={() => setAsTable(!asTable)}
-      />
+      {bare ? null : (
+        <LinkButton
+          soft
+          label={asTable ? 'Hide the table' : 'All milestones'}
+          onPress={() => setAsTable(!asTable)}
+        />
+      )}
       {asTable ? (
         <DataTable
           caption="Milestones"
