@@ -14,6 +14,10 @@ import {
   writeLogFile,
   type Revision,
 } from '../src/core';
+import { steadyEnvironment } from '../src/core/cycle/kinetics/environment';
+import { packEvents } from '../src/core/cycle/kinetics/events';
+import { typicalParameters } from '../src/core/cycle/kinetics/parameters';
+import { courseFor, runCycle } from '../src/core/cycle/kinetics/run';
 import { demoLog } from '../src/core/demo/demoLog';
 
 /** Prints each figure as one JSON object a line; nothing here passes or fails. */
@@ -69,6 +73,23 @@ for (const copies of [1, 50]) {
     readFileMs: timed(() => readLogFile(text), 5),
   });
 }
+
+const environment = steadyEnvironment(60);
+const course = courseFor(environment);
+const events = packEvents([
+  { step: 24, ammonia: 2 },
+  { step: 240, ammonia: 2 },
+  { step: 480, replaced: 0.2, newAlkalinity: 8 },
+]);
+const colony = typicalParameters('bottle');
+print('kinetics', {
+  days: 60,
+  steps: environment.steps,
+  runMs:
+    timed(() => {
+      for (let i = 0; i < 100; i += 1) runCycle(colony, environment, events, 8, course);
+    }) / 100,
+});
 
 const scripts = path.join('dist', '_expo', 'static', 'js', 'web');
 if (existsSync(scripts)) {

@@ -96,3 +96,19 @@ test('a test without a row of its own can be added', async ({ page }) => {
     .click();
   await expect(page.getByRole('textbox', { name: 'Calcium', exact: true })).toBeVisible();
 });
+
+test('the field that the pad fills stays in sight, on the smallest phone too', async ({ page }) => {
+  await page.setViewportSize({ width: 320, height: 640 });
+  await openDemo(page);
+  await openTestSheet(page);
+  const temperature = page.getByRole('textbox', { name: 'Temperature', exact: true });
+  await page.getByRole('textbox', { name: 'pH', exact: true }).click();
+  const pad = page.getByRole('group', { name: /^Digits for/ });
+  await pad.getByRole('button', { name: 'Next' }).click();
+  await pad.getByRole('button', { name: 'Next' }).click();
+  await expect(page.getByRole('group', { name: 'Digits for Temperature' })).toBeVisible();
+  await expect(temperature).toBeInViewport({ ratio: 1 });
+  const box = await temperature.boundingBox();
+  const padBox = await pad.boundingBox();
+  expect((box?.y ?? 0) + (box?.height ?? 0)).toBeLessThanOrEqual(padBox?.y ?? 0);
+});

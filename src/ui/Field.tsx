@@ -44,6 +44,8 @@ export interface FieldProps {
   onFocus?: () => void;
   onSubmit?: () => void;
   inputRef?: Ref<TextInput>;
+  /** Id of the whole field, for bringing it into view. */
+  anchor?: string;
   style?: StyleProp<ViewStyle>;
 }
 
@@ -61,13 +63,14 @@ export function Field({
   onFocus,
   onSubmit,
   inputRef,
+  anchor,
   style,
 }: FieldProps) {
   const id = useId();
   const note = error ?? hint;
   const described = note ? { 'aria-describedby': `${id}-note` } : {};
   return (
-    <View style={[{ gap: space.xs }, style]}>
+    <View nativeID={anchor} style={[{ gap: space.xs }, style]}>
       <Words as="strong">{label}</Words>
       <View style={[styles.frame, error !== undefined && styles.wrong]}>
         <TextInput

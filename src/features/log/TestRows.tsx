@@ -170,6 +170,7 @@ export function DigitalBoxes({
           return (
             <Field
               key={id}
+              anchor={`digits-${id}`}
               style={[styles.box, active === id && { zIndex: 1 }]}
               label={PARAMETERS[body.parameter].name}
               value={row.typed?.form === 'digital' ? row.typed.text : ''}

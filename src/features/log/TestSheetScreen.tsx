@@ -1,4 +1,4 @@
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { sittingMeaning, type Sitting } from '@/core/meaning/sitting';
 import { instant, isoInZone } from '@/core/time/zone';
@@ -94,6 +94,11 @@ export function TestSheetScreen() {
     }
     return sittingMeaning(sitting, history, bands, at);
   }, [rows, draft, history, bands, at, zone]);
+  useEffect(() => {
+    // The pad takes the lower half of a phone, and the field it fills must not lie beneath it.
+    if (active === null || wide) return;
+    document.getElementById(`digits-${active}`)?.scrollIntoView({ block: 'center' });
+  }, [active, wide]);
   if (!history) return null;
 
   const actions: RowActions = {

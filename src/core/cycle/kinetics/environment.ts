@@ -1,0 +1,63 @@
+import { freeAmmoniaFraction } from '../../seawater/ammonia';
+
+/** Steps in a day: hourly, so that events land on step boundaries. */
+export const STEPS_PER_DAY = 24;
+
+/** What the colony meets, step by step: computed once and shared by every run of an ensemble. */
+export interface Environment {
+  steps: number;
+  stepsPerDay: number;
+  /** Rate multiplier for temperature and pH, 1 at 26 °C and a middling pH. */
+  pace: Float64Array;
+  /** Rate multiplier for temperature alone, which is what mineralisation follows. */
+  warmth: Float64Array;
+  /** Share of total ammonia that is free. */
+  freeShare: Float64Array;
+}
+
+/** Rate against temperature, 1 at 26 °C: 7 % a degree to 34 °C, then falling to nothing at 42 °C. */
+export function temperaturePace(temperature: number): number {
+  if (temperature >= 42) return 0;
+  if (temperature <= 34) return 1.07 ** (temperature - 26);
+  return (1.07 ** 8 * (42 - temperature)) / 8;
+}
+
+/** Rate against pH: near 1 from 7 to 9, falling off on both sides. */
+export function phPace(ph: number): number {
+  return 1 / (1 + 10 ** (6.5 - ph) + 10 ** (ph - 9.7));
+}
+
+/**
+ * The environment of a run.
+ * @param days length of the run
+ * @param at gives temperature (°C), pH and salinity for a day of the run
+ */
+export function environmentOf(
+  days: number,
+  at: (day: number) => { temperature: number; ph: number; salinity: number },
+  stepsPerDay = STEPS_PER_DAY,
+): Environment {
+  const steps = Math.max(1, Math.round(days * stepsPerDay));
+  const pace = new Float64Array(steps);
+  const warmth = new Float64Array(steps);
+  const freeShare = new Float64Array(steps);
+  for (let step = 0; step < steps; step += 1) {
+    const { temperature, ph, salinity } = at((step + 0.5) / stepsPerDay);
+    const warm = temperaturePace(temperature);
+    warmth[step] = warm;
+    pace[step] = warm * phPace(ph);
+    freeShare[step] = freeAmmoniaFraction(ph, temperature, salinity);
+  }
+  return { steps, stepsPerDay, pace, warmth, freeShare };
+}
+
+/** The same temperature, pH and salinity throughout. */
+export function steadyEnvironment(
+  days: number,
+  temperature = 26,
+  ph = 8.2,
+  salinity = 35,
+  stepsPerDay = STEPS_PER_DAY,
+): Environment {
+  return environmentOf(days, () => ({ temperature, ph, salinity }), stepsPerDay);
+}

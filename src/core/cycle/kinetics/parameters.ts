@@ -1,0 +1,58 @@
+/**
+ * What a colony is like. Rates are per day at 26 °C with oxygen and alkalinity plentiful; capacities
+ * are mg N per litre per day, which a keeper can understand and test.
+ */
+export interface CycleParameters {
+  /** Growth of the ammonia and of the nitrite oxidisers. */
+  growthA: number;
+  growthB: number;
+  /** Half-saturation of each on its own food, mg N/L. */
+  halfA: number;
+  halfB: number;
+  /** Free ammonia that halves the nitrite oxidisers' rate, mg NH3-N/L. */
+  inhibition: number;
+  /** Decay of both. */
+  decay: number;
+  /** Rate at which organic nitrogen turns into ammonia. */
+  mineralisation: number;
+  /** Nitrate lost to low-oxygen places. */
+  denitrification: number;
+  /** Ammonia taken up by algae and other life, per day. */
+  uptake: number;
+  /** What the surfaces can hold of either colony, mg N/L/day. */
+  ceiling: number;
+  /** Capacities and organic nitrogen (mg N/L) at the start. */
+  capacityA: number;
+  capacityB: number;
+  organic: number;
+}
+
+/** How a tank was seeded; it decides what its colony starts from. */
+export type Seed = 'dryRock' | 'bottle' | 'liveRock' | 'establishedMedia';
+
+/** Median starting capacities, mg N/L/day, and the spread (sd of the natural log) of each. */
+export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: number }> = {
+  dryRock: { a: 0.0012, sdA: 1.4, b: 0.00025, sdB: 1.6 },
+  bottle: { a: 0.06, sdA: 1.4, b: 0.02, sdB: 1.6 },
+  liveRock: { a: 0.6, sdA: 1.2, b: 0.43, sdB: 1.4 },
+  establishedMedia: { a: 0.7, sdA: 1.2, b: 0.5, sdB: 1.4 },
+};
+
+/** The typical colony of a seed: medians of the priors in docs/science.md. */
+export function typicalParameters(seed: Seed): CycleParameters {
+  return {
+    growthA: 0.8,
+    growthB: 0.6,
+    halfA: 0.35,
+    halfB: 0.35,
+    inhibition: 0.3,
+    decay: 0.06,
+    mineralisation: 0.25,
+    denitrification: 0,
+    uptake: 0,
+    ceiling: 20,
+    capacityA: SEEDS[seed].a,
+    capacityB: SEEDS[seed].b,
+    organic: 0.15,
+  };
+}
