@@ -19,6 +19,7 @@ describe('convert', () => {
     [['1.025 sg25', '--to', 'ppt'], 33.2, 0.05],
     [['78 °F', '--to', '°C'], 25.556, 0.001],
     [['25,5 C', '--to', 'F'], 77.9, 0.001],
+    [['-2 °C', '--to', '°F'], 28.4, 0.001],
     [['8 dKH', '--to', 'meq/L'], 2.853, 0.001],
     [['8 dKH', '--to', 'ppm'], 142.8, 0.1],
     [['142.8 ppm', '--to', 'dKH'], 8, 0.01],
@@ -40,6 +41,7 @@ describe('convert', () => {
     [['lots of salt', '--to', 'ppt'], /not a number/],
     [['35 ppt'], /--to/],
     [['3 sg25', '--to', 'ppt'], /specific gravity/],
+    [['-3 ppt', '--to', 'sg25'], /negative/],
     [['35 ppt', '--to', 'parsecs'], /Unknown unit/],
     [['35 ppt', '--to', 'sg25', '--colour'], /colour/],
   ])('%j is refused in one clear line', (args, why) => {

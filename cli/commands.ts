@@ -17,9 +17,14 @@ import { convertQuantity } from './quantity';
 
 type Options = NonNullable<ParseArgsConfig['options']>;
 
+/** A negative number is a value, not an option: it goes by with a true minus sign. */
+function withMinus(arg: string): string {
+  return /^-[\d.]/.test(arg) ? `\u2212${arg.slice(1)}` : arg;
+}
+
 function argsOf(args: string[], options: Options) {
   try {
-    return parseArgs({ args, options, allowPositionals: true });
+    return parseArgs({ args: args.map(withMinus), options, allowPositionals: true });
   } catch (error) {
     const [first = 'Bad options'] = String((error as Error).message).split('. ');
     throw new CliError(first);

@@ -133,7 +133,7 @@ describe('a reading', () => {
 });
 
 describe('a tank’s history', () => {
-  it('does not depend on the order of recording', () => {
+  it('does not depend on the order in which entries were made', () => {
     const builder = new LogBuilder();
     for (let day = 1; day < 8; day += 1) {
       builder.ammonia(onDay(day), steps[day % 6] ?? 0);

@@ -71,7 +71,7 @@ function nearest<T extends { at: number }>(
 }
 
 /**
- * Gathers a tank's entries. Order of recording does not matter: entries sort by their own time, and
+ * Gathers a tank's entries. The order they were made in does not matter: they sort by their own time, and
  * of readings made at one moment the higher comes last, so that it is the one that counts.
  * @param until entries after this instant are left out
  * @throws RangeError when the log has no such tank

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { PARAMETER_IDS, PARAMETERS } from '@/core/parameters/registry';
 import { kitFrom } from '@/core/records/kitTemplates';
 import { headOf, isType } from '@/core/records/log';
@@ -15,21 +15,9 @@ import { Choice, Tick } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
+import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
-import { color, space } from '@/ui/tokens';
 import { formOfKit, kitFormSchema, readKit, withParameter, type KitForm } from './kitForm';
-
-const styles = StyleSheet.create({
-  footer: {
-    flexDirection: 'row',
-    gap: space.m,
-    paddingHorizontal: 20,
-    paddingVertical: space.m,
-    borderTopWidth: 1,
-    borderColor: color.rule,
-    backgroundColor: color.raised,
-  },
-});
 
 /** Describes a kit or an instrument, or changes one. */
 export function KitFormScreen({ id }: { id?: string }) {
@@ -87,11 +75,11 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
   return (
     <Screen
       footer={
-        <View style={styles.footer}>
+        <Footer>
           {editing ? <Button kind="danger" label="Remove" onPress={() => void remove()} /> : null}
           <Button label="Cancel" onPress={leave} />
           <Button kind="primary" label="Save" onPress={() => void save()} style={{ flex: 1 }} />
-        </View>
+        </Footer>
       }
     >
       <Opening title={editing ? 'Change an instrument.' : 'A new instrument.'}>

@@ -1,5 +1,4 @@
 import { useState, type ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { instant, isoInZone } from '@/core/time/zone';
 import type { Entry } from '@/core/records/schema/entry';
 import type { RevisionOf } from '@/core/records/schema/revision';
@@ -8,23 +7,11 @@ import { selectNow } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { wallClock } from '@/shared/wallClock';
 import { Button } from '@/ui/Press';
+import { Footer } from '@/ui/Footer';
 import { Screen } from '@/ui/Screen';
-import { color, space } from '@/ui/tokens';
 import { LogHead } from './LogHead';
 import { useLeave } from './useLeave';
 import { When } from './When';
-
-const styles = StyleSheet.create({
-  footer: {
-    flexDirection: 'row',
-    gap: space.m,
-    paddingHorizontal: 20,
-    paddingVertical: space.m,
-    borderTopWidth: 1,
-    borderColor: color.rule,
-    backgroundColor: color.raised,
-  },
-});
 
 /** What an entry of one kind is called while it is saved and taken back. */
 export interface EntryWords {
@@ -98,7 +85,7 @@ export function EntryForm(props: EntryFormProps) {
         />
       }
       footer={
-        <View style={styles.footer}>
+        <Footer>
           {editing ? <Button kind="danger" label="Remove" onPress={() => void remove()} /> : null}
           <Button
             kind="primary"
@@ -107,7 +94,7 @@ export function EntryForm(props: EntryFormProps) {
             onPress={() => void save()}
             style={{ flex: 1 }}
           />
-        </View>
+        </Footer>
       }
     >
       {children}

@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { sittingMeaning, type Sitting } from '@/core/meaning/sitting';
 import { instant, isoInZone } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
@@ -13,9 +13,9 @@ import { Button } from '@/ui/Press';
 import { Choice } from '@/ui/Choice';
 import { runsOf } from '@/ui/parts';
 import { Row } from '@/ui/Row';
+import { Footer } from '@/ui/Footer';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
-import { color, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { LogHead } from './LogHead';
@@ -35,18 +35,6 @@ import { CardRow, DigitalBoxes, type RowActions } from './TestRows';
 import { ring, useTimers } from './timers';
 import { useLeave } from './useLeave';
 import { When } from './When';
-
-const styles = StyleSheet.create({
-  footer: {
-    flexDirection: 'row',
-    gap: space.m,
-    paddingHorizontal: 20,
-    paddingVertical: space.m,
-    borderTopWidth: 1,
-    borderColor: color.rule,
-    backgroundColor: color.raised,
-  },
-});
 
 const DILUTIONS = [1, 2, 4, 10];
 
@@ -167,7 +155,7 @@ export function TestSheetScreen() {
         }}
       />
     ) : (
-      <View style={styles.footer}>
+      <Footer>
         <Button
           label="Add a test"
           onPress={() => setAdding(true)}
@@ -180,7 +168,7 @@ export function TestSheetScreen() {
           onPress={() => void save()}
           style={{ flex: 1, paddingHorizontal: 12 }}
         />
-      </View>
+      </Footer>
     );
 
   return (

@@ -21,8 +21,8 @@ import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
+import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
-import { color, space } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { emptyTankForm, formOfTank, readTank, tankFormSchema, type TankForm } from './tankForm';
@@ -31,15 +31,6 @@ import { VolumeWorking } from './VolumeWorking';
 const styles = StyleSheet.create({
   fields: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },
   field: { flexGrow: 1, flexBasis: 104 },
-  footer: {
-    flexDirection: 'row',
-    gap: space.m,
-    paddingHorizontal: 20,
-    paddingVertical: space.m,
-    borderTopWidth: 1,
-    borderColor: color.rule,
-    backgroundColor: color.raised,
-  },
 });
 
 /** Sets up a tank, or changes one. */
@@ -129,7 +120,7 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
     <Screen
       aside={volume ? <VolumeWorking volume={volume} unit={volumeUnit} /> : undefined}
       footer={
-        <View style={styles.footer}>
+        <Footer>
           <Button
             label="Cancel"
             onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
@@ -140,7 +131,7 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
             onPress={() => void save()}
             style={{ flex: 1 }}
           />
-        </View>
+        </Footer>
       }
     >
       <Opening title={editing ? 'Change the tank.' : 'Your tank.'}>
