@@ -1,7 +1,7 @@
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import type { Verdict } from '../cycle/verdict/types';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
-import { DAY_MS, daysBetween, startOfDayIn } from '../time/zone';
+import { addDaysIn, daysBetween, startOfDayIn } from '../time/zone';
 import { countOf } from '../units/format';
 
 /** What is due on a tank, and why. */
@@ -61,10 +61,6 @@ const MINUTES: Record<ParameterId, number> = {
   magnesium: 5,
 };
 
-function hasKit(kits: ReadonlySet<ParameterId>, parameter: ParameterId): boolean {
-  return kits.has(parameter);
-}
-
 /** Ammonia need not be followed daily once it is clear and nothing more was dosed. */
 function cyclingInterval(parameter: ParameterId, verdict: Verdict): number | null {
   if (parameter === 'ammonia') {
@@ -93,9 +89,9 @@ export function dueTasks(
   if (history.tank.kind !== 'quarantine' || history.start !== null) {
     for (const parameter of Object.keys(CYCLING) as ParameterId[]) {
       const every = running ? RUNNING[parameter] : cyclingInterval(parameter, verdict);
-      if (every === null || !hasKit(kits, parameter)) continue;
+      if (every === null || !kits.has(parameter)) continue;
       const last = latestReading(history, parameter);
-      const dueOn = last ? startOfDayIn(last.at, zone) + every * DAY_MS : today;
+      const dueOn = last ? addDaysIn(startOfDayIn(last.at, zone), every, zone) : today;
       const age = last ? daysBetween(last.at, at, zone) : null;
       tasks.push({
         id: `test-${parameter}`,
@@ -106,7 +102,7 @@ export function dueTasks(
             ? 'Not tested yet'
             : `Last tested ${age === 0 ? 'today' : `${countOf(age, 'day')} ago`}; every ${countOf(every, 'day')}`,
         dueOn,
-        inDays: daysBetween(at, dueOn + DAY_MS / 2, zone),
+        inDays: daysBetween(at, dueOn, zone),
         minutes: MINUTES[parameter],
         parameters: [parameter],
       });

@@ -1,6 +1,6 @@
 import { Link } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { color, space } from '@/ui/tokens';
+import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { BAR, MORE, placeOf } from './places';
 
@@ -57,5 +57,3 @@ export function Bar({ path }: { path: string }) {
     </View>
   );
 }
-
-export const barSpace = space.xxl;

@@ -14,7 +14,7 @@ export function VolumeWorking({ volume, unit }: { volume: TankVolume; unit: 'L' 
   const doubt = volumeDoubt(volume);
   const show = (litres: number) => {
     const value = linearFromCanonical(litres, unit);
-    return `${value > 0 ? '' : ''}${formatFixed(value, Math.abs(value) < 10 ? 1 : 0)} ${unit}`;
+    return `${formatFixed(value, Math.abs(value) < 10 ? 1 : 0)} ${unit}`;
   };
   return (
     <View style={{ gap: 12 }}>

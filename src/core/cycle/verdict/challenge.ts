@@ -33,10 +33,10 @@ function windowOf(dose: Dose, hours: number): Window {
 function lastWithin(
   history: TankHistory,
   parameter: 'ammonia' | 'nitrite',
-  window: Window,
+  span: Window,
 ): Reading | undefined {
   return countedReadings(history, parameter)
-    .filter((r) => r.at >= window.from && r.at <= window.to)
+    .filter((r) => r.at >= span.from && r.at <= span.to)
     .at(-1);
 }
 
@@ -55,18 +55,18 @@ function challengeDoses(history: TankHistory): Dose[] {
   );
 }
 
-function wasDiluted(history: TankHistory, window: Window, dose: Dose): boolean {
+function wasDiluted(history: TankHistory, span: Window, dose: Dose): boolean {
   const share = history.waterChanges
-    .filter((change) => change.at >= dose.at && change.at <= window.to)
+    .filter((change) => change.at >= dose.at && change.at <= span.to)
     .reduce((sum, change) => sum + change.fraction, 0);
   return share > DILUTION_LIMIT;
 }
 
 function resultOf(history: TankHistory, dose: Dose, hours: number): Challenge | null {
-  const window = windowOf(dose, hours);
-  if (wasDiluted(history, window, dose)) return null;
-  const ammonia = lastWithin(history, 'ammonia', window);
-  const nitrite = lastWithin(history, 'nitrite', window);
+  const span = windowOf(dose, hours);
+  if (wasDiluted(history, span, dose)) return null;
+  const ammonia = lastWithin(history, 'ammonia', span);
+  const nitrite = lastWithin(history, 'nitrite', span);
   if (!isProof(ammonia) || !isProof(nitrite)) return null;
   return { dose, ids: [dose.id, ammonia.id, nitrite.id] };
 }
@@ -88,18 +88,18 @@ export function passedChallenge(inquiry: Inquiry): Challenge | null {
 
 function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<CriterionRule> {
   const { history, at, zone } = inquiry;
-  const window = windowOf(dose, hours);
-  const by = momentWords(window.to - SLACK_HOURS * HOUR_MS, zone, at);
+  const span = windowOf(dose, hours);
+  const by = momentWords(span.to - SLACK_HOURS * HOUR_MS, zone, at);
   const on = shortDay(dose.at, zone);
-  if (wasDiluted(history, window, dose)) {
+  if (wasDiluted(history, span, dose)) {
     return cannotTell(
       `Water was changed within ${hours} h of the dose of ${on}, which clears it by dilution.`,
       'Dose 2 ppm again and test both a day later, with no water change between.',
       [dose.id],
     );
   }
-  const ammonia = lastWithin(history, 'ammonia', window);
-  const nitrite = lastWithin(history, 'nitrite', window);
+  const ammonia = lastWithin(history, 'ammonia', span);
+  const nitrite = lastWithin(history, 'nitrite', span);
   const failed = [ammonia, nitrite].find(
     (reading) => reading !== undefined && reading.zero === false,
   );
@@ -107,7 +107,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
     const ids = [dose.id, failed.id];
     const name = failed.parameter === 'ammonia' ? 'ammonia' : 'nitrite';
     const because = `After the dose of ${on}, ${name} still read ${readingWords(failed)}.`;
-    return at <= window.to
+    return at <= span.to
       ? notYet(because, `Test again by ${by}.`, ids)
       : notYet(because, 'Let both clear, then dose 2 ppm again and test a day later.', ids);
   }
@@ -116,7 +116,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
     : isProof(nitrite)
       ? 'ammonia'
       : 'ammonia and nitrite';
-  if (at <= window.to) {
+  if (at <= span.to) {
     return notYet(
       `${formatPlain(dose.rise ?? 0, 1)} ppm N was dosed on ${on}; the answer is due.`,
       `Test ${missing} by ${by}.`,
