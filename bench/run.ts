@@ -16,7 +16,7 @@ import {
 } from '../src/core';
 import { steadyEnvironment } from '../src/core/cycle/kinetics/environment';
 import { packEvents } from '../src/core/cycle/kinetics/events';
-import { typicalParameters } from '../src/core/cycle/kinetics/parameters';
+import { freshStart, typicalParameters } from '../src/core/cycle/kinetics/parameters';
 import { courseFor, runCycle } from '../src/core/cycle/kinetics/run';
 import { demoLog } from '../src/core/demo/demoLog';
 
@@ -87,7 +87,7 @@ print('kinetics', {
   steps: environment.steps,
   runMs:
     timed(() => {
-      for (let i = 0; i < 100; i += 1) runCycle(colony, environment, events, 8, course);
+      for (let i = 0; i < 100; i += 1) runCycle(colony, environment, events, freshStart(colony, 8), course);
     }) / 100,
 });
 

@@ -11,7 +11,9 @@ import {
   writeLogFile,
 } from '../src/core';
 import { demoLog } from '../src/core/demo/demoLog';
+import { DEFAULT_SEED } from '../src/core/cycle/forecast';
 import { CliError } from './errors';
+import { forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
 
@@ -119,6 +121,41 @@ function verdict(args: string[], now: number): unknown {
   };
 }
 
+function seedOption(values: Record<string, unknown>): number {
+  const seed = numberOption(values, 'seed') ?? DEFAULT_SEED;
+  if (!Number.isInteger(seed) || seed < 0 || seed > 2 ** 31) {
+    throw new CliError(`--seed takes a whole number from 0 up, not ${seed}.`);
+  }
+  return seed;
+}
+
+/** `forecast FILE`: when the cycle's milestones fall, how sure that is, and what to test next. */
+function forecast(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+    seed: { type: 'string' },
+  });
+  const { log, refused } = openLog(positionals[0]);
+  const tank = pickTank(log, textOption(values, 'tank'));
+  return forecastJson(log, tank, momentOption(values, now), seedOption(values), refused);
+}
+
+/** `simulate FILE --days N`: the median course from now on, as CSV. */
+function simulateCommand(args: string[], now: number): string {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+    seed: { type: 'string' },
+    days: { type: 'string' },
+  });
+  const { log } = openLog(positionals[0]);
+  const tank = pickTank(log, textOption(values, 'tank'));
+  const days = requiredNumber(values, 'days', 1, 365);
+  if (!Number.isInteger(days)) throw new CliError(`--days takes whole days, not ${days}.`);
+  return simulateCsv(log, tank.id, momentOption(values, now), days, seedOption(values));
+}
+
 /** `convert "53.07 mS/cm" --to ppt --temp 25`. */
 function convert(args: string[]): unknown {
   const { positionals, values } = argsOf(args, {
@@ -173,6 +210,8 @@ function demo(args: string[], now: number): string {
 export const USAGE = `Usage: zoarium COMMAND
   check FILE                                  is it a valid export, and what is in it
   verdict FILE [--tank NAME] [--at ISO]       is the cycle done, criterion by criterion
+  forecast FILE [--tank NAME] [--at ISO] [--seed N]   when it clears, how sure, what to test next
+  simulate FILE --days N [--tank NAME] [--at ISO]     the median course from then on, as CSV
   convert "53.07 mS/cm" --to ppt --temp 25    a quantity in another unit (--of NH4 for a bare ppm)
   ammonia --tan 1 --ph 8.1 --temp 25 --salinity 35   how much of total ammonia is free
   demo [--at ISO]                             the demo log as a file`;
@@ -189,6 +228,10 @@ export function runCommand(argv: string[], now: number): string {
       return json(check(args));
     case 'verdict':
       return json(verdict(args, now));
+    case 'forecast':
+      return json(forecast(args, now));
+    case 'simulate':
+      return simulateCommand(args, now);
     case 'convert':
       return json(convert(args));
     case 'ammonia':

@@ -3,6 +3,7 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { readingWords } from '@/core/history/reading';
 import type { Dose, TankHistory } from '@/core/history/tankHistory';
 import type { DoseSubstance } from '@/core/records/schema/entry';
+import { kindWords } from './kindWords';
 
 /** Something logged, as a line of a list: its entry can be opened by its id. */
 export interface LoggedEvent {
@@ -35,7 +36,7 @@ function amountWords(dose: Dose): string {
   }
 }
 
-/** Doses, water changes and notes, newest first. */
+/** Everything but readings, newest first. */
 export function otherEvents(history: TankHistory): LoggedEvent[] {
   return [
     ...history.doses.map((dose) => ({
@@ -61,6 +62,13 @@ export function otherEvents(history: TankHistory): LoggedEvent[] {
       title: 'Note',
       note: note.entry.text,
     })),
+    ...[
+      ...history.organics,
+      ...history.media,
+      ...history.treatments,
+      ...history.lights,
+      ...history.sightings,
+    ].map(({ id, at, entry }) => ({ id, at, ...kindWords(entry) })),
   ].sort((a, b) => b.at - a.at);
 }
 

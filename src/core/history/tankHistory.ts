@@ -3,8 +3,13 @@ import { headOf, headsOfType, isType, type Log } from '../records/log';
 import type {
   DoseEntry,
   Entry,
+  LightEntry,
+  MediaEntry,
   NoteEntry,
+  OrganicsEntry,
   ReadingEntry,
+  SightingEntry,
+  TreatmentEntry,
   WaterChangeEntry,
 } from '../records/schema/entry';
 import type { Kit } from '../records/schema/kit';
@@ -30,10 +35,11 @@ export interface WaterChange {
   fraction: number;
 }
 
-export interface Note {
+/** An entry that is a fact by itself, with nothing to compute on loading. */
+export interface Logged<E> {
   id: string;
   at: number;
-  entry: NoteEntry;
+  entry: E;
 }
 
 /** Everything a log says about one tank up to some moment, in order of time. */
@@ -46,7 +52,20 @@ export interface TankHistory {
   readings: Record<ParameterId, Reading[]>;
   doses: Dose[];
   waterChanges: WaterChange[];
-  notes: Note[];
+  notes: Logged<NoteEntry>[];
+  organics: Logged<OrganicsEntry>[];
+  media: Logged<MediaEntry>[];
+  treatments: Logged<TreatmentEntry>[];
+  lights: Logged<LightEntry>[];
+  sightings: Logged<SightingEntry>[];
+  /** The kits its readings were made with, by id, those put away or removed included. */
+  kits: Record<string, Kit>;
+}
+
+/** The lists of a history that hold dated entries other than readings. */
+function eventLists(history: TankHistory): { id: string; at: number }[][] {
+  const { doses, waterChanges, notes, organics, media, treatments, lights, sightings } = history;
+  return [doses, waterChanges, notes, organics, media, treatments, lights, sightings];
 }
 
 const TEMPERATURE_WINDOW = 2 * HOUR_MS;
@@ -97,10 +116,18 @@ export function tankHistory(log: Log, tankId: string, until = Infinity): TankHis
     doses: [],
     waterChanges: [],
     notes: [],
+    organics: [],
+    media: [],
+    treatments: [],
+    lights: [],
+    sightings: [],
+    kits: {},
   };
   const later: { id: string; entry: ReadingEntry }[] = [];
   for (const { id, body } of heads) {
     if (body.kind === 'reading') {
+      const used = kitOf(log, body.kitId);
+      if (used) history.kits[body.kitId] = used;
       if (body.parameter === 'temperature') {
         readings.temperature.push(toReading(id, body, kitOf(log, body.kitId), tank.zone));
       } else later.push({ id, entry: body });
@@ -117,7 +144,7 @@ export function tankHistory(log: Log, tankId: string, until = Infinity): TankHis
   for (const parameter of PARAMETER_IDS) {
     readings[parameter].sort((a, b) => a.at - b.at || a.best - b.best || (a.id < b.id ? -1 : 1));
   }
-  for (const list of [history.doses, history.waterChanges, history.notes]) {
+  for (const list of eventLists(history)) {
     list.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
   }
   history.start = startOf(history);
@@ -141,6 +168,21 @@ function addEvent(history: TankHistory, id: string, entry: Exclude<Entry, Readin
     case 'note':
       history.notes.push({ id, at, entry });
       return;
+    case 'organics':
+      history.organics.push({ id, at, entry });
+      return;
+    case 'media':
+      history.media.push({ id, at, entry });
+      return;
+    case 'treatment':
+      history.treatments.push({ id, at, entry });
+      return;
+    case 'light':
+      history.lights.push({ id, at, entry });
+      return;
+    case 'sighting':
+      history.sightings.push({ id, at, entry });
+      return;
   }
 }
 
@@ -150,7 +192,7 @@ function startOf(history: TankHistory): number | null {
   for (const parameter of PARAMETER_IDS) {
     first = Math.min(first, history.readings[parameter][0]?.at ?? Infinity);
   }
-  for (const list of [history.doses, history.waterChanges, history.notes]) {
+  for (const list of eventLists(history)) {
     first = Math.min(first, list[0]?.at ?? Infinity);
   }
   return Number.isFinite(first) ? first : null;

@@ -3,8 +3,12 @@ import { countOf } from '../units/format';
 import { instantSchema } from './schema/common';
 import { revisionSchema, type Revision } from './schema/revision';
 
-/** Raised whenever a record could be written that an older Zoarium would not understand. */
-export const FILE_VERSION = 1;
+/**
+ * Raised whenever a record could be written that an older Zoarium would not understand. Version 2
+ * added organics, media, treatments, light and sightings, a bottle's age, and a tank's method; every
+ * record of version 1 is one of version 2 as it stands.
+ */
+export const FILE_VERSION = 2;
 export const FILE_FORMAT = 'zoarium-log';
 
 export const logFileSchema = z.strictObject({
@@ -71,7 +75,7 @@ export function readLogFile(text: string): FileReading {
       `This log has format ${version}; this Zoarium reads up to ${FILE_VERSION}. Update it first.`,
     );
   }
-  if (version !== FILE_VERSION) {
+  if (!Number.isInteger(version) || version < 1) {
     return refuse(`Format ${version} of this log is not known.`);
   }
   const good: Revision[] = [];

@@ -2,6 +2,7 @@ import type { Act } from '@/core/records/acts';
 import { PARAMETERS } from '@/core/parameters/registry';
 import type { Revision } from '@/core/records/schema/revision';
 import { countOf, listWords } from '@/core/units/format';
+import { kindWords } from '@/shared/kindWords';
 
 function noun(revision: Revision): string {
   switch (revision.type) {
@@ -21,6 +22,8 @@ function noun(revision: Revision): string {
           return 'water change';
         case 'note':
           return 'note';
+        default:
+          return kindWords(revision.body).title.toLowerCase();
       }
   }
 }

@@ -1,6 +1,6 @@
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 
-/** Steps in a day: hourly, so that events land on step boundaries. */
+/** Steps in a day, when nothing else is asked for: hourly. */
 export const STEPS_PER_DAY = 24;
 
 /** What the colony meets, step by step: computed once and shared by every run of an ensemble. */
@@ -13,6 +13,20 @@ export interface Environment {
   warmth: Float64Array;
   /** Share of total ammonia that is free. */
   freeShare: Float64Array;
+  /** Light on algae, 1 under a lit tank: what they take up follows it. */
+  light: Float64Array;
+}
+
+/** Uptake in a dark tank against a lit one: what bacteria and films still take. */
+export const DARK = 0.25;
+
+/** The water at one moment. */
+export interface Conditions {
+  /** °C. */
+  temperature: number;
+  ph: number;
+  salinity: number;
+  lit: boolean;
 }
 
 /** Rate against temperature, 1 at 26 °C: 7 % a degree to 34 °C, then falling to nothing at 42 °C. */
@@ -30,25 +44,27 @@ export function phPace(ph: number): number {
 /**
  * The environment of a run.
  * @param days length of the run
- * @param at gives temperature (°C), pH and salinity for a day of the run
+ * @param at gives the conditions for a day of the run
  */
 export function environmentOf(
   days: number,
-  at: (day: number) => { temperature: number; ph: number; salinity: number },
+  at: (day: number) => Conditions,
   stepsPerDay = STEPS_PER_DAY,
 ): Environment {
   const steps = Math.max(1, Math.round(days * stepsPerDay));
   const pace = new Float64Array(steps);
   const warmth = new Float64Array(steps);
   const freeShare = new Float64Array(steps);
+  const light = new Float64Array(steps);
   for (let step = 0; step < steps; step += 1) {
-    const { temperature, ph, salinity } = at((step + 0.5) / stepsPerDay);
+    const { temperature, ph, salinity, lit } = at((step + 0.5) / stepsPerDay);
     const warm = temperaturePace(temperature);
     warmth[step] = warm;
     pace[step] = warm * phPace(ph);
     freeShare[step] = freeAmmoniaFraction(ph, temperature, salinity);
+    light[step] = lit ? 1 : DARK;
   }
-  return { steps, stepsPerDay, pace, warmth, freeShare };
+  return { steps, stepsPerDay, pace, warmth, freeShare, light };
 }
 
 /** The same temperature, pH and salinity throughout. */
@@ -59,5 +75,5 @@ export function steadyEnvironment(
   salinity = 35,
   stepsPerDay = STEPS_PER_DAY,
 ): Environment {
-  return environmentOf(days, () => ({ temperature, ph, salinity }), stepsPerDay);
+  return environmentOf(days, () => ({ temperature, ph, salinity, lit: true }), stepsPerDay);
 }

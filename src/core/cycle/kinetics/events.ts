@@ -13,6 +13,10 @@ export interface CycleEvent {
   /** Additions, mg N/L; negative ones take out no more than there is. */
   ammonia?: number;
   organic?: number;
+  /** Share of the organic nitrogen that stays when a prawn comes out or detritus is siphoned. */
+  organicKept?: number;
+  /** What alkalinity is known to be at this moment, dKH: a reading corrects the course. */
+  alkalinityIs?: number;
   /** Addition of alkalinity, dKH. */
   alkalinity?: number;
   /** Additions to the capacities, mg N/L/day. */
@@ -32,6 +36,9 @@ export interface PackedEvents {
   newAlkalinity: Float64Array;
   ammonia: Float64Array;
   organic: Float64Array;
+  organicKept: Float64Array;
+  /** NaN where it was not measured. */
+  alkalinityIs: Float64Array;
   alkalinity: Float64Array;
   capacityA: Float64Array;
   capacityB: Float64Array;
@@ -53,6 +60,8 @@ export function packEvents(events: readonly CycleEvent[]): PackedEvents {
     newAlkalinity: column((event) => event.newAlkalinity ?? NaN),
     ammonia: column((event) => event.ammonia ?? 0),
     organic: column((event) => event.organic ?? 0),
+    organicKept: column((event) => Math.min(1, Math.max(0, event.organicKept ?? 1))),
+    alkalinityIs: column((event) => event.alkalinityIs ?? NaN),
     alkalinity: column((event) => event.alkalinity ?? 0),
     capacityA: column((event) => event.capacityA ?? 0),
     capacityB: column((event) => event.capacityB ?? 0),

@@ -1,3 +1,5 @@
+import type { CycleState } from './run';
+
 /**
  * What a colony is like. Rates are per day at 26 °C with oxygen and alkalinity plentiful; capacities
  * are mg N per litre per day, which a keeper can understand and test.
@@ -17,7 +19,7 @@ export interface CycleParameters {
   mineralisation: number;
   /** Nitrate lost to low-oxygen places. */
   denitrification: number;
-  /** Ammonia taken up by algae and other life, per day. */
+  /** Ammonia and nitrate taken up by algae and other life under light, per day. */
   uptake: number;
   /** What the surfaces can hold of either colony, mg N/L/day. */
   ceiling: number;
@@ -25,6 +27,22 @@ export interface CycleParameters {
   capacityA: number;
   capacityB: number;
   organic: number;
+}
+
+/** The state of a tank just filled, its colony as its seed left it. */
+export function freshStart(
+  p: Pick<CycleParameters, 'capacityA' | 'capacityB' | 'organic'>,
+  alkalinity: number,
+): CycleState {
+  return {
+    ammonia: 0,
+    nitrite: 0,
+    nitrate: 0,
+    organic: p.organic,
+    alkalinity,
+    capacityA: p.capacityA,
+    capacityB: p.capacityB,
+  };
 }
 
 /** How a tank was seeded; it decides what its colony starts from. */

@@ -16,8 +16,35 @@ export interface CycleCourse {
   capacityB: Float64Array;
 }
 
+/** Where a run begins. */
+export interface CycleState {
+  /** mg N/L. */
+  ammonia: number;
+  nitrite: number;
+  nitrate: number;
+  organic: number;
+  /** dKH. */
+  alkalinity: number;
+  /** mg N/L/day. */
+  capacityA: number;
+  capacityB: number;
+}
+
+/** The state of a course at a step. */
+export function stateAt(course: CycleCourse, step: number): CycleState {
+  return {
+    ammonia: course.ammonia[step] as number,
+    nitrite: course.nitrite[step] as number,
+    nitrate: course.nitrate[step] as number,
+    organic: course.organic[step] as number,
+    alkalinity: course.alkalinity[step] as number,
+    capacityA: course.capacityA[step] as number,
+    capacityB: course.capacityB[step] as number,
+  };
+}
+
 /** Room for the course of a run, to be used again and again. */
-export function courseFor(environment: Environment): CycleCourse {
+export function courseFor(environment: Pick<Environment, 'steps'>): CycleCourse {
   const room = () => new Float64Array(environment.steps + 1);
   return {
     ammonia: room(),
@@ -48,6 +75,12 @@ function leftOver(have: number, most: number, half: number): number {
   return b > 0 ? (2 * half * have) / (b + root) : (root - b) / 2;
 }
 
+/**
+ * Less than this of a substance, mg N/L, goes on to the next at once: numbers near the smallest that
+ * a machine holds make it many times slower.
+ */
+const TRACE = 1e-14;
+
 /** exp(x) for the small steps of an hour, within 2e-6 for |x| up to 0.1 and never below zero. */
 function grown(x: number): number {
   return x > -0.5 && x < 0.5
@@ -60,27 +93,28 @@ function grown(x: number): number {
  * oxidisers into nitrate; both colonies grow on what they use, up to a ceiling, and decay; the acid
  * they make uses alkalinity, which slows them. Equations in docs/science.md. Nothing is allocated,
  * so an ensemble can share one course.
- * @param alkalinity at the start, dKH
+ * @param start the state before the first step; events at step 0 come on top of it
+ * @param until the step to stop at, for those who need no more; the rest of `course` is left as it was
  */
 export function runCycle(
   p: CycleParameters,
   environment: Environment,
   events: PackedEvents,
-  alkalinity: number,
+  start: Readonly<CycleState>,
   course: CycleCourse,
+  until = environment.steps,
 ): void {
-  const { steps, stepsPerDay, pace, warmth, freeShare } = environment;
+  const { stepsPerDay, pace, warmth, freeShare, light } = environment;
   const dt = 1 / stepsPerDay;
-  let A = 0;
-  let I = 0;
-  let N = 0;
-  let O = p.organic;
-  let alk = alkalinity;
-  let Ca = p.capacityA;
-  let Cb = p.capacityB;
+  let A = start.ammonia;
+  let I = start.nitrite;
+  let N = start.nitrate;
+  let O = start.organic;
+  let alk = start.alkalinity;
+  let Ca = start.capacityA;
+  let Cb = start.capacityB;
   let next = 0;
   const denitrified = 1 - Math.exp(-p.denitrification * dt);
-  const takenUp = 1 - Math.exp(-p.uptake * dt);
   course.ammonia[0] = A;
   course.nitrite[0] = I;
   course.nitrate[0] = N;
@@ -88,7 +122,7 @@ export function runCycle(
   course.alkalinity[0] = alk;
   course.capacityA[0] = Ca;
   course.capacityB[0] = Cb;
-  for (let step = 0; step < steps; step += 1) {
+  for (let step = 0; step < until; step += 1) {
     while (next < events.count && (events.step[next] as number) <= step) {
       const share = events.replaced[next] as number;
       if (share > 0) {
@@ -100,8 +134,9 @@ export function runCycle(
         if (fresh === fresh) alk += share * (fresh - alk);
       }
       A = Math.max(0, A + (events.ammonia[next] as number));
-      O = Math.max(0, O + (events.organic[next] as number));
-      alk = Math.max(0, alk + (events.alkalinity[next] as number));
+      O = Math.max(0, O * (events.organicKept[next] as number) + (events.organic[next] as number));
+      const known = events.alkalinityIs[next] as number;
+      alk = Math.max(0, (known === known ? known : alk) + (events.alkalinity[next] as number));
       const kept = events.survival[next] as number;
       Ca = Ca * kept + (events.capacityA[next] as number);
       Cb = Cb * kept + (events.capacityB[next] as number);
@@ -110,13 +145,13 @@ export function runCycle(
     const e = ((pace[step] as number) * alk) / (HALF_ALKALINITY + alk);
 
     const rate = p.mineralisation * (warmth[step] as number) * dt;
-    const released = O * (1 - grown(-rate));
+    const released = O < TRACE ? O : O * (1 - grown(-rate));
     O -= released;
     A += released;
 
     const leftA = leftOver(A, Ca * e * dt, p.halfA);
     // Rounding may leave a hair more than there was.
-    let usedA = Math.max(0, A - leftA);
+    let usedA = A < TRACE ? A : Math.max(0, A - leftA);
     // Acid can't use more alkalinity than there is.
     const affordable = (alk + ALKALINITY_BACK * released) / ALKALINITY_PER_N;
     if (usedA > affordable) usedA = affordable;
@@ -126,13 +161,15 @@ export function runCycle(
     const free = A * (freeShare[step] as number);
     const eB = e / (1 + free / p.inhibition);
     const leftB = leftOver(I, Cb * eB * dt, p.halfB);
-    const usedB = Math.max(0, I - leftB);
+    const usedB = I < TRACE ? I : Math.max(0, I - leftB);
     I -= usedB;
     N += usedB;
 
     const lost = N * denitrified;
     N -= lost;
+    const takenUp = 1 - grown(-p.uptake * (light[step] as number) * dt);
     A -= A * takenUp;
+    N -= N * takenUp;
     alk += ALKALINITY_BACK * (released + lost) - ALKALINITY_PER_N * usedA;
     if (alk < 0) alk = 0;
 

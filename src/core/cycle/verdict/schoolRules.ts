@@ -2,6 +2,7 @@ import { readingWords } from '../../history/reading';
 import { latestReading } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { addDaysIn, DAY_MS, daysBetween } from '../../time/zone';
+import { successionOf } from '../succession';
 import { evidence, NITRITE_SPOILS_NITRATE, trustedNitrate } from './chain';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
@@ -71,9 +72,33 @@ export const programmeDone: CriterionRule = ({ history, at, zone, choice }) => {
   ]);
 };
 
-/** Algae observations cannot be logged yet; the criterion says what it will rest on. */
-export const algaeSuccession: CriterionRule = () =>
-  cannotTell(
-    'Algae sightings cannot be logged yet. It will need three: rusty diatoms, then green film, then a level stand.',
-    'Choose another school for now, or note what you see.',
-  );
+/** Diatoms, then green, then a level stand: what this school reads a grown-in tank by. */
+export const algaeSuccession: CriterionRule = ({ history, zone }) => {
+  const { diatoms, green, level, ids } = successionOf(history);
+  const lit = history.tank.light === 'on' || history.lights.some((l) => l.entry.state === 'on');
+  if (diatoms === null) {
+    return lit
+      ? notYet('No diatoms are logged yet.', 'Log rusty dust on sand or glass when it shows.')
+      : cannotTell(
+          'No diatoms are logged, and nothing grows while the light is off.',
+          'Turn the light on and log it, or choose another school.',
+        );
+  }
+  const dust = `diatoms on ${shortDay(diatoms, zone)}`;
+  if (green === null) {
+    return notYet(
+      `Seen so far: ${dust}.`,
+      'Log green film or hair algae when it follows the dust.',
+      ids,
+    );
+  }
+  const film = `green on ${shortDay(green, zone)}`;
+  if (level === null) {
+    return notYet(
+      `Seen so far: ${dust}, ${film}.`,
+      `Log the same growth again a week later; no more than before shows that it has levelled.`,
+      ids,
+    );
+  }
+  return met(`Seen: ${dust}, ${film}, level on ${shortDay(level, zone)}.`, ids);
+};

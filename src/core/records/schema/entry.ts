@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import {
+  daySchema,
   idSchema,
   instantSchema,
   noteSchema,
@@ -79,6 +80,18 @@ export const doseStrengthSchema = z.discriminatedUnion('by', [
 ]);
 export type DoseStrength = z.infer<typeof doseStrengthSchema>;
 
+/** What is known of a bottle of bacteria; kept cold, or not, and how old, decides what is left alive. */
+export const bottleSchema = z.strictObject({
+  keeps: z.enum(['refrigerated', 'shelfStable', 'unknown']),
+  /** Whether it stood in a fridge since it was bought. */
+  storedCold: z.boolean(),
+  /** The day it was made, or bought if that is all one knows. */
+  madeOn: daySchema.nullable(),
+  /** Litres that this amount is for by its label; null when it does not say. */
+  forLitres: positive.nullable(),
+});
+export type Bottle = z.infer<typeof bottleSchema>;
+
 export const doseSchema = z.strictObject({
   kind: z.literal('dose'),
   ...common,
@@ -96,6 +109,8 @@ export const doseSchema = z.strictObject({
   about: z.boolean(),
   /** What the keeper calls it, for substances without a strength. */
   product: z.string().max(60).optional(),
+  /** Of bottled bacteria only. */
+  bottle: bottleSchema.optional(),
 });
 export type DoseEntry = z.infer<typeof doseSchema>;
 
@@ -121,12 +136,96 @@ export const noteEntrySchema = z.strictObject({
 });
 export type NoteEntry = z.infer<typeof noteEntrySchema>;
 
+export const FOODS = ['pellets', 'flakes', 'frozen', 'seaweed'] as const;
+export type Food = (typeof FOODS)[number];
+export const SIPHONED = ['little', 'some', 'much'] as const;
+
+/** Organic matter in or out: what it leaches feeds the colony. */
+export const organicsSchema = z.strictObject({
+  kind: z.literal('organics'),
+  ...common,
+  action: z.discriminatedUnion('what', [
+    z.strictObject({ what: z.literal('prawnIn'), grams: positive }),
+    z.strictObject({ what: z.literal('prawnOut') }),
+    z.strictObject({ what: z.literal('food'), food: z.enum(FOODS), grams: positive }),
+    z.strictObject({ what: z.literal('siphoned'), amount: z.enum(SIPHONED) }),
+  ]),
+});
+export type OrganicsEntry = z.infer<typeof organicsSchema>;
+
+export const MEDIA = ['liveRock', 'liveSand', 'establishedMedia', 'coatedRock'] as const;
+export type Media = (typeof MEDIA)[number];
+
+/** Rock, sand or filter media that carry a colony, moved in or out. */
+export const mediaSchema = z.strictObject({
+  kind: z.literal('media'),
+  ...common,
+  move: z.discriminatedUnion('to', [
+    /** Rock and sand by weight; established media by the litres they fill. */
+    z.strictObject({
+      to: z.literal('in'),
+      media: z.enum(MEDIA),
+      amount: positive,
+      unit: z.enum(['kg', 'L']),
+    }),
+    /** Share of the tank's rock, sand and media together that left, 0 to 1. */
+    z.strictObject({ to: z.literal('out'), share: z.number().positive().max(1) }),
+  ]),
+});
+export type MediaEntry = z.infer<typeof mediaSchema>;
+
+export const AGENTS = [
+  'antibiotic',
+  'copper',
+  'otherMedicine',
+  'chlorine',
+  'bleach',
+  'scrubbedRock',
+] as const;
+export type Agent = (typeof AGENTS)[number];
+
+/** Something that may have harmed the colony. No amount: that belongs to the label. */
+export const treatmentSchema = z.strictObject({
+  kind: z.literal('treatment'),
+  ...common,
+  agent: z.enum(AGENTS),
+  product: z.string().max(60).optional(),
+});
+export type TreatmentEntry = z.infer<typeof treatmentSchema>;
+
+export const lightSchema = z.strictObject({
+  kind: z.literal('light'),
+  ...common,
+  state: z.enum(['on', 'off']),
+  hoursADay: z.number().positive().max(24).optional(),
+});
+export type LightEntry = z.infer<typeof lightSchema>;
+
+export const GROWTHS = ['diatoms', 'film', 'hair', 'sheet', 'brownSnot'] as const;
+export type Growth = (typeof GROWTHS)[number];
+export const EXTENTS = ['none', 'trace', 'patches', 'covering'] as const;
+export type Extent = (typeof EXTENTS)[number];
+
+/** One growth of the ugly stage, as far as it was seen to reach. */
+export const sightingSchema = z.strictObject({
+  kind: z.literal('sighting'),
+  ...common,
+  growth: z.enum(GROWTHS),
+  extent: z.enum(EXTENTS),
+});
+export type SightingEntry = z.infer<typeof sightingSchema>;
+
 /** Every kind of fact a keeper can log. A new kind is added here and in the switches that name it. */
 export const entrySchema = z.discriminatedUnion('kind', [
   readingSchema,
   doseSchema,
   waterChangeSchema,
   noteEntrySchema,
+  organicsSchema,
+  mediaSchema,
+  treatmentSchema,
+  lightSchema,
+  sightingSchema,
 ]);
 export type Entry = z.infer<typeof entrySchema>;
 export type EntryKind = Entry['kind'];

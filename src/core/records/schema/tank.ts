@@ -72,6 +72,32 @@ export type SchoolChoice = z.infer<typeof schoolChoiceSchema>;
 export type SchoolId = SchoolChoice['school'];
 export const DEFAULT_SCHOOL: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
 
+export const AMMONIA_SOURCES = [
+  'ammoniumChloride',
+  'householdAmmonia',
+  'prawn',
+  'food',
+  'rockOrganics',
+  'fish',
+] as const;
+export type AmmoniaSource = (typeof AMMONIA_SOURCES)[number];
+export const SEEDINGS = [
+  'none',
+  'bottle',
+  'liveSand',
+  'coatedRock',
+  'liveRock',
+  'establishedMedia',
+] as const;
+export type Seeding = (typeof SEEDINGS)[number];
+
+/** How the keeper means to cycle it: where ammonia comes from, and what the colony starts from. */
+export const methodSchema = z.strictObject({
+  source: z.enum(AMMONIA_SOURCES),
+  seeding: z.enum(SEEDINGS),
+});
+export type Method = z.infer<typeof methodSchema>;
+
 export const tankSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(TANK_KINDS),
@@ -89,5 +115,8 @@ export const tankSchema = z.strictObject({
   lid: z.boolean(),
   /** The day the heater was last held against a thermometer. */
   heaterVerifiedOn: daySchema.nullable(),
+  method: methodSchema.optional(),
+  /** The day fish went in before the cycle was done, its cautions accepted. */
+  fishInSince: daySchema.optional(),
 });
 export type Tank = z.infer<typeof tankSchema>;

@@ -1,0 +1,93 @@
+import { countOf, headsOfType, tankHistory, type Log, type RefusedRow } from '../src/core';
+import {
+  cycleProblem,
+  forecastOf,
+  simulate,
+  type CycleProblem,
+  type DateRange,
+  type Forecast,
+} from '../src/core/cycle/forecast';
+import type { RevisionOf } from '../src/core/records/schema/revision';
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+function dates({ p10, p50, p90 }: Pick<DateRange, 'p10' | 'p50' | 'p90'>) {
+  return { p10: iso(p10), p50: iso(p50), p90: iso(p90) };
+}
+
+/** The problem of a tank at a moment; entries after it are left out. */
+export function problemOf(log: Log, tankId: string, at: number): CycleProblem {
+  return cycleProblem(tankHistory(log, tankId, at), at);
+}
+
+/** Kits that the keeper has at hand. */
+export function usableKits(log: Log): ReadonlySet<string> {
+  return new Set(
+    headsOfType(log, 'kit')
+      .filter((kit) => kit.body.inUse)
+      .map((kit) => kit.id),
+  );
+}
+
+/** A forecast as the command prints it. */
+export function forecastJson(
+  log: Log,
+  tank: RevisionOf<'tank'>,
+  at: number,
+  seed: number,
+  refused: readonly RefusedRow[] = [],
+): Record<string, unknown> {
+  const forecast: Forecast = forecastOf(problemOf(log, tank.id, at), {
+    seed,
+    usableKits: usableKits(log),
+  });
+  const { milestones, nextTest } = forecast;
+  return {
+    tank: tank.body.name,
+    at: iso(at),
+    school: tank.body.school.school,
+    milestones: {
+      ammoniaClears: dates(milestones.ammoniaClears),
+      nitriteClears: dates(milestones.nitriteClears),
+      ready: dates(milestones.ready),
+    },
+    scheduledDoses: forecast.scheduledDoses.map((dose) => ({
+      ...dates(dose),
+      rise: dose.rise,
+      probability: dose.probability,
+    })),
+    capacity: forecast.capacity,
+    nextTest: nextTest && {
+      parameter: nextTest.parameter,
+      at: iso(nextTest.at),
+      because: nextTest.because,
+    },
+    stall: forecast.stall.map(({ cause, probability, remedy }) => ({
+      cause,
+      probability,
+      remedy,
+    })),
+    misfit: forecast.misfit,
+    remarks: [...refusedWords(refused), ...forecast.remarks],
+  };
+}
+
+/** What of the file could not be read, and so was left out. */
+function refusedWords(refused: readonly RefusedRow[]): string[] {
+  const [first] = refused;
+  if (!first) return [];
+  return [
+    `${countOf(refused.length, 'record')} could not be read and ${refused.length === 1 ? 'was' : 'were'} left out; record ${first.row}: ${first.why}.`,
+  ];
+}
+
+/** The median course as CSV: mg N/L, alkalinity in dKH. */
+export function simulateCsv(log: Log, tankId: string, at: number, days: number, seed: number) {
+  const rows = simulate(problemOf(log, tankId, at), days, seed);
+  return [
+    'at,ammonia,nitrite,nitrate,freeAmmonia,alkalinity',
+    ...rows.map((r) =>
+      [iso(r.at), r.ammonia, r.nitrite, r.nitrate, r.freeAmmonia, r.alkalinity].join(','),
+    ),
+  ].join('\n');
+}

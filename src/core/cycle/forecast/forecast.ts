@@ -1,0 +1,206 @@
+import { quantileOfSorted, sortedCopy } from '../../math/quantile';
+import { DAY_MS } from '../../time/zone';
+import {
+  inferEnsemble,
+  type Ensemble,
+  type InferenceOptions,
+  type PastCourses,
+} from '../inference/ensemble';
+import { conditionsAt } from '../problem/conditions';
+import { NITROGEN, type CycleProblem, type Nitrogen } from '../problem/types';
+import { freeAmmoniaFraction } from '../../seawater/ammonia';
+import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
+import { asAsked } from './asAsked';
+import { dateRange, momentOf, NO_DATES, rounded, valueRange } from './dates';
+import { fitOf, MISFIT_SCORE } from './misfit';
+import { nextTestOf } from './nextTest';
+import { readiness, type Readiness } from './ready';
+import { stallOf } from './stall';
+import type { Band, Forecast, Milestones, ScheduledDose } from './types';
+import { whatIfsOf } from './whatIf';
+
+export interface ForecastOptions {
+  seed: number;
+  /** Ids of kits at hand; all of the log's when not given. */
+  usableKits?: ReadonlySet<string>;
+  /** Smaller numbers for benches and tests that run many. */
+  particles?: InferenceOptions['particles'];
+  otherParticles?: InferenceOptions['otherParticles'];
+  members?: InferenceOptions['members'];
+  /** Called with the share done, 0 to 1. */
+  progress?: (share: number) => void;
+}
+
+export const DEFAULT_SEED = 1;
+/** Weight left to the readings when no story explains them. */
+const STEP_BACK = 0.25;
+/** Days ahead that bands are drawn for. */
+const BAND_DAYS = 60;
+
+function bandOf(
+  problem: CycleProblem,
+  past: PastCourses,
+  ahead: Ahead,
+  count: number,
+  before: (row: number, point: number) => number,
+  after: (row: number, point: number) => number,
+): Band {
+  const band: Band = { at: [], p10: [], p50: [], p90: [] };
+  const values = new Float64Array(count);
+  const push = (day: number, value: (row: number) => number) => {
+    for (let row = 0; row < count; row += 1) values[row] = value(row);
+    values.sort();
+    band.at.push(momentOf(problem, day) ?? 0);
+    band.p10.push(rounded(quantileOfSorted(values, 0.1), 3));
+    band.p50.push(rounded(quantileOfSorted(values, 0.5), 3));
+    band.p90.push(rounded(quantileOfSorted(values, 0.9), 3));
+  };
+  for (let point = 0; point < past.points; point += 1) {
+    push((point * past.every) / problem.stepsPerDay, (row) => before(row, point));
+  }
+  const days = Math.min(BAND_DAYS * ahead.perDay, ahead.points - 1);
+  for (let point = 0; point <= days; point += 1) {
+    push(nowDay(problem) + point / ahead.perDay, (row) => after(row, point));
+  }
+  return band;
+}
+
+function bandsOf(ensemble: Ensemble, ahead: Ahead): Forecast['bands'] {
+  const { problem, past, members } = ensemble;
+  const series = (name: Nitrogen) =>
+    bandOf(
+      problem,
+      past,
+      ahead,
+      members.length,
+      (row, point) => past[name][row * past.points + point] as number,
+      (row, point) => ahead[name][row * ahead.points + point] as number,
+    );
+  const shares = Array.from({ length: past.points }, (_, point) => {
+    const { ph, temperature, salinity } = conditionsAt(
+      problem,
+      (point * past.every) / problem.stepsPerDay,
+    );
+    return freeAmmoniaFraction(ph, temperature, salinity);
+  });
+  const [ammonia, nitrite, nitrate] = NITROGEN.map(series) as [Band, Band, Band];
+  return {
+    ammonia,
+    nitrite,
+    nitrate,
+    free: bandOf(
+      problem,
+      past,
+      ahead,
+      members.length,
+      (row, point) => (past.ammonia[row * past.points + point] as number) * (shares[point] ?? 0),
+      (row, point) => ahead.free[row * ahead.points + point] as number,
+    ),
+  };
+}
+
+function scheduledDoses(problem: CycleProblem, ready: Readiness): ScheduledDose[] {
+  const most = Math.max(0, ...ready.doses.map((d) => d.length));
+  const list: ScheduledDose[] = [];
+  for (let n = 0; n < most; n += 1) {
+    const days = ready.doses.flatMap((d) => d[n] ?? []);
+    const probability = days.length / ready.doses.length;
+    // A dose that hardly any tank needs would only lengthen the list.
+    if (probability < 0.1) break;
+    const { p10, p50, p90 } = dateRange(problem, days);
+    list.push({
+      p10,
+      p50,
+      p90,
+      rise: rounded(problem.facts.challengeDose, 3),
+      probability: rounded(probability, 2),
+    });
+  }
+  return list;
+}
+
+function readyBy(problem: CycleProblem, days: Float64Array): (number | null)[] {
+  const sorted = sortedCopy(days);
+  return Array.from({ length: 19 }, (_, i) =>
+    momentOf(problem, quantileOfSorted(sorted, 0.05 * (i + 1))),
+  );
+}
+
+function milestonesFrom(problem: CycleProblem, ahead: Ahead, ready: Readiness): Milestones {
+  if (!problem.fed) {
+    return { ammoniaClears: NO_DATES, nitriteClears: NO_DATES, ready: NO_DATES };
+  }
+  return {
+    ammoniaClears: dateRange(problem, ahead.ammoniaClears),
+    nitriteClears: dateRange(problem, ahead.nitriteClears),
+    ready: dateRange(problem, ready.days),
+  };
+}
+
+/**
+ * The forecast of a problem: infers the tank from its readings and runs what is likely ahead, with
+ * nothing more dosed than the chosen school itself asks for. The same problem and seed give the same
+ * answer, in a browser and on the command line.
+ */
+export function forecastOf(problem: CycleProblem, options: ForecastOptions): Forecast {
+  const { seed, usableKits, progress } = options;
+  const infer = (trust: number, from: number, to: number) =>
+    inferEnsemble(problem, {
+      seed,
+      particles: options.particles,
+      otherParticles: options.otherParticles,
+      members: options.members,
+      trust,
+      progress: (share) => progress?.(from + (to - from) * share),
+    });
+  let inferred = infer(1, 0, 0.8);
+  let course = runAhead(inferred);
+  const misfit = fitOf(inferred).score < MISFIT_SCORE;
+  const stall = problem.fed ? stallOf(inferred, course) : [];
+  if (misfit) {
+    inferred = infer(STEP_BACK, 0.8, 0.9);
+    course = runAhead(inferred);
+  }
+  const { ensemble, ahead } = asAsked(inferred, course);
+  const ready = readiness(ensemble, ahead);
+  const milestones = milestonesFrom(problem, ahead, ready);
+  progress?.(0.92);
+  const lastDay = BAND_DAYS * ahead.perDay;
+  const alkalinity = ensemble.members.map(
+    (_, row) => ahead.alkalinity[row * ahead.points + lastDay] as number,
+  );
+  const forecast: Forecast = {
+    tankId: problem.tankId,
+    at: problem.at,
+    seed,
+    until: problem.at + HORIZON_DAYS * DAY_MS,
+    fed: problem.fed,
+    milestones,
+    readyBy: problem.fed ? readyBy(problem, ready.days) : [],
+    scheduledDoses: problem.fed ? scheduledDoses(problem, ready) : [],
+    capacity: {
+      ammonia: valueRange(ensemble.members.map((m) => m.now.capacityA)),
+      nitrite: valueRange(ensemble.members.map((m) => m.now.capacityB)),
+    },
+    bands: bandsOf(ensemble, ahead),
+    alkalinity: { ...valueRange(alkalinity), inDays: BAND_DAYS },
+    nextTest: problem.fed ? nextTestOf(ensemble, ahead, ready.days, usableKits) : null,
+    stall,
+    misfit,
+    whatIfs: problem.fed ? whatIfsOf(ensemble) : [],
+    kits: problem.kits.map((kit, index) => ({
+      kitId: kit.id,
+      name: kit.name,
+      parameter: kit.parameter,
+      bias: valueRange(ensemble.members.map((m) => m.bias[index] as number)),
+    })),
+    hypotheses: ensemble.fits.map((f) => ({
+      id: f.hypothesis.id,
+      probability: rounded(f.probability, 3),
+    })),
+    remarks: problem.remarks,
+    readings: problem.observations.length,
+  };
+  progress?.(1);
+  return forecast;
+}

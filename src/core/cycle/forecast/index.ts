@@ -1,0 +1,9 @@
+/**
+ * The cycle's forecast: heavy, so it is imported by workers, the command line and tests, and stays
+ * out of the first load of the app, which needs its types only.
+ */
+export { cycleProblem } from '../problem/problem';
+export type { CycleProblem } from '../problem/types';
+export { DEFAULT_SEED, forecastOf } from './forecast';
+export { simulate, type SimulatedDay } from './simulate';
+export * from './types';

@@ -1,0 +1,249 @@
+import { readingWordsOf } from './words';
+import { DAY_MS } from '../../time/zone';
+import type { Ensemble } from '../inference/ensemble';
+import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
+import type { Nitrogen, ProblemKit } from '../problem/types';
+import { nowDay, type Ahead } from './ahead';
+import { rounded, weightedDateRange } from './dates';
+import type { NextTest, TestOutcome } from './types';
+
+/** Days ahead for which a test is weighed. */
+const LOOK_DAYS = 14;
+/** Share of the uncertainty that a test must be expected to take to be worth its reagent. */
+const WORTH = 0.12;
+/** The earliest test with this share of the best gain is taken: waiting costs days too. */
+const NEARLY_BEST = 0.7;
+/** Chance of being clear from which a test is asked for as proof. */
+const LIKELY_CLEAR = 0.75;
+const BLUNDER = 0.02;
+
+interface Candidate {
+  parameter: Nitrogen;
+  kit: number;
+  point: number;
+  gain: number;
+}
+
+/** What the date is uncertain by, on a scale on which a day counts for more the nearer it is. */
+function closeness(days: ArrayLike<number>, now: number): Float64Array {
+  return Float64Array.from(days, (day) => Math.log(4 + Math.min(120, Math.max(0, day - now))));
+}
+
+function varianceOf(values: Float64Array, weights: Float64Array): number {
+  let total = 0;
+  let mean = 0;
+  for (let i = 0; i < values.length; i += 1) {
+    total += weights[i] as number;
+    mean += (weights[i] as number) * (values[i] as number);
+  }
+  if (total <= 0) return 0;
+  mean /= total;
+  let sum = 0;
+  for (let i = 0; i < values.length; i += 1) {
+    const off = (values[i] as number) - mean;
+    sum += (weights[i] as number) * off * off;
+  }
+  return sum / total;
+}
+
+/** The cells that a test could be read in: the card's steps, or for a meter a set of even parts. */
+export function cellsOf(kit: ProblemKit): { low: number; high: number; words: number }[] {
+  const steps = kit.card ? kit.steps : [0, 0.05, 0.1, 0.2, 0.4, 0.8, 1.6];
+  return steps.map((step, i) => ({
+    low: i === 0 ? 0 : ((steps[i - 1] ?? step) + step) / 2,
+    high: i === steps.length - 1 ? Infinity : (step + (steps[i + 1] ?? step)) / 2,
+    words: step,
+  }));
+}
+
+/** Chance of each cell for each member, were `kit` used at `point`: rows of cells. */
+function cellChances(
+  ensemble: Ensemble,
+  ahead: Ahead,
+  kitIndex: number,
+  point: number,
+): { cells: ReturnType<typeof cellsOf>; chances: Float64Array[] } | null {
+  const kit = ensemble.problem.kits[kitIndex];
+  if (!kit) return null;
+  const cells = cellsOf(kit);
+  // A meter's cells are read as a card would be, with its own error as a share.
+  const reader = kit.card ? kit : { card: true, half: kit.half, sigma: 0.15 };
+  const series = ahead[kit.parameter];
+  const chances = cells.map(() => new Float64Array(ensemble.members.length));
+  ensemble.members.forEach((member, row) => {
+    const shown =
+      (series[row * ahead.points + point] as number) *
+        kit.perN *
+        (member.bias[kitIndex] as number) +
+      (member.offset[kitIndex] as number);
+    cells.forEach((cell, c) => {
+      const chance = chanceOfReading(reader, shown, cell.low, cell.high);
+      (chances[c] as Float64Array)[row] = (1 - BLUNDER) * chance + BLUNDER * BLUNDER_SHARE;
+    });
+  });
+  return { cells, chances };
+}
+
+function gainOf(values: Float64Array, chances: Float64Array[], whole: number): number {
+  if (whole <= 1e-9) return 0;
+  let left = 0;
+  let total = 0;
+  for (const weights of chances) {
+    const mass = weights.reduce((a, b) => a + b, 0);
+    left += mass * varianceOf(values, weights);
+    total += mass;
+  }
+  return Math.max(0, 1 - left / total / whole);
+}
+
+/** Share of the members in which both are clear for good by a day of the run. */
+export function chanceClear(ahead: Ahead, parameter: 'ammonia' | 'nitrite', day: number): number {
+  const clears = parameter === 'ammonia' ? ahead.ammoniaClears : ahead.nitriteClears;
+  let count = 0;
+  for (const at of clears) if (at <= day) count += 1;
+  return count / clears.length;
+}
+
+/** Outcomes of a test, neighbouring cells with much the same answer joined, rare ones left out. */
+function outcomesOf(
+  ensemble: Ensemble,
+  days: Float64Array,
+  cells: ReturnType<typeof cellsOf>,
+  chances: Float64Array[],
+  kit: ProblemKit,
+): TestOutcome[] {
+  const order = Array.from(days.keys()).sort((a, b) => (days[a] as number) - (days[b] as number));
+  const groups: { from: number; to: number; weights: Float64Array; mass: number }[] = [];
+  const total = ensemble.members.length;
+  chances.forEach((weights, c) => {
+    const mass = weights.reduce((a, b) => a + b, 0) / total;
+    const last = groups.at(-1);
+    // Small cells join their neighbour, so that at most three answers need to be read.
+    if (last && (mass < 0.12 || last.mass < 0.12)) {
+      last.to = c;
+      last.mass += mass;
+      last.weights = last.weights.map((w, i) => w + (weights[i] as number));
+    } else groups.push({ from: c, to: c, weights: weights.slice(), mass });
+  });
+  while (groups.length > 3) {
+    let least = 0;
+    for (let i = 1; i + 1 < groups.length; i += 1) {
+      const sum = (at: number) => (groups[at]?.mass ?? 0) + (groups[at + 1]?.mass ?? 0);
+      if (sum(i) < sum(least)) least = i;
+    }
+    const [a, b] = [groups[least], groups[least + 1]];
+    if (!a || !b) break;
+    a.to = b.to;
+    a.mass += b.mass;
+    a.weights = a.weights.map((w, i) => w + (b.weights[i] as number));
+    groups.splice(least + 1, 1);
+  }
+  return groups.map((group) => ({
+    words: readingWordsOf(cells, group.from, group.to, kit),
+    probability: rounded(group.mass, 2),
+    ready: weightedDateRange(ensemble.problem, days, group.weights, order),
+  }));
+}
+
+/**
+ * The test that would teach most about the ready date for its reagent, found by playing every test
+ * of the coming days on the ensemble: for each step that could be read, what would be left of the
+ * uncertainty. Once both are likely clear, the test that shows it.
+ * @param days ready date of each member, day of the run
+ * @param usable ids of kits that the keeper has at hand; all when not given
+ */
+export function nextTestOf(
+  ensemble: Ensemble,
+  ahead: Ahead,
+  days: Float64Array,
+  usable?: ReadonlySet<string>,
+): NextTest | null {
+  const { problem } = ensemble;
+  const now = nowDay(problem);
+  const values = closeness(days, now);
+  const ones = new Float64Array(values.length).fill(1);
+  const whole = varianceOf(values, ones);
+  const sd = Math.sqrt(whole);
+  const candidates: Candidate[] = [];
+  const best: Partial<Record<Nitrogen, number>> = {};
+  problem.kits.forEach((kit, index) => {
+    if (kit.parameter === 'nitrate' || (usable && !usable.has(kit.id))) return;
+    for (let point = 0; point <= LOOK_DAYS * ahead.perDay; point += ahead.perDay) {
+      const found = cellChances(ensemble, ahead, index, point);
+      if (!found) continue;
+      const gain = gainOf(values, found.chances, whole);
+      candidates.push({ parameter: kit.parameter, kit: index, point, gain });
+      best[kit.parameter] = Math.max(best[kit.parameter] ?? 0, gain);
+    }
+  });
+  if (candidates.length === 0) return null;
+  const top = Math.max(...candidates.map((c) => c.gain));
+  // With the date known to about a tenth there is little left to learn: only to show.
+  const certain = sd < 0.12;
+  const confirm = confirmation(problem.kits, ahead, now, usable);
+  const learn =
+    certain || top < WORTH
+      ? undefined
+      : candidates
+          .filter((c) => c.gain >= NEARLY_BEST * top && c.gain >= WORTH)
+          .sort((a, b) => a.point - b.point || b.gain - a.gain)[0];
+  const chosen =
+    learn && (!confirm || learn.point <= confirm.point) ? learn : (confirm ?? learn);
+  if (!chosen) return null;
+  const kit = problem.kits[chosen.kit];
+  const found = cellChances(ensemble, ahead, chosen.kit, chosen.point);
+  if (!kit || !found) return null;
+  const inDays = chosen.point / ahead.perDay;
+  const purpose = chosen === learn ? 'learn' : 'confirm';
+  const outcomes = outcomesOf(ensemble, days, found.cells, found.chances, kit);
+  return {
+    parameter: chosen.parameter,
+    kitId: kit.id,
+    at: problem.at + inDays * DAY_MS,
+    inDays,
+    because: becauseOf(chosen, purpose, ahead, now),
+    gain: rounded(chosen.gain, 2),
+    purpose,
+    outcomes,
+    idle: (['ammonia', 'nitrite'] as const).filter(
+      (p) => p !== chosen.parameter && best[p] !== undefined && (best[p] ?? 0) < WORTH,
+    ),
+  };
+}
+
+/** The earliest day on which the later of the two is likely clear, as a test to show it. */
+function confirmation(
+  kits: readonly ProblemKit[],
+  ahead: Ahead,
+  now: number,
+  usable?: ReadonlySet<string>,
+): Candidate | undefined {
+  const has = (p: Nitrogen) =>
+    kits.findIndex((kit) => kit.parameter === p && (!usable || usable.has(kit.id)));
+  const nitrite = has('nitrite');
+  const kit = nitrite >= 0 ? nitrite : has('ammonia');
+  const parameter = kits[kit]?.parameter;
+  if (parameter !== 'ammonia' && parameter !== 'nitrite') return undefined;
+  for (let point = 0; point < ahead.points; point += ahead.perDay) {
+    if (chanceClear(ahead, parameter, now + point / ahead.perDay) >= LIKELY_CLEAR) {
+      return { parameter, kit, point, gain: 0 };
+    }
+  }
+  return undefined;
+}
+
+function becauseOf(chosen: Candidate, purpose: string, ahead: Ahead, now: number): string {
+  const day = now + chosen.point / ahead.perDay;
+  const name = chosen.parameter;
+  if (purpose === 'confirm') {
+    const chance = chanceClear(ahead, name as 'nitrite', day);
+    return `By then ${name} is likely clear (${tenths(chance)}), and a zero would show it.`;
+  }
+  const share = tenths(chosen.gain);
+  return `It is expected to take away ${share === '0 in 10' ? 'a little' : `about ${share}`} of what is uncertain about the ready date, more than any earlier test.`;
+}
+
+/** "7 in 10". */
+export function tenths(share: number): string {
+  return `${Math.round(share * 10)} in 10`;
+}

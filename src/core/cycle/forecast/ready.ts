@@ -1,0 +1,156 @@
+import type { Ensemble, Member } from '../inference/ensemble';
+import { packEvents } from '../kinetics/events';
+import { stateAt } from '../kinetics/run';
+import type { CycleProblem } from '../problem/types';
+import { DAY_MS } from '../../time/zone';
+import { normalCdf } from '../../math/normal';
+import {
+  AHEAD_STEPS,
+  clearStep,
+  HORIZON_DAYS,
+  nowDay,
+  runStretch,
+  stretchFor,
+  type Ahead,
+  type Stretch,
+} from './ahead';
+
+/** When a tank is ready by the chosen school, and the doses that the school asks for on the way. */
+export interface Readiness {
+  /** Day of the run, one for each member; Infinity beyond the horizon. */
+  days: Float64Array;
+  /** Days of the run of each member's scheduled doses. */
+  doses: number[][];
+}
+
+/** Doses that a challenge is tried at most; a tank that needs more is not foretold. */
+const MOST_CHALLENGES = 8;
+/** Hours between both being clear and the next dose: the test that shows it, and the morning after. */
+const PAUSE_DAYS = 0.5;
+/** Days between two nitrate readings that show it has levelled. */
+const LEVEL_DAYS = 5;
+/** Days from light on to each stage of the algae succession: median and sd of the log; judgement. */
+const SUCCESSION = { days: [18, 32, 55], sd: 0.35 };
+
+/**
+ * Plays the challenge school for one tank: dose once both are clear, look a day or two later, dose
+ * again if either is not, each dose growing the colony.
+ */
+function challengeDays(
+  problem: CycleProblem,
+  member: Member,
+  clearDay: number,
+  stretches: { wait: Stretch; spell: Stretch },
+): { ready: number; doses: number[] } {
+  const { facts, school } = problem;
+  const hours = school.school === 'challenge' ? school.windowHours : 24;
+  const doses: number[] = [];
+  if (facts.challengePassedAt !== null) {
+    return { ready: (facts.challengePassedAt - problem.origin) / DAY_MS + hours / 24, doses };
+  }
+  const now = nowDay(problem);
+  let day = Math.max(clearDay, now) + PAUSE_DAYS;
+  if (!(day < now + HORIZON_DAYS)) return { ready: Infinity, doses };
+  runStretch(stretches.wait, member, member.now, packEvents([]));
+  const waitSteps = Math.min(
+    stretches.wait.environment.steps,
+    Math.ceil((day - now) * AHEAD_STEPS),
+  );
+  let state = stateAt(stretches.wait.course, waitSteps);
+  // What the acid of each dose takes, a keeper puts back: the school asks for alkalinity as well.
+  const dose = packEvents([
+    {
+      step: 0,
+      ammonia: facts.challengeDose * member.strength,
+      alkalinityIs: Math.max(8, state.alkalinity),
+    },
+  ]);
+  for (let round = 0; round < MOST_CHALLENGES; round += 1) {
+    doses.push(day);
+    const { course, environment } = stretches.spell;
+    runStretch(stretches.spell, member, state, dose);
+    const length = environment.steps + 1;
+    const clear = Math.max(
+      clearStep(course.ammonia, length),
+      clearStep(course.nitrite, length),
+    );
+    const days = clear / AHEAD_STEPS;
+    if (days <= hours / 24) return { ready: day + hours / 24, doses };
+    if (!Number.isFinite(days)) break;
+    const next = Math.ceil(days + PAUSE_DAYS);
+    state = stateAt(course, Math.min(environment.steps, next * AHEAD_STEPS));
+    day += next;
+    if (day > now + HORIZON_DAYS) break;
+  }
+  return { ready: Infinity, doses };
+}
+
+/** Even normal scores, so that a spread over members needs no chance: Φ⁻¹ by bisection. */
+function normalScore(share: number): number {
+  let low = -6;
+  let high = 6;
+  for (let i = 0; i < 50; i += 1) {
+    const middle = (low + high) / 2;
+    if (normalCdf(middle) < share) low = middle;
+    else high = middle;
+  }
+  return low;
+}
+
+function successionDay(problem: CycleProblem, row: number, count: number): number {
+  const { facts } = problem;
+  if (facts.succession >= 3) return 0;
+  if (facts.litSince === null) return Infinity;
+  // Members in a scattered order, so that it does not go with anything else about them.
+  const place = ((row * 0.6180339887) % 1) * (1 - 1 / count) + 0.5 / count;
+  const days = (SUCCESSION.days[2] ?? 55) * Math.exp(SUCCESSION.sd * normalScore(place));
+  const lit = (facts.litSince - problem.origin) / DAY_MS;
+  return Math.max(lit + days, nowDay(problem) + (2 - facts.succession) * LEVEL_DAYS);
+}
+
+/** When each member is ready by the problem's school, if nothing is done but what the school asks. */
+export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
+  const { problem, members } = ensemble;
+  const { school, facts } = problem;
+  const days = new Float64Array(members.length);
+  const doses: number[][] = members.map(() => []);
+  const stretches =
+    school.school === 'challenge'
+      ? { wait: stretchFor(problem, HORIZON_DAYS), spell: stretchFor(problem, 45) }
+      : null;
+  members.forEach((member, row) => {
+    const clear = Math.max(
+      ahead.ammoniaClears[row] as number,
+      ahead.nitriteClears[row] as number,
+    );
+    switch (school.school) {
+      case 'bothZero':
+        days[row] = clear;
+        break;
+      case 'bothZeroHeld':
+        days[row] = clear + school.holdDays;
+        break;
+      case 'challenge': {
+        if (!stretches) break;
+        const played = challengeDays(problem, member, clear, stretches);
+        days[row] = played.ready;
+        doses[row] = played.doses;
+        break;
+      }
+      case 'nitrateLevel':
+        days[row] = clear + LEVEL_DAYS;
+        break;
+      case 'bottleProgramme':
+        days[row] = Math.max(
+          clear,
+          facts.programmeEndsAt === null
+            ? Infinity
+            : (facts.programmeEndsAt - problem.origin) / DAY_MS,
+        );
+        break;
+      case 'algaeSuccession':
+        days[row] = Math.max(clear, successionDay(problem, row, members.length));
+    }
+  });
+  return { days, doses };
+}

@@ -1,0 +1,140 @@
+import type { HypothesisId } from '../inference/hypotheses';
+import type { Nitrogen } from '../problem/types';
+
+/** Quantiles of a date, ms; null where it lies beyond what is looked ahead. */
+export interface DateRange {
+  p10: number | null;
+  p25: number | null;
+  p50: number | null;
+  p75: number | null;
+  p90: number | null;
+}
+
+/** Quantiles of a number. */
+export interface ValueRange {
+  p10: number;
+  p50: number;
+  p90: number;
+}
+
+/** A band over time: quantiles at each moment. */
+export interface Band {
+  at: number[];
+  p10: number[];
+  p50: number[];
+  p90: number[];
+}
+
+export type Milestones = Record<'ammoniaClears' | 'nitriteClears' | 'ready', DateRange>;
+
+/** A dose that the chosen school itself asks for. */
+export interface ScheduledDose {
+  /** ms. */
+  p10: number | null;
+  p50: number | null;
+  p90: number | null;
+  /** mg N/L. */
+  rise: number;
+  /** Share of the tanks in which it is needed. */
+  probability: number;
+}
+
+export const CAUSES = [
+  'simplyEarly',
+  'lowAlkalinity',
+  'cold',
+  'overdose',
+  'weakDose',
+  'deadBottle',
+  'colonyHarmed',
+  'kitSuspect',
+  'unloggedDose',
+] as const;
+export type CauseId = (typeof CAUSES)[number];
+
+export interface Cause {
+  cause: CauseId;
+  probability: number;
+  /** What speaks for it, in a sentence with its figures. */
+  evidence: string;
+  remedy: string;
+}
+
+export interface TestOutcome {
+  /** Ends of the card's steps that lead to it, as they are printed: "0.5 or less". */
+  words: string;
+  probability: number;
+  ready: DateRange;
+}
+
+export interface NextTest {
+  parameter: Nitrogen;
+  kitId: string;
+  /** ms. */
+  at: number;
+  inDays: number;
+  because: string;
+  /** Share of the uncertainty about the ready date that it is expected to take away, 0 to 1. */
+  gain: number;
+  /** Whether it is asked to learn, or to show what is likely already so. */
+  purpose: 'learn' | 'confirm';
+  outcomes: TestOutcome[];
+  /** Tests that would tell little now, by name of parameter. */
+  idle: Nitrogen[];
+}
+
+export const WHAT_IF_IDS = [
+  'doNothing',
+  'raiseAlkalinity',
+  'warmTo26',
+  'doseAgain',
+  'addBottle',
+] as const;
+export type WhatIfId = (typeof WHAT_IF_IDS)[number];
+
+export interface WhatIf {
+  id: WhatIfId;
+  nitriteClears: DateRange;
+  ready: DateRange;
+  /** Lowest alkalinity on the way, dKH, median. */
+  lowestAlkalinity: number;
+  /** Median days sooner (positive) or later that it is ready than by doing nothing. */
+  daysSaved: number | null;
+}
+
+export interface KitBias {
+  kitId: string;
+  name: string;
+  parameter: Nitrogen;
+  /** Factor by which it reads too high (above 1) or too low. */
+  bias: ValueRange;
+}
+
+/** What the readings say of one tank, at one moment: plain data, rounded. */
+export interface Forecast {
+  tankId: string;
+  at: number;
+  seed: number;
+  /** How far it looks ahead, ms. */
+  until: number;
+  /** Whether there is anything to foretell: ammonia on record. */
+  fed: boolean;
+  milestones: Milestones;
+  /** Dates of the chance of being ready in steps of 5 %, from 5 to 95; null beyond. */
+  readyBy: (number | null)[];
+  scheduledDoses: ScheduledDose[];
+  /** mg N/L/day. */
+  capacity: { ammonia: ValueRange; nitrite: ValueRange };
+  /** mg N/L; `free` is free ammonia. */
+  bands: Record<Nitrogen, Band> & { free: Band };
+  /** dKH ahead. */
+  alkalinity: ValueRange & { inDays: number };
+  nextTest: NextTest | null;
+  stall: Cause[];
+  misfit: boolean;
+  whatIfs: WhatIf[];
+  kits: KitBias[];
+  hypotheses: { id: HypothesisId; probability: number }[];
+  remarks: string[];
+  readings: number;
+}

@@ -1,0 +1,130 @@
+import type { CycleProblem } from '../problem/types';
+
+/**
+ * One uncertain thing of a tank, log-normal: exp(log median + sd · z) with z standard normal under
+ * the prior. Coordinates are what the sampler moves in.
+ */
+export interface Coordinate {
+  id: string;
+  logMedian: number;
+  sd: number;
+  /** Index of an earlier coordinate that it goes with, and how closely. */
+  with?: { index: number; correlation: number };
+}
+
+/** Where each group of coordinates begins, so that the model finds them without a search. */
+export interface Layout {
+  coordinates: Coordinate[];
+  growthA: number;
+  growthB: number;
+  halfA: number;
+  halfB: number;
+  inhibition: number;
+  decay: number;
+  mineralisation: number;
+  organic: number;
+  capacityA: number;
+  capacityB: number;
+  ceiling: number;
+  uptake: number;
+  denitrification: number;
+  nitrate: number;
+  /** −1 where the log gives no reason for it. */
+  alkalinity: number;
+  doses: number;
+  organics: number;
+  bottleA: number;
+  bottleB: number;
+  mediaA: number;
+  mediaB: number;
+  /** Own error of each addition; −1 for those without. */
+  own: Int32Array;
+  /** Bias of each kit, and its reading at true zero in half steps. */
+  bias: number;
+  offset: number;
+  /** Where a hypothesis puts its own. */
+  extra: number;
+}
+
+/** How far a kit's readings as a whole lie off, sd of the log. */
+export const KIT_BIAS_SD = 0.18;
+
+/** The prior of a problem; medians and spreads as in docs/science.md. */
+export function layoutOf(problem: CycleProblem): Layout {
+  const coordinates: Coordinate[] = [];
+  const add = (id: string, median: number, sd: number, joined?: Coordinate['with']) => {
+    coordinates.push({ id, logMedian: Math.log(median), sd, ...(joined ? { with: joined } : {}) });
+    return coordinates.length - 1;
+  };
+  const { seed, additions, kits } = problem;
+  const has = (source: string) => additions.some((a) => a.source === source);
+  const growthA = add('growthA', 0.8, 0.3);
+  const growthB = add('growthB', 0.6, 0.35);
+  const halfA = add('halfA', 0.35, 0.6);
+  const halfB = add('halfB', 0.35, 0.6);
+  const inhibition = add('inhibition', 0.3, 0.6);
+  const decay = add('decay', 0.06, 0.6);
+  const mineralisation = add('mineralisation', 0.25, 0.4);
+  const organic = add('organic', seed.organic, seed.sdOrganic);
+  const capacityA = add('capacityA', seed.capacityA, seed.sdA);
+  const capacityB = add('capacityB', seed.capacityB, seed.sdB, {
+    index: capacityA,
+    correlation: 0.5,
+  });
+  const ceiling = add('ceiling', seed.ceiling, 0.7);
+  const uptake = add('uptake', 0.015, 1);
+  const denitrification = add('denitrification', 0.003, 1);
+  const nitrate = add('nitrate', problem.windowed ? 2 : 0.3, 1);
+  const alkalinity = problem.alkalinity.known
+    ? -1
+    : add('alkalinity', problem.alkalinity.value, 0.12);
+  // The volume and the bottle's strength together: neither is known to better than a tenth.
+  const doses = has('doses') ? add('doses', 1, 0.15) : -1;
+  const organics = has('organics') ? add('organics', 1, 0.5) : -1;
+  let bottleA = -1;
+  let bottleB = -1;
+  if (has('bottle')) {
+    bottleA = add('bottleA', 1, 1.4);
+    bottleB = add('bottleB', 1, 1.6, { index: bottleA, correlation: 0.5 });
+  }
+  let mediaA = -1;
+  let mediaB = -1;
+  if (has('media')) {
+    mediaA = add('mediaA', 1, 1.2);
+    mediaB = add('mediaB', 1, 1.4, { index: mediaA, correlation: 0.5 });
+  }
+  const own = Int32Array.from(additions, (a, i) => (a.ownSd > 0 ? add(`own${i}`, 1, a.ownSd) : -1));
+  const bias = coordinates.length;
+  for (const kit of kits) add(`bias/${kit.id}`, 1, KIT_BIAS_SD);
+  const offset = coordinates.length;
+  // A twentieth of the lowest step at true zero, seldom as much as half of it.
+  for (const kit of kits) add(`offset/${kit.id}`, 0.1, 1);
+  return {
+    coordinates,
+    growthA,
+    growthB,
+    halfA,
+    halfB,
+    inhibition,
+    decay,
+    mineralisation,
+    organic,
+    capacityA,
+    capacityB,
+    ceiling,
+    uptake,
+    denitrification,
+    nitrate,
+    alkalinity,
+    doses,
+    organics,
+    bottleA,
+    bottleB,
+    mediaA,
+    mediaB,
+    own,
+    bias,
+    offset,
+    extra: coordinates.length,
+  };
+}

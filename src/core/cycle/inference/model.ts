@@ -1,0 +1,273 @@
+import { normalCdf } from '../../math/normal';
+import type { Environment } from '../kinetics/environment';
+import { packEvents, type PackedEvents } from '../kinetics/events';
+import type { CycleParameters } from '../kinetics/parameters';
+import { courseFor, runCycle, type CycleCourse, type CycleState } from '../kinetics/run';
+import { pastEnvironment } from '../problem/conditions';
+import type { CycleProblem, Nitrogen, Observation } from '../problem/types';
+import { layoutOf, type Coordinate, type Layout } from './coordinates';
+import type { Hypothesis } from './hypotheses';
+
+/**
+ * A problem under one hypothesis, ready to be run thousands of times: everything that a run needs
+ * stands in arrays made once.
+ */
+export class CycleModel {
+  readonly layout: Layout;
+  readonly coordinates: Coordinate[];
+  readonly size: number;
+  readonly environment: Environment;
+  readonly course: CycleCourse;
+  readonly parameters: CycleParameters;
+  /** Of the particle last run: kit units are mg N/L × perN × bias + offset. */
+  readonly bias: Float64Array;
+  readonly offset: Float64Array;
+  /** Strength of the keeper's doses against their label. */
+  strength = 1;
+  private readonly values: Float64Array;
+  private readonly base: PackedEvents;
+  private readonly events: PackedEvents;
+  private readonly start: CycleState;
+  private readonly lastIndex: number;
+  private readonly series: Record<Nitrogen, Float64Array>;
+
+  constructor(
+    readonly problem: CycleProblem,
+    readonly hypothesis: Hypothesis,
+    environment?: Environment,
+  ) {
+    this.layout = layoutOf(problem);
+    this.coordinates = [...this.layout.coordinates, ...hypothesis.extra];
+    this.size = this.coordinates.length;
+    this.environment = environment ?? pastEnvironment(problem);
+    this.course = courseFor(this.environment);
+    this.values = new Float64Array(this.size);
+    this.bias = new Float64Array(problem.kits.length);
+    this.offset = new Float64Array(problem.kits.length);
+    // One place more than there are additions, for what a hypothesis adds.
+    this.base = packEvents(problem.additions);
+    this.events = packEvents([...problem.additions, { step: Infinity }]);
+    this.lastIndex = problem.observations.reduce((last, o) => Math.max(last, o.index), 0);
+    this.series = this.course;
+    this.start = {
+      ammonia: 0,
+      nitrite: 0,
+      nitrate: 0,
+      organic: 0,
+      alkalinity: 0,
+      capacityA: 0,
+      capacityB: 0,
+    };
+    this.parameters = {
+      growthA: 0,
+      growthB: 0,
+      halfA: 0,
+      halfB: 0,
+      inhibition: 0,
+      decay: 0,
+      mineralisation: 0,
+      denitrification: 0,
+      uptake: 0,
+      ceiling: 0,
+      capacityA: 0,
+      capacityB: 0,
+      organic: 0,
+    };
+  }
+
+  /** exp of each coordinate of a particle, those that go together joined. */
+  private evaluate(z: Float64Array, at: number): Float64Array {
+    const { values, coordinates } = this;
+    for (let i = 0; i < coordinates.length; i += 1) {
+      const c = coordinates[i] as Coordinate;
+      let own = z[at + i] as number;
+      if (c.with) {
+        const { index, correlation } = c.with;
+        own =
+          correlation * (z[at + index] as number) + Math.sqrt(1 - correlation * correlation) * own;
+      }
+      values[i] = Math.exp(c.logMedian + c.sd * own);
+    }
+    return values;
+  }
+
+  private fillParameters(v: Float64Array): void {
+    const { layout: l, parameters: p, start, problem } = this;
+    const at = (index: number) => v[index] as number;
+    p.growthA = at(l.growthA);
+    p.growthB = at(l.growthB);
+    p.halfA = at(l.halfA);
+    p.halfB = at(l.halfB);
+    p.inhibition = at(l.inhibition);
+    p.decay = at(l.decay);
+    p.mineralisation = at(l.mineralisation);
+    p.denitrification = at(l.denitrification);
+    p.uptake = at(l.uptake);
+    p.ceiling = at(l.ceiling);
+    p.capacityA = at(l.capacityA);
+    p.capacityB = at(l.capacityB);
+    p.organic = at(l.organic);
+    start.nitrate = at(l.nitrate);
+    start.organic = p.organic;
+    start.alkalinity = l.alkalinity < 0 ? problem.alkalinity.value : at(l.alkalinity);
+    start.capacityA = p.capacityA;
+    start.capacityB = p.capacityB;
+    for (let kit = 0; kit < problem.kits.length; kit += 1) {
+      this.bias[kit] = at(l.bias + kit);
+      this.offset[kit] = at(l.offset + kit) * (problem.kits[kit]?.half ?? 0);
+    }
+  }
+
+  /** The additions as this particle has them, with what its hypothesis adds in its place. */
+  private fillEvents(z: Float64Array, zAt: number, v: Float64Array): void {
+    const { base, events, layout: l, hypothesis, problem, environment } = this;
+    const value = (index: number) => (index < 0 ? 1 : (v[index] as number));
+    let latentStep = Infinity;
+    let latentAmmonia = 0;
+    let latentSurvival = 1;
+    let strength = value(l.doses);
+    let alive = 1;
+    const extra = l.extra;
+    switch (hypothesis.id) {
+      case 'weakDose':
+        strength *= value(extra);
+        break;
+      case 'deadBottle':
+        alive = value(extra);
+        break;
+      case 'colonyHarmed':
+      case 'unloggedDose': {
+        const share = normalCdf(z[zAt + extra] as number);
+        latentStep = Math.floor(share * Math.max(1, this.lastIndex));
+        if (hypothesis.id === 'unloggedDose') latentAmmonia = value(extra + 1);
+        else latentSurvival = Math.min(1, value(extra + 1));
+        break;
+      }
+      case 'ammoniaKit':
+      case 'nitriteKit': {
+        const kit = hypothesis.kit;
+        this.bias[kit] = value(extra);
+        this.offset[kit] = value(extra + 1) * (problem.kits[kit]?.half ?? 0);
+        break;
+      }
+      case 'nothingUnusual':
+    }
+    this.strength = strength;
+    let to = 0;
+    for (let from = 0; from <= base.count; from += 1) {
+      const step = from < base.count ? (base.step[from] as number) : Infinity;
+      if (latentStep <= step && latentStep < environment.steps) {
+        events.step[to] = latentStep;
+        events.replaced[to] = 0;
+        events.newAmmonia[to] = 0;
+        events.newAlkalinity[to] = NaN;
+        events.ammonia[to] = latentAmmonia;
+        events.organic[to] = 0;
+        events.organicKept[to] = 1;
+        events.alkalinityIs[to] = NaN;
+        events.alkalinity[to] = 0;
+        events.capacityA[to] = 0;
+        events.capacityB[to] = 0;
+        events.survival[to] = latentSurvival;
+        to += 1;
+        latentStep = Infinity;
+      }
+      if (from === base.count) break;
+      const own = l.own[from] as number;
+      const ownFactor = own < 0 ? 1 : (v[own] as number);
+      const source = problem.additions[from]?.source;
+      let nitrogen = 1;
+      let seedA = 1;
+      let seedB = 1;
+      let survival = base.survival[from] as number;
+      if (source === 'doses') nitrogen = strength * ownFactor;
+      else if (source === 'organics') nitrogen = value(l.organics);
+      else if (source === 'bottle') {
+        seedA = value(l.bottleA) * alive;
+        seedB = value(l.bottleB) * alive;
+      } else if (source === 'media') {
+        seedA = value(l.mediaA);
+        seedB = value(l.mediaB);
+      } else if (source === 'kill') survival = Math.min(1, survival * ownFactor);
+      events.step[to] = step;
+      events.replaced[to] = base.replaced[from] as number;
+      events.newAmmonia[to] = base.newAmmonia[from] as number;
+      events.newAlkalinity[to] = base.newAlkalinity[from] as number;
+      events.ammonia[to] = (base.ammonia[from] as number) * nitrogen;
+      events.organic[to] = (base.organic[from] as number) * nitrogen;
+      events.organicKept[to] = base.organicKept[from] as number;
+      events.alkalinityIs[to] = base.alkalinityIs[from] as number;
+      events.alkalinity[to] = (base.alkalinity[from] as number) * nitrogen;
+      events.capacityA[to] = (base.capacityA[from] as number) * seedA;
+      events.capacityB[to] = (base.capacityB[from] as number) * seedB;
+      events.survival[to] = survival;
+      to += 1;
+    }
+    events.count = to;
+  }
+
+  /**
+   * Runs one particle.
+   * @param z particles, `size` numbers each; `at` where this one begins
+   * @param until step to stop at
+   */
+  run(z: Float64Array, at: number, until = this.environment.steps): void {
+    const values = this.evaluate(z, at);
+    this.fillParameters(values);
+    this.fillEvents(z, at, values);
+    runCycle(this.parameters, this.environment, this.events, this.start, this.course, until);
+  }
+
+  /** Chance of one reading, given the particle last run; without blunders. */
+  chanceOf(o: Observation): number {
+    return this.chanceWithin(o, this.series[o.parameter][o.index] as number);
+  }
+
+  /** Chance that a reading like `o` comes out as it did, if the true value is `value` mg N/L. */
+  private chanceWithin(o: Observation, value: number): number {
+    const kit = this.problem.kits[o.kit];
+    if (!kit) return 1;
+    const shown =
+      (value * kit.perN * (this.bias[o.kit] as number)) / o.dilution +
+      (this.offset[o.kit] as number);
+    return chanceOfReading(kit, shown, o.low, o.high, o.wider);
+  }
+
+  /** Log likelihood of a particle; runs no further than the last reading. */
+  logLikelihood(z: Float64Array, at: number): number {
+    this.run(z, at, this.lastIndex);
+    let sum = 0;
+    for (const o of this.problem.observations) {
+      const chance = this.chanceOf(o);
+      sum += o.weight * Math.log((1 - o.blunder) * chance + o.blunder * BLUNDER_SHARE);
+    }
+    return sum === sum ? sum : -Infinity;
+  }
+}
+
+/** What a blunder gives to any one step: one of about six. */
+export const BLUNDER_SHARE = 1 / 6;
+
+/**
+ * Chance that a kit that is shown `shown` (its own unit) is read between `low` and `high`. A card is
+ * read to the nearest step in the logarithm, kept finite at zero by half of its lowest step; a low
+ * end of 0 is open downwards. For an instrument the density at the number shown, times its spread.
+ */
+export function chanceOfReading(
+  kit: { card: boolean; half: number; sigma: number },
+  shown: number,
+  low: number,
+  high: number,
+  wider = 1,
+): number {
+  if (!kit.card) {
+    const sd = kit.sigma * wider + 0.05 * shown;
+    const off = (low - shown) / sd;
+    return Math.exp(-0.5 * off * off) * 0.4;
+  }
+  const sigma = kit.sigma * wider;
+  const centre = Math.log(shown + kit.half);
+  const above = high === Infinity ? 1 : normalCdf((Math.log(high + kit.half) - centre) / sigma);
+  const below = low <= 0 ? 0 : normalCdf((Math.log(low + kit.half) - centre) / sigma);
+  return Math.max(0, above - below);
+}

@@ -1,0 +1,199 @@
+import { normalsFrom } from '../../math/normal';
+import { seededRandom, type Random } from '../../math/random';
+import { choleskyInPlace, covariance } from './cholesky';
+
+/** What the sampler needs to know of a model: how many numbers a particle has, and how well one fits. */
+export interface Target {
+  size: number;
+  logLikelihood(z: Float64Array, at: number): number;
+}
+
+export interface Sample {
+  /** `count` particles of `size` numbers each, all of equal weight. */
+  particles: Float64Array;
+  count: number;
+  size: number;
+  logLikelihood: Float64Array;
+  /** Log of the mean likelihood under the prior: how well the model foretold the readings. */
+  logEvidence: number;
+  /** Temperatures it went through, and the share of moves that were taken. */
+  temperatures: number[];
+  accepted: number;
+}
+
+export interface SampleOptions {
+  count: number;
+  seed: number;
+  /** Moves of every particle at each temperature. */
+  moves?: number;
+  /** Further moves at the end. */
+  lastMoves?: number;
+  /** Called after each temperature with the share done, 0 to 1. */
+  progress?: (share: number) => void;
+}
+
+/** Share of the particles that must still count after a step in temperature. */
+const KEEP = 0.5;
+
+/** Log of the mean of exp(scale · values). */
+function logMeanExp(values: Float64Array, scale: number): number {
+  let top = -Infinity;
+  for (const value of values) top = Math.max(top, scale * value);
+  let sum = 0;
+  for (const value of values) sum += Math.exp(scale * value - top);
+  return top + Math.log(sum / values.length);
+}
+
+/** Effective share of particles when they are weighted by exp(step · logLikelihood). */
+function effectiveShare(logLikelihood: Float64Array, step: number): number {
+  let top = -Infinity;
+  for (const value of logLikelihood) top = Math.max(top, value);
+  let sum = 0;
+  let squares = 0;
+  for (const value of logLikelihood) {
+    const weight = Math.exp(step * (value - top));
+    sum += weight;
+    squares += weight * weight;
+  }
+  return (sum * sum) / (squares * logLikelihood.length);
+}
+
+/** The longest step in temperature that keeps enough particles, by bisection. */
+function nextStep(logLikelihood: Float64Array, left: number): number {
+  if (effectiveShare(logLikelihood, left) >= KEEP) return left;
+  let low = 0;
+  let high = left;
+  for (let i = 0; i < 40; i += 1) {
+    const middle = (low + high) / 2;
+    if (effectiveShare(logLikelihood, middle) >= KEEP) low = middle;
+    else high = middle;
+  }
+  return Math.max(low, 1e-6);
+}
+
+/** Draws particles anew by weight, one even comb through the sum (systematic resampling). */
+function resample(sample: Sample, step: number, random: Random): void {
+  const { particles, logLikelihood, count, size } = sample;
+  let top = -Infinity;
+  for (const value of logLikelihood) top = Math.max(top, value);
+  const weights = Float64Array.from(logLikelihood, (value) => Math.exp(step * (value - top)));
+  const total = weights.reduce((a, b) => a + b, 0);
+  const old = particles.slice();
+  const oldLikelihood = logLikelihood.slice();
+  let from = 0;
+  let sum = weights[0] as number;
+  const first = random();
+  for (let to = 0; to < count; to += 1) {
+    const mark = ((to + first) / count) * total;
+    while (sum < mark && from < count - 1) {
+      from += 1;
+      sum += weights[from] as number;
+    }
+    particles.set(old.subarray(from * size, (from + 1) * size), to * size);
+    logLikelihood[to] = oldLikelihood[from] as number;
+  }
+}
+
+/**
+ * Samples the posterior by tempered sequential Monte Carlo (Del Moral, Doucet and Jasra 2006): from
+ * the prior to the posterior through temperatures chosen by effective sample size, moving every
+ * particle at each. Moves alternate between random walks shaped by the covariance of the ensemble
+ * and redraws of some coordinates towards the prior, which keep what no reading speaks of spread as
+ * the prior has it. Prior coordinates are standard normal. The same seed gives the same sample.
+ */
+export function sampleTarget(target: Target, options: SampleOptions): Sample {
+  const { count, seed, moves = 2, lastMoves = 2, progress } = options;
+  const { size } = target;
+  const random = seededRandom(seed);
+  const normal = normalsFrom(random);
+  const particles = new Float64Array(count * size);
+  for (let i = 0; i < particles.length; i += 1) particles[i] = normal();
+  const logLikelihood = new Float64Array(count);
+  for (let p = 0; p < count; p += 1)
+    logLikelihood[p] = target.logLikelihood(particles, p * size);
+  const sample: Sample = {
+    particles,
+    count,
+    size,
+    logLikelihood,
+    logEvidence: 0,
+    temperatures: [],
+    accepted: 0,
+  };
+  const proposal = new Float64Array(size);
+  const draw = new Float64Array(size);
+  let tried = 0;
+  let taken = 0;
+  let scale = 1;
+  let temperature = 0;
+
+  const walk = (p: number, factor: Float64Array): void => {
+    const at = p * size;
+    for (let i = 0; i < size; i += 1) draw[i] = normal();
+    const length = (scale * 2.38) / Math.sqrt(size);
+    for (let i = 0; i < size; i += 1) {
+      let sum = 0;
+      for (let k = 0; k <= i; k += 1) sum += (factor[i * size + k] as number) * (draw[k] as number);
+      proposal[i] = (particles[at + i] as number) + length * sum;
+    }
+    let prior = 0;
+    for (let i = 0; i < size; i += 1) {
+      const was = particles[at + i] as number;
+      const is = proposal[i] as number;
+      prior += 0.5 * (was * was - is * is);
+    }
+    judge(p, prior);
+  };
+
+  // Leaves the prior as it is, so only the likelihood is asked (Neal 1998; Cotter and others 2013).
+  const refresh = (p: number): void => {
+    const at = p * size;
+    const turn = 0.3 + 0.6 * random();
+    const keep = Math.sqrt(1 - turn * turn);
+    for (let i = 0; i < size; i += 1) {
+      const was = particles[at + i] as number;
+      proposal[i] = random() < 0.35 ? keep * was + turn * normal() : was;
+    }
+    judge(p, 0);
+  };
+
+  const judge = (p: number, logPrior: number): void => {
+    const value = target.logLikelihood(proposal, 0);
+    const logRatio = logPrior + temperature * (value - (logLikelihood[p] as number));
+    tried += 1;
+    // Written so that a likelihood that is not a number is never taken.
+    if (!(Math.log(1 - random()) < logRatio)) return;
+    particles.set(proposal, p * size);
+    logLikelihood[p] = value;
+    taken += 1;
+  };
+
+  const moveAll = (rounds: number): void => {
+    const factor = covariance(particles, count, size);
+    choleskyInPlace(factor, size);
+    for (let round = 0; round < rounds; round += 1) {
+      const before = taken;
+      if (round % 2 === 0) {
+        for (let p = 0; p < count; p += 1) walk(p, factor);
+        // Aim for a quarter of the walks.
+        scale = Math.min(1.5, Math.max(0.15, scale * Math.exp((taken - before) / count - 0.25)));
+      } else {
+        for (let p = 0; p < count; p += 1) refresh(p);
+      }
+    }
+  };
+
+  while (temperature < 1) {
+    const step = nextStep(logLikelihood, 1 - temperature);
+    sample.logEvidence += logMeanExp(logLikelihood, step);
+    resample(sample, step, random);
+    temperature = Math.min(1, temperature + step);
+    sample.temperatures.push(temperature);
+    moveAll(moves);
+    progress?.(0.9 * temperature);
+  }
+  moveAll(lastMoves);
+  progress?.(1);
+  sample.accepted = tried > 0 ? taken / tried : 0;
+  return sample;
+}

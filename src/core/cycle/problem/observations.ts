@@ -1,0 +1,103 @@
+import { cardRange, type Reading } from '../../history/reading';
+import type { TankHistory } from '../../history/tankHistory';
+import { DAY_MS } from '../../time/zone';
+import { linearToCanonical, type LinearUnit } from '../../units/units';
+import { nitriteSpoils } from '../verdict/chain';
+import type { StepOrder } from './steps';
+import { isNitrogen, type Nitrogen, type Observation, type ProblemKit } from './types';
+
+/** Spread of a reader against a card, sd of the natural log. */
+const CARD_SIGMA = 0.25;
+/** Chance that a reading is anything at all: the wrong vial, the wrong card, a slip of the thumb. */
+const BLUNDER = 0.02;
+/** Reagents past their date are read as more of a guess. */
+const EXPIRED = { wider: 1.8, blunder: 0.08 };
+/** Nitrate is eaten and made elsewhere too. */
+const NITRATE_WEIGHT = 0.5;
+/** Days for which bound ammonia may still show on a kit for total ammonia, and what it counts for. */
+const BINDER = { days: 2, weight: 0.4 };
+
+/** The kits of the readings, once each, with what the inference needs of them. */
+export class KitTable {
+  readonly kits: ProblemKit[] = [];
+  private readonly places = new Map<string, number>();
+
+  constructor(private readonly history: TankHistory) {}
+
+  /** Place of a reading's kit in the table. */
+  place(reading: Reading & { parameter: Nitrogen }): number {
+    const key = `${reading.kitId}/${reading.entry.value.form}/${reading.unit}`;
+    const known = this.places.get(key);
+    if (known !== undefined) {
+      const kit = this.kits[known];
+      if (kit) kit.expired = reading.expired;
+      return known;
+    }
+    const { value } = reading.entry;
+    const card = value.form === 'card';
+    const inCanonical = linearToCanonical(1, reading.unit as LinearUnit);
+    const steps = card ? value.steps : [];
+    const lowest = steps.find((step) => step > 0) ?? 1;
+    this.kits.push({
+      id: reading.kitId,
+      name: this.history.kits[reading.kitId]?.name ?? 'kit',
+      parameter: reading.parameter,
+      perN: card ? 1 / inCanonical : 1,
+      half: card ? lowest / 2 : 0.05,
+      // An instrument's own figure is the half width of what its reading stands for.
+      sigma: card
+        ? CARD_SIGMA
+        : Math.max(0.01, (reading.range.high - reading.best) / reading.entry.dilution),
+      card,
+      steps: [...steps],
+      expired: reading.expired,
+    });
+    this.places.set(key, this.kits.length - 1);
+    return this.kits.length - 1;
+  }
+}
+
+function weightOf(history: TankHistory, reading: Reading): number {
+  if (reading.parameter === 'nitrate') {
+    const reduces = history.kits[reading.kitId]?.reduction ?? true;
+    return reduces && nitriteSpoils(history, reading) ? 0 : NITRATE_WEIGHT;
+  }
+  if (reading.parameter !== 'ammonia') return 1;
+  const bound = history.doses.some(
+    (dose) =>
+      dose.entry.substance === 'ammoniaBinder' &&
+      reading.at >= dose.at &&
+      reading.at - dose.at < BINDER.days * DAY_MS,
+  );
+  return bound ? BINDER.weight : 1;
+}
+
+/** One reading as the likelihood takes it; null when it cannot count. */
+export function observationOf(
+  history: TankHistory,
+  reading: Reading,
+  table: KitTable,
+  order: StepOrder,
+): Observation | null {
+  const { parameter } = reading;
+  if (!reading.counts || !isNitrogen(parameter)) return null;
+  const weight = weightOf(history, reading);
+  if (weight === 0) return null;
+  const { value, dilution } = reading.entry;
+  const range =
+    value.form === 'card'
+      ? cardRange(value.steps, value.low, value.high)
+      : { low: reading.best / dilution, high: reading.best / dilution };
+  return {
+    entryId: reading.id,
+    index: order.readingIndex(reading.at),
+    parameter,
+    kit: table.place({ ...reading, parameter }),
+    low: range.low,
+    high: range.high,
+    dilution,
+    weight,
+    blunder: reading.expired ? EXPIRED.blunder : BLUNDER,
+    wider: reading.expired ? EXPIRED.wider : 1,
+  };
+}

@@ -1,0 +1,245 @@
+import { tankHistory } from '../../history/tankHistory';
+import { DAY_MS, HOUR_MS } from '../../time/zone';
+import { FILLED, LogBuilder } from '../../../testing/logBuilder';
+import type { Tank } from '../../records/schema/tank';
+import { interpolate } from './conditions';
+import { cycleProblem } from './problem';
+import { bottleVigour } from './seeding';
+import { StepOrder } from './steps';
+
+const day = (n: number) => FILLED + n * DAY_MS;
+
+function problemOf(build: (log: LogBuilder) => void, at = 20, tank: Partial<Tank> = {}) {
+  const log = new LogBuilder(tank);
+  build(log);
+  return cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at));
+}
+
+const additionsOf = (build: (log: LogBuilder) => void) => problemOf(build).additions;
+
+describe('entries as inputs of the cycle', () => {
+  it('takes counted drops by their label, in the net water', () => {
+    const [dose] = additionsOf((log) =>
+      log.dose(day(1), 2, {
+        amount: { by: 'drops', drops: 200, dropMl: 0.05 },
+        strength: {
+          by: 'label',
+          amount: 20,
+          unit: 'drop',
+          litres: 10,
+          gives: 2,
+          basis: 'ammonia NH4',
+        },
+      }),
+    );
+    // 200 drops make 2 ppm NH4 in 100 L: 1.553 as N.
+    expect(dose?.ammonia).toBeCloseTo((2 * 14.007) / 18.039, 3);
+    expect(dose?.source).toBe('doses');
+    expect(dose?.ownSd).toBe(0);
+  });
+
+  it('holds a dose marked about wider, and one without a strength wider still', () => {
+    const [about, unknown] = additionsOf((log) => {
+      log.dose(day(1), 2, { about: true });
+      log.dose(day(2), 2, { amount: { by: 'mL', mL: 5 }, strength: null });
+    });
+    expect(about?.ownSd).toBeGreaterThan(0);
+    expect(unknown?.ownSd ?? 0).toBeGreaterThan(about?.ownSd ?? 0);
+  });
+
+  it('gives household ammonia the alkalinity it brings', () => {
+    const [dose] = additionsOf((log) => log.dose(day(1), 2, { substance: 'householdAmmonia' }));
+    expect(dose?.alkalinity).toBeCloseTo(0.4, 9);
+  });
+
+  it('counts a bottle by its age, its keeping and how much water it was for', () => {
+    const bottle = (madeOn: string, storedCold: boolean, forLitres: number | null = null) => {
+      const [addition] = additionsOf((log) =>
+        log.entry(day(1), {
+          kind: 'dose',
+          substance: 'bacteria',
+          amount: { by: 'mL', mL: 50 },
+          strength: null,
+          about: false,
+          bottle: { keeps: 'refrigerated', storedCold, madeOn, forLitres },
+        }),
+      );
+      return addition?.capacityA ?? 0;
+    };
+    const fresh = bottle('2026-03-01', true);
+    expect(bottle('2025-09-01', true)).toBeLessThan(fresh / 2);
+    expect(bottle('2025-12-01', false)).toBeLessThan(bottle('2025-12-01', true));
+    expect(bottle('2026-03-01', true, 50)).toBeCloseTo(fresh / 2, 6);
+    expect(
+      bottleVigour(
+        { keeps: 'refrigerated', storedCold: true, madeOn: '2020-01-01', forLitres: null },
+        day(1),
+        'UTC',
+      ),
+    ).toBe(0.01);
+  });
+
+  it('lets a prawn leach after half a day, and takes most of it out again', () => {
+    const [prawn, out] = additionsOf((log) => {
+      log.entry(day(1), { kind: 'organics', action: { what: 'prawnIn', grams: 10 } });
+      log.entry(day(4), { kind: 'organics', action: { what: 'prawnOut' } });
+    });
+    expect(prawn?.organic).toBeCloseTo((10 * 30) / 100, 9);
+    expect(prawn?.step).toBe(1.5 * 12);
+    expect(out?.organicKept).toBeLessThan(0.5);
+    const [food] = additionsOf((log) =>
+      log.entry(day(1), { kind: 'organics', action: { what: 'food', food: 'pellets', grams: 1 } }),
+    );
+    // A gram of pellets: 0.45 protein, 0.16 N of it.
+    expect(food?.organic).toBeCloseTo(0.72, 9);
+  });
+
+  it('mixes new water in with its own record', () => {
+    const [change] = additionsOf((log) =>
+      log.entry(day(3), {
+        kind: 'waterChange',
+        litres: 25,
+        newWater: {
+          alkalinity: { value: 9, unit: 'dKH' },
+          ammonia: { value: 0.25, unit: 'ammonia N' },
+        },
+      }),
+    );
+    expect(change).toMatchObject({ replaced: 0.25, newAmmonia: 0.25 });
+    expect(change?.newAlkalinity).toBeCloseTo(9, 6);
+  });
+
+  it('adds what media bring and takes what leaves or dies', () => {
+    const [media, out, drug] = additionsOf((log) => {
+      log.entry(day(1), {
+        kind: 'media',
+        move: { to: 'in', media: 'establishedMedia', amount: 1, unit: 'L' },
+      });
+      log.entry(day(2), { kind: 'media', move: { to: 'out', share: 0.5 } });
+      log.entry(day(3), { kind: 'treatment', agent: 'antibiotic' });
+    });
+    expect(media?.capacityA).toBeGreaterThan(0.3);
+    expect(out?.survival).toBe(0.5);
+    expect(drug).toMatchObject({ source: 'kill' });
+  });
+});
+
+describe('readings as observations', () => {
+  it('see a dose made before them in the same two hours, and not one made after', () => {
+    const order = new StepOrder(FILLED, 12);
+    const before = order.readingIndex(day(1) + 0.2 * HOUR_MS);
+    const dose = order.eventStep(day(1) + 0.4 * HOUR_MS);
+    const after = order.readingIndex(day(1) + 0.6 * HOUR_MS);
+    // A course at index i is the state before the events of step i.
+    expect(dose).toBeGreaterThanOrEqual(before);
+    expect(after).toBeGreaterThan(dose);
+  });
+
+  it('leaves nitrate out while nitrite spoils it, and halves it otherwise', () => {
+    const problem = problemOf((log) => {
+      log.nitrite(day(5), 2);
+      log.nitrate(day(5), 10);
+      log.nitrite(day(15), 0);
+      log.nitrate(day(15), 10);
+    });
+    const nitrate = problem.observations.filter((o) => o.parameter === 'nitrate');
+    expect(nitrate.map((o) => o.weight)).toEqual([0.5]);
+  });
+
+  it('counts ammonia for less while a binder is in the water, and expired kits as more of a guess', () => {
+    const problem = problemOf((log) => {
+      log.dose(day(2), 1, {
+        substance: 'ammoniaBinder',
+        amount: { by: 'mL', mL: 5 },
+        strength: null,
+      });
+      log.ammonia(day(2.5), 1);
+      log.card('ammoniaCard', day(9), 1, { kit: { expiresOn: '2026-03-05' } });
+    });
+    const [bound, old] = problem.observations;
+    expect(bound?.weight).toBeLessThan(1);
+    expect(old?.blunder).toBeGreaterThan(0.02);
+    expect(old?.wider).toBeGreaterThan(1);
+  });
+
+  it('does not mind the order in which they were entered', () => {
+    const one = problemOf((log) => {
+      log.ammonia(day(2), 2);
+      log.ammonia(day(4), 1);
+    });
+    const other = problemOf((log) => {
+      log.ammonia(day(4), 1);
+      log.ammonia(day(2), 2);
+    });
+    const bare = (p: typeof one) => p.observations.map(({ index, low }) => ({ index, low }));
+    expect(bare(other)).toEqual(bare(one));
+  });
+});
+
+describe('the conditions', () => {
+  it('run straight between readings and stay as they were beyond them', () => {
+    const knots = [
+      { day: 2, value: 24 },
+      { day: 4, value: 26 },
+    ];
+    expect(interpolate(knots, 0, 25)).toBe(24);
+    expect(interpolate(knots, 3, 25)).toBe(25);
+    expect(interpolate(knots, 9, 25)).toBe(26);
+    expect(interpolate([], 9, 25)).toBe(25);
+  });
+
+  it('take each alkalinity reading as what it then is', () => {
+    const problem = problemOf((log) => {
+      log.digital('alkalinityDrops', day(0.5), 8.4);
+      log.digital('alkalinityDrops', day(9), 6.2);
+    });
+    expect(problem.alkalinity).toEqual({ value: expect.closeTo(8.4, 6), known: true });
+    expect(problem.additions.map((a) => a.alkalinityIs)).toEqual([
+      expect.closeTo(8.4, 6),
+      expect.closeTo(6.2, 6),
+    ]);
+  });
+});
+
+describe('odd logs', () => {
+  it.each([
+    [
+      'a bottle of many months',
+      (log: LogBuilder) =>
+        log.entry(day(1), {
+          kind: 'dose',
+          substance: 'bacteria',
+          amount: { by: 'mL', mL: 50 },
+          strength: null,
+          about: false,
+          bottle: {
+            keeps: 'refrigerated',
+            storedCold: true,
+            madeOn: '2024-06-01',
+            forLitres: null,
+          },
+        }),
+      20,
+      /days old/,
+    ],
+    ['tests before the filling', (log: LogBuilder) => log.ammonia(day(-3), 1), 20, /before the/],
+    ['a year of silence', (log: LogBuilder) => log.ammonia(day(5), 1), 370, /Nothing was logged/],
+    ['an old tank', (log: LogBuilder) => log.ammonia(day(369), 0), 370, /Only the last 120 days/],
+    [
+      'a dose without a strength',
+      (log: LogBuilder) => log.dose(day(1), 2, { amount: { by: 'mL', mL: 5 } }),
+      20,
+      /no strength/,
+    ],
+  ] as const)('%s is named in words', (_, build, at, words) => {
+    const problem = problemOf((log) => void build(log), at);
+    expect(problem.remarks.join(' ')).toMatch(words);
+    expect(problem.steps / problem.stepsPerDay).toBeLessThanOrEqual(121);
+  });
+
+  it('know whether there is anything to foretell', () => {
+    expect(problemOf((log) => log.conditions(day(1))).fed).toBe(false);
+    expect(problemOf((log) => log.dose(day(1), 2)).fed).toBe(true);
+    expect(problemOf(() => undefined, 5, { rock: 'organicDryRock' }).fed).toBe(true);
+  });
+});

@@ -1,0 +1,164 @@
+import type { TankHistory } from '../../history/tankHistory';
+import { countedReadings } from '../../history/tankHistory';
+import { shortDay } from '../../time/words';
+import { DAY_MS, dayStart, daysBetween } from '../../time/zone';
+import { MEQ_PER_DKH } from '../../units/constants';
+import { changeAddition, doseAddition, otherAdditions, type Undated } from './additions';
+import { conditionKnots, UNMEASURED } from './conditions';
+import { KitTable, observationOf } from './observations';
+import { schoolFacts } from './schoolFacts';
+import { seedPrior, unknownSeed } from './seeding';
+import { StepOrder } from './steps';
+import { NITROGEN, type Addition, type CycleProblem, type Observation } from './types';
+
+/** Days looked back at most: a colony forgets, and a year of hours would be slow for nothing. */
+export const LOOK_BACK_DAYS = 120;
+/** Days without any entry after which the forecast says that it is guessing. */
+const SILENCE_DAYS = 21;
+
+/** Two-hour steps for a young tank, coarser ones for the slow months of an old one. */
+function stepsPerDayFor(days: number): number {
+  return days <= 60 ? 12 : 6;
+}
+
+type Dated = { at: number; order: number } & (
+  | { kind: 'event'; addition: Undated }
+  | { kind: 'reading'; reading: TankHistory['readings']['ammonia'][number] }
+);
+
+/** Everything that happened from the origin on, in order; of things at one moment tests come first. */
+function datedThings(history: TankHistory, origin: number, at: number): Dated[] {
+  const things: Dated[] = [];
+  const event = (when: number, addition: Undated | null) => {
+    if (addition && when >= origin && when <= at) {
+      things.push({ at: when, order: 1, kind: 'event', addition });
+    }
+  };
+  for (const dose of history.doses) event(dose.at, doseAddition(dose, history));
+  for (const change of history.waterChanges) event(change.at, changeAddition(change));
+  for (const other of otherAdditions(history)) event(other.at, other.addition);
+  for (const reading of countedReadings(history, 'alkalinity')) {
+    event(reading.at, {
+      source: 'exact',
+      ownSd: 0,
+      alkalinityIs: Math.max(0, reading.best / MEQ_PER_DKH),
+    });
+  }
+  for (const parameter of NITROGEN) {
+    for (const reading of history.readings[parameter]) {
+      if (reading.at >= origin && reading.at <= at) {
+        things.push({ at: reading.at, order: 0, kind: 'reading', reading });
+      }
+    }
+  }
+  return things.sort((a, b) => a.at - b.at || a.order - b.order);
+}
+
+function firstMoment(history: TankHistory, at: number): number {
+  const starts = [history.start ?? at];
+  for (const list of [history.doses, history.readings.ammonia, history.readings.nitrite]) {
+    if (list[0]) starts.push(list[0].at);
+  }
+  return Math.min(at, ...starts);
+}
+
+function remarksOf(history: TankHistory, at: number, windowed: boolean): string[] {
+  const { zone } = history.tank;
+  const remarks: string[] = [];
+  if (windowed) {
+    remarks.push(
+      `Only the last ${LOOK_BACK_DAYS} days are used; what the colony was before them is taken as unknown.`,
+    );
+  }
+  const all = [...Object.values(history.readings).flat(), ...history.doses].map((e) => e.at);
+  const last = all.reduce((a, b) => Math.max(a, b), -Infinity);
+  if (Number.isFinite(last) && at - last > SILENCE_DAYS * DAY_MS) {
+    remarks.push(
+      `Nothing was logged in ${daysBetween(last, at, zone)} days, so the forecast is little more than a guess until the next test.`,
+    );
+  }
+  if (history.start !== null && history.tank.filledOn) {
+    const early = [...history.readings.ammonia, ...history.readings.nitrite, ...history.doses].some(
+      (entry) => entry.at < dayStart(history.tank.filledOn ?? '', zone),
+    );
+    if (early) remarks.push('Some entries are dated before the tank was filled. Check its day.');
+  }
+  const impossible = NITROGEN.flatMap((p) => history.readings[p]).filter((r) => !r.counts);
+  if (impossible.length > 0) {
+    remarks.push(`${impossible.length} of the readings cannot occur and were left out.`);
+  }
+  for (const dose of history.doses) {
+    const madeOn = dose.entry.bottle?.madeOn;
+    if (!madeOn) continue;
+    const age = daysBetween(dayStart(madeOn, zone), dose.at, zone);
+    const on = shortDay(dose.at, zone);
+    if (age < 0) {
+      remarks.push(`The bottle of ${on} is dated after the day it was used; its age is left out.`);
+    } else if (age > 365) {
+      remarks.push(`The bottle of ${on} was ${age} days old; little in it may have been alive.`);
+    }
+  }
+  if (history.doses.some((d) => d.rise === null && d.entry.substance === 'ammoniumChloride')) {
+    remarks.push('A dose has no strength on record and is taken as about 2 ppm.');
+  }
+  return remarks;
+}
+
+/**
+ * Turns a tank's history into the problem that the inference solves.
+ * @param at the moment it is asked at, ms; later entries are left out
+ */
+export function cycleProblem(history: TankHistory, at: number): CycleProblem {
+  const first = firstMoment(history, at);
+  const windowed = at - first > LOOK_BACK_DAYS * DAY_MS;
+  const origin = windowed ? at - LOOK_BACK_DAYS * DAY_MS : first;
+  const days = (at - origin) / DAY_MS;
+  const stepsPerDay = stepsPerDayFor(days);
+  const steps = Math.ceil(days * stepsPerDay);
+  const order = new StepOrder(origin, stepsPerDay);
+  const table = new KitTable(history);
+  const additions: Addition[] = [];
+  const observations: Observation[] = [];
+  for (const thing of datedThings(history, origin, at)) {
+    if (thing.kind === 'event') {
+      additions.push({ step: order.eventStep(thing.at), ...thing.addition });
+    } else {
+      const observation = observationOf(history, thing.reading, table, order);
+      if (observation) observations.push(observation);
+    }
+  }
+  // Landing in order may push the last things past `at` by a step or two.
+  const last = Math.max(
+    steps,
+    1,
+    ...observations.map((o) => o.index),
+    ...additions.map((a) => a.step + 1),
+  );
+  const firstAlkalinity = additions.find((a) => a.alkalinityIs !== undefined)?.alkalinityIs;
+  const { tank, netLitres } = history;
+  return {
+    tankId: history.tankId,
+    zone: tank.zone,
+    origin,
+    at,
+    stepsPerDay,
+    steps: last,
+    windowed,
+    conditions: conditionKnots(history, origin),
+    alkalinity: {
+      value: firstAlkalinity ?? UNMEASURED.alkalinity,
+      known: firstAlkalinity !== undefined,
+    },
+    seed: windowed ? unknownSeed(tank, netLitres) : seedPrior(tank, netLitres),
+    additions,
+    kits: table.kits,
+    observations,
+    school: tank.school,
+    facts: schoolFacts(history, at),
+    remarks: remarksOf(history, at, windowed),
+    fed:
+      additions.some((a) => (a.ammonia ?? 0) > 0 || (a.organic ?? 0) > 0) ||
+      tank.rock === 'organicDryRock' ||
+      observations.some((o) => o.parameter !== 'nitrate' && o.low > 0),
+  };
+}

@@ -1,0 +1,31 @@
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { addDaysIn } from '../../time/zone';
+import { linearToCanonical, type LinearUnit } from '../../units/units';
+import { stagesSeen, successionOf } from '../succession';
+import { challengePassed, passedChallenge } from '../verdict/challenge';
+import type { SchoolFacts } from './types';
+
+/** 2 ppm on the basis of the keeper's own ammonia kit, or as NH4 without one, mg N/L. */
+export function challengeDose(history: TankHistory): number {
+  const unit = countedReadings(history, 'ammonia').at(-1)?.unit ?? 'ammonia NH4';
+  return linearToCanonical(2, unit as LinearUnit);
+}
+
+/** What a tank's log shows of its school, as the forecast needs it. */
+export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
+  const { tank } = history;
+  const inquiry = { history, at, zone: tank.zone, choice: tank.school };
+  const bottle = history.doses.find((dose) => dose.entry.substance === 'bacteria');
+  const lit = history.lights.find((light) => light.entry.state === 'on')?.at ?? null;
+  const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
+  return {
+    challengePassedAt: passed ? passed.dose.at : null,
+    challengeDose: challengeDose(history),
+    programmeEndsAt:
+      bottle && tank.school.school === 'bottleProgramme'
+        ? addDaysIn(bottle.at, tank.school.programmeDays, tank.zone)
+        : null,
+    litSince: tank.light === 'on' ? (history.start ?? lit) : lit,
+    succession: stagesSeen(successionOf(history)),
+  };
+}

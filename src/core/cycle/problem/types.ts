@@ -1,0 +1,134 @@
+import type { SchoolChoice } from '../../records/schema/tank';
+import type { ParameterId } from '../../parameters/registry';
+
+/** The parameters that the cycle is inferred from. */
+export const NITROGEN = ['ammonia', 'nitrite', 'nitrate'] as const;
+export type Nitrogen = (typeof NITROGEN)[number];
+
+export function isNitrogen(parameter: ParameterId): parameter is Nitrogen {
+  return (NITROGEN as readonly ParameterId[]).includes(parameter);
+}
+
+/** A value known at a moment, in days from the problem's origin. */
+export interface Knot {
+  day: number;
+  value: number;
+}
+
+/**
+ * What makes an addition uncertain; additions that share a source share its error, because it is
+ * the same bottle or the same hand.
+ */
+export type Uncertain = 'exact' | 'doses' | 'bottle' | 'media' | 'organics' | 'kill';
+
+/** Something done to the tank, at a step of the run. Amounts are medians. */
+export interface Addition {
+  step: number;
+  source: Uncertain;
+  /** Its own further error, sd of the natural log: a dose marked *about*, one without a strength. */
+  ownSd: number;
+  replaced?: number;
+  newAmmonia?: number;
+  newAlkalinity?: number;
+  ammonia?: number;
+  organic?: number;
+  organicKept?: number;
+  alkalinity?: number;
+  alkalinityIs?: number;
+  capacityA?: number;
+  capacityB?: number;
+  survival?: number;
+}
+
+/** A kit as the inference sees it. */
+export interface ProblemKit {
+  id: string;
+  name: string;
+  parameter: Nitrogen;
+  /** Kit units in one mg N/L. */
+  perN: number;
+  /** Half of the lowest step above zero, kit unit: what keeps the logarithm finite at zero. */
+  half: number;
+  /** Spread of the reader against a card, sd of the natural log; of an instrument, in its own unit. */
+  sigma: number;
+  card: boolean;
+  /** The card's steps, or none. */
+  steps: number[];
+  /** Its reagents were past their date at the last reading. */
+  expired: boolean;
+}
+
+/** One reading of ammonia, nitrite or nitrate. */
+export interface Observation {
+  entryId: string;
+  /** Index into the course: the state at the end of this many steps. */
+  index: number;
+  parameter: Nitrogen;
+  kit: number;
+  /** Where the value lay on the card, kit unit before dilution; a number has both ends alike. */
+  low: number;
+  high: number;
+  dilution: number;
+  /** 1 for a full reading; less where it can be trusted less; 0 where it does not count. */
+  weight: number;
+  /** Chance that it is anything at all. */
+  blunder: number;
+  /** Widening of the kit's sigma. */
+  wider: number;
+}
+
+/** Prior of what the colony started from: medians and sd of the natural log. */
+export interface SeedPrior {
+  capacityA: number;
+  sdA: number;
+  capacityB: number;
+  sdB: number;
+  organic: number;
+  sdOrganic: number;
+  ceiling: number;
+}
+
+/** What the log shows of the schools that rest on more than the water. */
+export interface SchoolFacts {
+  /** When a challenge was passed that still counts, ms. */
+  challengePassedAt: number | null;
+  /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
+  challengeDose: number;
+  /** When the bottle's programme ends, ms; null without a bottle on record. */
+  programmeEndsAt: number | null;
+  /** When the light first came on, ms, and the furthest stage of the succession seen, 0 to 3. */
+  litSince: number | null;
+  succession: number;
+}
+
+/**
+ * All that the inference needs of one tank's log, as plain data: it crosses to a worker, and its
+ * text is what a result is cached under.
+ */
+export interface CycleProblem {
+  tankId: string;
+  zone: string;
+  /** The moment of day 0, ms. */
+  origin: number;
+  /** The moment it is asked at, ms. */
+  at: number;
+  stepsPerDay: number;
+  /** Steps from the origin to `at`. */
+  steps: number;
+  /** The log is older than what is looked at: the colony at the origin is then unknown. */
+  windowed: boolean;
+  conditions: { temperature: Knot[]; ph: Knot[]; salinity: Knot[]; lit: Knot[] };
+  /** dKH at the origin. */
+  alkalinity: { value: number; known: boolean };
+  seed: SeedPrior;
+  additions: Addition[];
+  kits: ProblemKit[];
+  observations: Observation[];
+  /** How readiness is judged, and what of it the log shows already. */
+  school: SchoolChoice;
+  facts: SchoolFacts;
+  /** Oddities of the log that the forecast had to step around, in words. */
+  remarks: string[];
+  /** Whether any ammonia is on record: from a dose, food, a prawn, or organics on the rock. */
+  fed: boolean;
+}

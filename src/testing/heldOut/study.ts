@@ -1,0 +1,111 @@
+import { cycleProblem } from '@/core/cycle/problem/problem';
+import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
+import type { Forecast } from '@/core/cycle/forecast/types';
+import { tankHistory } from '@/core/history/tankHistory';
+import { quantileOfSorted, sortedCopy } from '@/core/math/quantile';
+import { seededRandom } from '@/core/math/random';
+import { DAY_MS } from '@/core/time/zone';
+import { FILLED } from '../logBuilder';
+import { drawKeeper, live, logOf, readyWithout, type Life } from './keeper';
+import { drawReef, LIFE_DAYS, type HeldOutMethod } from './reef';
+
+export const METHODS: readonly HeldOutMethod[] = ['dryRock', 'bottle', 'liveRock'];
+
+/** Synthetic keepers at synthetic tanks, methods in turn; those that never get ready are drawn anew. */
+export function drawLives(count: number, seed: number): Life[] {
+  const random = seededRandom(seed);
+  const lives: Life[] = [];
+  while (lives.length < count) {
+    const method = METHODS[lives.length % METHODS.length] ?? 'dryRock';
+    const life = live(drawReef(method, random), drawKeeper(random), random);
+    if (life.readyDay > 3 && life.readyDay < LIFE_DAYS - 40) lives.push(life);
+  }
+  return lives;
+}
+
+/** The forecast that a keeper would have seen on a day. */
+export function forecastOn(life: Life, day: number, options: ForecastOptions): Forecast {
+  const builder = logOf(life, day);
+  const at = FILLED + day * DAY_MS;
+  return forecastOf(cycleProblem(tankHistory(builder.log(), builder.tankId, at), at), options);
+}
+
+export interface Trial {
+  method: HeldOutMethod;
+  share: number;
+  truth: number;
+  low: number;
+  middle: number;
+  high: number;
+  /** What a rule of thumb says that knows the usual length for the method. */
+  thumb: number;
+  misfit: boolean;
+}
+
+const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / DAY_MS);
+
+/** Forecasts each life at shares of its way, with nothing dosed afterwards. */
+export function study(
+  lives: readonly Life[],
+  shares: readonly number[],
+  options: ForecastOptions,
+): Trial[] {
+  const usual = new Map(
+    METHODS.map((method) => [
+      method,
+      quantileOfSorted(
+        sortedCopy(lives.filter((l) => l.reef.method === method).map((l) => l.readyDay)),
+        0.5,
+      ),
+    ]),
+  );
+  return lives.flatMap((life) =>
+    shares.map((share) => {
+      const day = share * life.readyDay;
+      const forecast = forecastOn(life, day, options);
+      const { p10, p50, p90 } = forecast.milestones.ready;
+      return {
+        method: life.reef.method,
+        share,
+        truth: readyWithout(life, day),
+        low: dayOf(p10),
+        middle: dayOf(p50),
+        high: dayOf(p90),
+        thumb: usual.get(life.reef.method) ?? 0,
+        misfit: forecast.misfit,
+      };
+    }),
+  );
+}
+
+export interface Report {
+  trials: number;
+  /** Share of the truths within the 80 % interval. */
+  coverage: number;
+  medianError: number;
+  thumbError: number;
+  /** Median error over that of the rule of thumb. */
+  ratio: number;
+  /** The same against a rule of thumb that never names a day gone by. */
+  ratioLate: number;
+  misfits: number;
+}
+
+const medianOf = (values: number[]) => quantileOfSorted(sortedCopy(values), 0.5);
+
+export function reportOf(trials: readonly Trial[]): Report {
+  const error = medianOf(trials.map((t) => Math.abs(t.middle - t.truth)));
+  const thumb = medianOf(trials.map((t) => Math.abs(t.thumb - t.truth)));
+  const late = medianOf(
+    trials.map((t) => Math.abs(Math.max(t.thumb, t.share * t.truth) - t.truth)),
+  );
+  return {
+    trials: trials.length,
+    coverage: trials.filter((t) => t.truth >= t.low && t.truth <= t.high).length / trials.length,
+    medianError: error,
+    thumbError: thumb,
+    ratio: error / thumb,
+    ratioLate: error / late,
+    misfits: trials.filter((t) => t.misfit).length,
+  };
+}
