@@ -18,6 +18,17 @@ const esModules = [
 const transformIgnorePatterns = [`/node_modules/(?!(${esModules.join('|')})(/|$))`];
 const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };
 
+// Types off and modules as Node has them, and nothing else: the preset for screens rewrites loops and
+// classes for old engines, which makes the sampler seven times slower than it runs anywhere.
+const plain = [
+  'babel-jest',
+  {
+    configFile: false,
+    presets: ['@babel/preset-typescript'],
+    plugins: ['@babel/plugin-transform-modules-commonjs'],
+  },
+];
+
 /** @type {import('jest').Config} */
 module.exports = {
   projects: [
@@ -25,7 +36,7 @@ module.exports = {
       displayName: 'core',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/(src|cli|server|scripts)/**/*.test.ts'],
-      transform: { '\\.[jt]sx?$': 'babel-jest', '\\.mjs$': 'babel-jest' },
+      transform: { '\\.[jt]sx?$': plain, '\\.mjs$': plain },
       transformIgnorePatterns,
       moduleNameMapper,
       setupFiles: ['fake-indexeddb/auto'],

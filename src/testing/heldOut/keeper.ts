@@ -1,6 +1,7 @@
 import { normalsFrom } from '@/core/math/normal';
 import type { Random } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
+import type { Tank } from '@/core/records/schema/tank';
 import { FILLED, LogBuilder } from '../logBuilder';
 import { runReef, trueReadyDay, LIFE_DAYS, type Reef, type TrueCourse, type TrueDose } from './reef';
 
@@ -114,11 +115,12 @@ export function readyWithout(life: Life, after: number): number {
 }
 
 /** What the keeper's log holds up to a day: all that a forecast may know. */
-export function logOf(life: Life, until: number): LogBuilder {
+export function logOf(life: Life, until: number, tank: Partial<Tank> = {}): LogBuilder {
   const { reef } = life;
   const builder = new LogBuilder({
     rock: reef.method === 'liveRock' ? 'liveRock' : 'dryRock',
     school: { school: 'bothZero' },
+    ...tank,
   });
   const moment = (day: number) => FILLED + Math.round(day * DAY_MS);
   builder.digital('thermometer', moment(0.5), Math.round((reef.temperature[12] ?? 25) * 10) / 10);

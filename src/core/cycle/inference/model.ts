@@ -8,6 +8,9 @@ import type { CycleProblem, Nitrogen, Observation } from '../problem/types';
 import { layoutOf, type Coordinate, type Layout } from './coordinates';
 import type { Hypothesis } from './hypotheses';
 
+// Bound once: looking them up in every step is slow where globals are watched over, as in tests.
+const { exp, floor, log, max, min, sqrt } = Math;
+
 /**
  * A problem under one hypothesis, ready to be run thousands of times: everything that a run needs
  * stands in arrays made once.
@@ -47,7 +50,7 @@ export class CycleModel {
     // One place more than there are additions, for what a hypothesis adds.
     this.base = packEvents(problem.additions);
     this.events = packEvents([...problem.additions, { step: Infinity }]);
-    this.lastIndex = problem.observations.reduce((last, o) => Math.max(last, o.index), 0);
+    this.lastIndex = problem.observations.reduce((last, o) => max(last, o.index), 0);
     this.series = this.course;
     this.start = {
       ammonia: 0,
@@ -84,9 +87,9 @@ export class CycleModel {
       if (c.with) {
         const { index, correlation } = c.with;
         own =
-          correlation * (z[at + index] as number) + Math.sqrt(1 - correlation * correlation) * own;
+          correlation * (z[at + index] as number) + sqrt(1 - correlation * correlation) * own;
       }
-      values[i] = Math.exp(c.logMedian + c.sd * own);
+      values[i] = exp(c.logMedian + c.sd * own);
     }
     return values;
   }
@@ -138,9 +141,9 @@ export class CycleModel {
       case 'colonyHarmed':
       case 'unloggedDose': {
         const share = normalCdf(z[zAt + extra] as number);
-        latentStep = Math.floor(share * Math.max(1, this.lastIndex));
+        latentStep = floor(share * max(1, this.lastIndex));
         if (hypothesis.id === 'unloggedDose') latentAmmonia = value(extra + 1);
-        else latentSurvival = Math.min(1, value(extra + 1));
+        else latentSurvival = min(1, value(extra + 1));
         break;
       }
       case 'ammoniaKit':
@@ -188,7 +191,7 @@ export class CycleModel {
       } else if (source === 'media') {
         seedA = value(l.mediaA);
         seedB = value(l.mediaB);
-      } else if (source === 'kill') survival = Math.min(1, survival * ownFactor);
+      } else if (source === 'kill') survival = min(1, survival * ownFactor);
       events.step[to] = step;
       events.replaced[to] = base.replaced[from] as number;
       events.newAmmonia[to] = base.newAmmonia[from] as number;
@@ -239,7 +242,7 @@ export class CycleModel {
     let sum = 0;
     for (const o of this.problem.observations) {
       const chance = this.chanceOf(o);
-      sum += o.weight * Math.log((1 - o.blunder) * chance + o.blunder * BLUNDER_SHARE);
+      sum += o.weight * log((1 - o.blunder) * chance + o.blunder * BLUNDER_SHARE);
     }
     return sum === sum ? sum : -Infinity;
   }
@@ -263,11 +266,11 @@ export function chanceOfReading(
   if (!kit.card) {
     const sd = kit.sigma * wider + 0.05 * shown;
     const off = (low - shown) / sd;
-    return Math.exp(-0.5 * off * off) * 0.4;
+    return exp(-0.5 * off * off) * 0.4;
   }
   const sigma = kit.sigma * wider;
-  const centre = Math.log(shown + kit.half);
-  const above = high === Infinity ? 1 : normalCdf((Math.log(high + kit.half) - centre) / sigma);
-  const below = low <= 0 ? 0 : normalCdf((Math.log(low + kit.half) - centre) / sigma);
-  return Math.max(0, above - below);
+  const centre = log(shown + kit.half);
+  const above = high === Infinity ? 1 : normalCdf((log(high + kit.half) - centre) / sigma);
+  const below = low <= 0 ? 0 : normalCdf((log(low + kit.half) - centre) / sigma);
+  return max(0, above - below);
 }

@@ -2,6 +2,9 @@ import type { Environment } from './environment';
 import type { PackedEvents } from './events';
 import type { CycleParameters } from './parameters';
 
+// Bound once: looking them up in every step is slow where globals are watched over, as in tests.
+const { exp, max, sqrt } = Math;
+
 /** The course of a run: a value at the end of every step, and the state at the start at index 0. */
 export interface CycleCourse {
   /** mg N/L. */
@@ -70,7 +73,7 @@ const ALKALINITY_BACK = 0.2;
  */
 function leftOver(have: number, most: number, half: number): number {
   const b = half + most - have;
-  const root = Math.sqrt(b * b + 4 * half * have);
+  const root = sqrt(b * b + 4 * half * have);
   // The form without cancellation, whichever sign b has.
   return b > 0 ? (2 * half * have) / (b + root) : (root - b) / 2;
 }
@@ -85,7 +88,7 @@ const TRACE = 1e-14;
 function grown(x: number): number {
   return x > -0.5 && x < 0.5
     ? (1 + x / 2 + (x * x) / 12) / (1 - x / 2 + (x * x) / 12)
-    : Math.exp(x);
+    : exp(x);
 }
 
 /**
@@ -114,7 +117,7 @@ export function runCycle(
   let Ca = start.capacityA;
   let Cb = start.capacityB;
   let next = 0;
-  const denitrified = 1 - Math.exp(-p.denitrification * dt);
+  const denitrified = 1 - exp(-p.denitrification * dt);
   course.ammonia[0] = A;
   course.nitrite[0] = I;
   course.nitrate[0] = N;
@@ -133,10 +136,10 @@ export function runCycle(
         const fresh = events.newAlkalinity[next] as number;
         if (fresh === fresh) alk += share * (fresh - alk);
       }
-      A = Math.max(0, A + (events.ammonia[next] as number));
-      O = Math.max(0, O * (events.organicKept[next] as number) + (events.organic[next] as number));
+      A = max(0, A + (events.ammonia[next] as number));
+      O = max(0, O * (events.organicKept[next] as number) + (events.organic[next] as number));
       const known = events.alkalinityIs[next] as number;
-      alk = Math.max(0, (known === known ? known : alk) + (events.alkalinity[next] as number));
+      alk = max(0, (known === known ? known : alk) + (events.alkalinity[next] as number));
       const kept = events.survival[next] as number;
       Ca = Ca * kept + (events.capacityA[next] as number);
       Cb = Cb * kept + (events.capacityB[next] as number);
@@ -151,7 +154,7 @@ export function runCycle(
 
     const leftA = leftOver(A, Ca * e * dt, p.halfA);
     // Rounding may leave a hair more than there was.
-    let usedA = A < TRACE ? A : Math.max(0, A - leftA);
+    let usedA = A < TRACE ? A : max(0, A - leftA);
     // Acid can't use more alkalinity than there is.
     const affordable = (alk + ALKALINITY_BACK * released) / ALKALINITY_PER_N;
     if (usedA > affordable) usedA = affordable;
@@ -161,7 +164,7 @@ export function runCycle(
     const free = A * (freeShare[step] as number);
     const eB = e / (1 + free / p.inhibition);
     const leftB = leftOver(I, Cb * eB * dt, p.halfB);
-    const usedB = I < TRACE ? I : Math.max(0, I - leftB);
+    const usedB = I < TRACE ? I : max(0, I - leftB);
     I -= usedB;
     N += usedB;
 

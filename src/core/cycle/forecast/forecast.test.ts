@@ -1,0 +1,268 @@
+import { tankHistory } from '../../history/tankHistory';
+import { DAY_MS } from '../../time/zone';
+import { FILLED, LogBuilder } from '../../../testing/logBuilder';
+import { logOf, type Life } from '../../../testing/heldOut/keeper';
+import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
+import type { Tank } from '../../records/schema/tank';
+import { cycleProblem } from '../problem/problem';
+import { forecastOf } from './forecast';
+import type { CauseId, Forecast } from './types';
+
+const day = (n: number) => FILLED + n * DAY_MS;
+const SMALL = { seed: 4, particles: 120, otherParticles: 32, members: 120 };
+const TWO = [{ day: 1, believed: 1.6 }];
+
+function forecastAt(
+  life: Life,
+  at: number,
+  tank: Partial<Tank> = {},
+  more?: (log: LogBuilder) => void,
+): Forecast {
+  const log = logOf(life, at, tank);
+  more?.(log);
+  return forecastOf(cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at)), SMALL);
+}
+
+function forecastLog(log: LogBuilder, at: number): Forecast {
+  return forecastOf(cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at)), SMALL);
+}
+
+const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / DAY_MS);
+const chance = (forecast: Forecast, cause: CauseId) =>
+  forecast.stall.find((c) => c.cause === cause)?.probability ?? 0;
+
+describe('a forecast', () => {
+  const life = plainLife(middlingReef('bottle'), TWO);
+
+  it('is the same for the same log and seed, and knows nothing of what comes later', () => {
+    const one = forecastAt(life, 9);
+    const log = logOf(life, 40);
+    const again = forecastOf(
+      cycleProblem(tankHistory(log.log(), log.tankId, day(9)), day(9)),
+      SMALL,
+    );
+    expect({ ...again, nextTest: null, kits: [], stall: [] }).toEqual({
+      ...one,
+      nextTest: null,
+      kits: [],
+      stall: [],
+    });
+    expect(again.nextTest?.parameter).toBe(one.nextTest?.parameter);
+  });
+
+  it('puts its dates in order, and its ranges too', () => {
+    for (const at of [3, 9, 14]) {
+      const { ammoniaClears, nitriteClears, ready } = forecastAt(life, at).milestones;
+      for (const range of [ammoniaClears, nitriteClears, ready]) {
+        const dates = [range.p10, range.p25, range.p50, range.p75, range.p90].map(dayOf);
+        expect([...dates].sort((a, b) => a - b)).toEqual(dates);
+      }
+      expect(dayOf(ammoniaClears.p50)).toBeLessThanOrEqual(dayOf(nitriteClears.p50));
+      expect(dayOf(nitriteClears.p50)).toBeLessThanOrEqual(dayOf(ready.p50) + 1e-6);
+    }
+  });
+
+  it('narrows as tests come in, about what then happens', () => {
+    const width = (at: number) => {
+      const { p10, p90 } = forecastAt(life, at).milestones.nitriteClears;
+      return dayOf(p90) - dayOf(p10);
+    };
+    expect(width(15)).toBeLessThan(width(3));
+    const late = forecastAt(life, life.readyDay - 1).milestones.ready;
+    expect(dayOf(late.p10)).toBeLessThanOrEqual(life.readyDay + 0.5);
+    expect(dayOf(late.p90)).toBeGreaterThanOrEqual(life.readyDay - 0.5);
+  });
+
+  it('adds the days that the school holds', () => {
+    const plain = forecastAt(life, 12);
+    const held = forecastAt(life, 12, { school: { school: 'bothZeroHeld', holdDays: 7 } });
+    expect(dayOf(held.milestones.ready.p50) - dayOf(plain.milestones.ready.p50)).toBeCloseTo(7, 1);
+  });
+
+  it('plays the doses of the challenge school, and is ready only after them', () => {
+    const forecast = forecastAt(life, 12, { school: { school: 'challenge', windowHours: 24 } });
+    const [first] = forecast.scheduledDoses;
+    expect(first?.rise).toBeCloseTo((2 * 14.007) / 18.039, 2);
+    expect(first?.probability).toBeGreaterThan(0.8);
+    expect(dayOf(first?.p50 ?? null)).toBeGreaterThanOrEqual(
+      dayOf(forecast.milestones.nitriteClears.p50),
+    );
+    expect(dayOf(forecast.milestones.ready.p50)).toBeGreaterThan(dayOf(first?.p50 ?? null));
+    expect(forecastAt(life, 12).scheduledDoses).toEqual([]);
+  });
+
+  it('waits for the end of a bottle’s programme', () => {
+    const forecast = forecastAt(life, 12, {
+      school: { school: 'bottleProgramme', programmeDays: 60 },
+    });
+    expect(dayOf(forecast.milestones.ready.p10)).toBeCloseTo(61, 0);
+  });
+
+  it('says that it has nothing to foretell before any ammonia is on record', () => {
+    const log = new LogBuilder();
+    log.conditions(day(1));
+    const forecast = forecastLog(log, 3);
+    expect(forecast.fed).toBe(false);
+    expect(forecast.milestones.ready.p50).toBeNull();
+    expect(forecast.nextTest).toBeNull();
+  });
+
+  it('draws its bands in order and never below zero', () => {
+    const { bands } = forecastAt(life, 9);
+    for (const band of Object.values(bands)) {
+      band.at.forEach((_, i) => {
+        expect(band.p10[i]).toBeGreaterThanOrEqual(0);
+        expect(band.p50[i]).toBeGreaterThanOrEqual(band.p10[i] ?? 0);
+        expect(band.p90[i]).toBeGreaterThanOrEqual(band.p50[i] ?? 0);
+      });
+    }
+  });
+});
+
+describe('what holds a tank back', () => {
+  it('is nothing but time in a tank that goes its way', () => {
+    const forecast = forecastAt(plainLife(middlingReef('bottle'), TWO), 8);
+    expect(forecast.stall[0]?.cause).toBe('simplyEarly');
+    expect(chance(forecast, 'simplyEarly')).toBeGreaterThan(0.5);
+    expect(forecast.misfit).toBe(false);
+  });
+
+  it('is low alkalinity where acid has used it up', () => {
+    const reef = middlingReef('bottle', { alkalinity: 3 });
+    const life = plainLife(reef, [
+      { day: 1, believed: 2 },
+      { day: 9, believed: 2 },
+    ]);
+    const forecast = forecastAt(life, 16);
+    expect(chance(forecast, 'lowAlkalinity')).toBeGreaterThan(0.4);
+    const raise = forecast.whatIfs.find((w) => w.id === 'raiseAlkalinity');
+    expect(raise?.daysSaved ?? 0).toBeGreaterThan(1);
+    expect(forecast.stall.find((c) => c.cause === 'lowAlkalinity')?.evidence).toMatch(/dKH/);
+  });
+
+  it('is cold in a cold tank, and warming it is worth days', () => {
+    const reef = middlingReef('dryRock', { temperature: new Float64Array(150 * 24).fill(20) });
+    const forecast = forecastAt(plainLife(reef, TWO), 20);
+    expect(chance(forecast, 'cold')).toBeGreaterThan(0.4);
+    expect(forecast.whatIfs.find((w) => w.id === 'warmTo26')?.daysSaved ?? 0).toBeGreaterThan(2);
+  });
+
+  it('is too much ammonia after an overdose', () => {
+    const life = plainLife(middlingReef('bottle'), [{ day: 1, believed: 8 }]);
+    expect(chance(forecastAt(life, 15), 'overdose')).toBeGreaterThan(0.3);
+  });
+
+  it('is a dead bottle when nothing moves', () => {
+    const life = plainLife(
+      middlingReef('bottle', { quick: 0.0009, slow: 0.0004, nitriteGuild: 0.0002 }),
+      TWO,
+    );
+    expect(forecastAt(life, 13).stall[0]?.cause).toBe('deadBottle');
+  });
+
+  it('is a weak bottle of ammonia when the readings stay far under the doses', () => {
+    const life = plainLife(middlingReef('bottle', { doseError: 0.3 }), [
+      { day: 1, believed: 2 },
+      { day: 8, believed: 2 },
+      { day: 12, believed: 2 },
+    ]);
+    expect(chance(forecastAt(life, 13.5), 'weakDose')).toBeGreaterThan(0.3);
+  });
+
+  it('is a kit when one of them never comes down', () => {
+    const life = plainLife(middlingReef('bottle'), TWO);
+    // An ammonia kit that reads 1 ppm in clean water.
+    for (const sitting of life.sittings) sitting.ammonia = Math.max(1, sitting.ammonia);
+    expect(chance(forecastAt(life, 26), 'kitSuspect')).toBeGreaterThan(0.4);
+  });
+
+  it('is an unlogged dose when ammonia comes from nowhere', () => {
+    const life = plainLife(middlingReef('liveRock'), [
+      { day: 1, believed: 1.6 },
+      { day: 10, believed: 2.4 },
+    ]);
+    life.doses.pop();
+    expect(chance(forecastAt(life, 11.5), 'unloggedDose')).toBeGreaterThan(0.4);
+  });
+
+  it('is a harmed colony when what was quick stands still', () => {
+    const life = plainLife(middlingReef('bottle'), [{ day: 1, believed: 1.6 }], { days: 24 });
+    const log = logOf(life, 22);
+    log.dose(day(22.2), 1.6);
+    for (const at of [23, 24, 25, 26, 28, 30]) log.ammonia(day(at), 2);
+    const forecast = forecastLog(log, 30.5);
+    expect(chance(forecast, 'colonyHarmed')).toBeGreaterThan(0.3);
+  });
+
+  it('cannot be told when nothing explains the readings: it says so and steps back', () => {
+    const log = new LogBuilder();
+    log.dose(day(1), 2);
+    const nonsense: [number, number, number][] = [
+      [2, 0, 5],
+      [3, 4, 0],
+      [4, 0, 5],
+      [5, 4, 0],
+      [6, 0, 5],
+      [7, 4, 0],
+      [8, 0, 5],
+      [9, 4, 0],
+    ];
+    for (const [at, ammonia, nitrite] of nonsense) {
+      log.ammonia(day(at), ammonia);
+      log.nitrite(day(at), nitrite);
+    }
+    expect(forecastLog(log, 10).misfit).toBe(true);
+  });
+});
+
+describe('the next test', () => {
+  it('is nitrite once ammonia is known to be clear, with answers that differ', () => {
+    const life = plainLife(middlingReef('bottle'), TWO);
+    const { nextTest } = forecastAt(life, 12);
+    expect(nextTest?.parameter).toBe('nitrite');
+    expect(nextTest?.idle).toContain('ammonia');
+    const medians = nextTest?.outcomes.map((o) => dayOf(o.ready.p50)) ?? [];
+    expect(medians.length).toBeGreaterThan(1);
+    expect([...medians].sort((a, b) => a - b)).toEqual(medians);
+    const total = nextTest?.outcomes.reduce((sum, o) => sum + o.probability, 0) ?? 0;
+    expect(total).toBeGreaterThan(0.9);
+  });
+
+  it('asks for the proof when both are likely clear', () => {
+    const life = plainLife(middlingReef('bottle'), TWO);
+    const { nextTest } = forecastAt(life, life.readyDay + 2.5);
+    expect(nextTest?.purpose).toBe('confirm');
+    expect(nextTest?.inDays).toBe(0);
+  });
+
+  it('asks for no kit that is not at hand', () => {
+    const log = logOf(plainLife(middlingReef('bottle'), TWO), 9);
+    const problem = cycleProblem(tankHistory(log.log(), log.tankId, day(9)), day(9));
+    expect(forecastOf(problem, { ...SMALL, usableKits: new Set() }).nextTest).toBeNull();
+  });
+});
+
+describe('odd logs give a sane forecast', () => {
+  it.each([
+    ['a year of silence', 372],
+    ['two months of silence', 70],
+  ])('%s', (_, at) => {
+    const log = logOf(plainLife(middlingReef('bottle'), TWO), 8);
+    const forecast = forecastLog(log, at);
+    expect(forecast.remarks.join(' ')).toMatch(/Nothing was logged/);
+    for (const value of Object.values(forecast.capacity.ammonia)) {
+      expect(Number.isFinite(value)).toBe(true);
+    }
+    expect(JSON.stringify(forecast)).not.toMatch(/NaN/);
+  });
+
+  it('readings at one moment, and one at the very end', () => {
+    const log = new LogBuilder();
+    log.dose(day(1), 2);
+    log.ammonia(day(2), 2);
+    log.ammonia(day(2), 4);
+    log.nitrite(day(3), 0.25);
+    const forecast = forecastLog(log, 3);
+    expect(dayOf(forecast.milestones.ready.p50)).toBeGreaterThan(3);
+  });
+});

@@ -1,0 +1,86 @@
+import { runReef, trueReadyDay, type HeldOutMethod, type Reef } from './reef';
+import type { Life } from './keeper';
+
+/** A middling tank of a method, without any luck: what a scenario changes on purpose. */
+export function middlingReef(method: HeldOutMethod, changes: Partial<Reef> = {}): Reef {
+  const start = {
+    dryRock: [0.0009, 0.0004, 0.00022],
+    bottle: [0.045, 0.012, 0.016],
+    liveRock: [0.4, 0.2, 0.4],
+  }[method] as [number, number, number];
+  return {
+    method,
+    quick: start[0],
+    slow: start[1],
+    nitriteGuild: start[2],
+    quickGrowth: 0.95,
+    slowGrowth: 0.5,
+    nitriteGrowth: 0.68,
+    quickHalf: 0.6,
+    slowHalf: 0.08,
+    nitriteHalf: 0.4,
+    nitriteInhibition: 0.35,
+    quickInhibition: 1.5,
+    decay: 0.055,
+    lagDays: 2,
+    labile: 0.12,
+    stubborn: 0.15,
+    uptake: 0.012,
+    ceiling: 15,
+    doseError: 1,
+    ph: 8.1,
+    phSwing: 0.1,
+    alkalinity: 8.2,
+    temperature: new Float64Array(150 * 24).fill(25.5),
+    ...changes,
+  };
+}
+
+const STEPS = {
+  ammonia: [0, 0.25, 0.5, 1, 2, 4],
+  nitrite: [0, 0.25, 0.5, 1, 2, 5],
+};
+const PER_N = { ammonia: 18.039 / 14.007, nitrite: 46.005 / 14.007 };
+
+function nearest(value: number, steps: readonly number[]): number {
+  const eye = (v: number) => Math.log(v + 0.12);
+  return steps.reduce((best, step) =>
+    Math.abs(eye(step) - eye(value)) < Math.abs(eye(best) - eye(value)) ? step : best,
+  );
+}
+
+/** A careful keeper: tests every `every` days and reads every step as it is. */
+export function plainLife(
+  reef: Reef,
+  doses: Life['doses'],
+  options: { every?: number; days?: number; ammoniaBias?: number; nitriteBias?: number } = {},
+): Life {
+  const { every = 2, days = 60, ammoniaBias = 1, nitriteBias = 1 } = options;
+  const course = runReef(reef, doses);
+  const sittings: Life['sittings'] = [];
+  for (let day = 1.3; day < days; day += every) {
+    const at = (series: Float64Array) => series[Math.round(day * 24)] ?? 0;
+    sittings.push({
+      day,
+      ammonia: nearest(at(course.ammonia) * PER_N.ammonia * ammoniaBias, STEPS.ammonia),
+      nitrite: nearest(at(course.nitrite) * PER_N.nitrite * nitriteBias, STEPS.nitrite),
+      nitrate: null,
+    });
+  }
+  return {
+    reef,
+    keeper: {
+      ammoniaBias,
+      nitriteBias,
+      scatter: 0,
+      every,
+      skips: 0,
+      dose: doses[0]?.believed ?? 0,
+      doses: doses.length,
+    },
+    doses: [...doses],
+    course,
+    readyDay: trueReadyDay(course),
+    sittings,
+  };
+}
