@@ -19,23 +19,7 @@ import { packEvents } from '../src/core/cycle/kinetics/events';
 import { freshStart, typicalParameters } from '../src/core/cycle/kinetics/parameters';
 import { courseFor, runCycle } from '../src/core/cycle/kinetics/run';
 import { demoLog } from '../src/core/demo/demoLog';
-
-/** Prints each figure as one JSON object a line; nothing here passes or fails. */
-function print(bench: string, figures: Record<string, number | string>): void {
-  process.stdout.write(`${JSON.stringify({ bench, ...figures })}\n`);
-}
-
-/** Median milliseconds of one call, over enough calls to be steady. */
-function timed(work: () => unknown, rounds = 15): number {
-  const times: number[] = [];
-  for (let round = 0; round < rounds; round += 1) {
-    const begun = performance.now();
-    work();
-    times.push(performance.now() - begun);
-  }
-  times.sort((a, b) => a - b);
-  return Number((times[Math.floor(times.length / 2)] ?? 0).toPrecision(3));
-}
+import { print, timed } from './print';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 let id = 0;
@@ -87,7 +71,8 @@ print('kinetics', {
   steps: environment.steps,
   runMs:
     timed(() => {
-      for (let i = 0; i < 100; i += 1) runCycle(colony, environment, events, freshStart(colony, 8), course);
+      for (let i = 0; i < 100; i += 1)
+        runCycle(colony, environment, events, freshStart(colony, 8), course);
     }) / 100,
 });
 

@@ -3,7 +3,10 @@
  * seed, and nothing knows of a screen. The demo log (core/demo) is imported on its own, so that it
  * stays out of the first load.
  */
+export * from './cycle/forecast/rangeWords';
+export type * from './cycle/forecast/types';
 export * from './cycle/milestones';
+export * from './cycle/succession';
 export * from './cycle/sentence';
 export { bandWords } from './cycle/verdict/conditions';
 export { NITRITE_SPOILS_NITRATE, nitriteSpoils } from './cycle/verdict/chain';

@@ -4,6 +4,7 @@ import { openTabChannel } from '../storage/channel';
 import { DraftStore } from '../storage/drafts';
 import { LogStore } from '../storage/logStore';
 import { whyNotSaved } from '../storage/room';
+import { lazyForecaster } from '../workers/lazyForecaster';
 import type { LogName, Services } from './services';
 
 const DATABASE: Record<LogName, string> = { own: 'zoarium', demo: 'zoarium-demo' };
@@ -20,5 +21,6 @@ export function browserServices(): Services {
     },
     openChannel: openTabChannel,
     whyNotSaved,
+    forecaster: lazyForecaster(),
   };
 }

@@ -2,6 +2,7 @@ import { NewerLogError } from '../storage/logStore';
 import { headsOfType } from '../core/records/log';
 import type { Revision } from '../core/records/schema/revision';
 import { draftsLoaded } from './draftsSlice';
+import { forgetForecast } from './forecasting';
 import { logMerged, logReplaced } from './logReducer';
 import { forgetPending, storeRevisions } from './record';
 import { tanksInOrder } from './selectors';
@@ -29,6 +30,7 @@ export function openLog(
     dispatch(opening(which));
     dispatch(logReplaced([]));
     forgetPending();
+    forgetForecast();
     const database = databases.open(which, {
       acts: (revisions) => dispatch(logMerged(revisions)),
       wiped: () => dispatch(forgetLog()),

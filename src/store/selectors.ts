@@ -70,6 +70,11 @@ export const selectVerdict = createSelector(
   (history, now, bands) => (history ? verdictOf(history, now, bands) : null),
 );
 
+/** The forecast of the tank in view; null until there is one. */
+export const selectForecast = (state: RootState) =>
+  state.forecast.tankId === state.session.tankId ? state.forecast.forecast : null;
+export const selectForecastStatus = (state: RootState) => state.forecast;
+
 export const selectOwnedParameters = createSelector(
   [selectKits],
   (kits): ReadonlySet<ParameterId> =>
@@ -77,11 +82,12 @@ export const selectOwnedParameters = createSelector(
 );
 
 export const selectDueTasks = createSelector(
-  [selectHistory, selectVerdict, selectOwnedParameters, selectNow],
-  (history, verdict, kits, now) =>
-    history && verdict ? dueTasks(history, verdict, kits, now) : [],
+  [selectHistory, selectVerdict, selectOwnedParameters, selectNow, selectForecast],
+  (history, verdict, kits, now, forecast) =>
+    history && verdict ? dueTasks(history, verdict, kits, now, forecast?.nextTest) : [],
 );
 
-export const selectMilestones = createSelector([selectHistory, selectNow], (history, now) =>
-  history ? milestonesOf(history, now) : [],
+export const selectMilestones = createSelector(
+  [selectHistory, selectNow, selectForecast],
+  (history, now, forecast) => (history ? milestonesOf(history, now, forecast) : []),
 );

@@ -1,5 +1,6 @@
 import type { DraftStore } from '../storage/drafts';
 import type { LogStore } from '../storage/logStore';
+import type { Forecaster } from '../workers/forecastClient';
 import type { TabChannel } from '../storage/channel';
 
 /** Which log is open: the keeper's own, or the demo in a database of its own. */
@@ -22,4 +23,5 @@ export interface Services {
     on: Parameters<typeof import('../storage/channel').openTabChannel>[1],
   ): TabChannel;
   whyNotSaved(): Promise<string>;
+  forecaster: Forecaster;
 }

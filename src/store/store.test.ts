@@ -35,6 +35,7 @@ function services(suffix: string, full: { now: boolean } = { now: false }): Serv
       close: () => undefined,
     }),
     whyNotSaved: async () => 'The browser has no room left.',
+    forecaster: { run: async () => null, stop: () => undefined },
   };
 }
 

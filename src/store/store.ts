@@ -7,6 +7,7 @@ import {
 import { clockReducer } from './clockSlice';
 import { Databases } from './databases';
 import { draftChanged, draftsReducer } from './draftsSlice';
+import { forecastReducer } from './forecastSlice';
 import { logReducer } from './logReducer';
 import type { Services } from './services';
 import { sessionReducer, tankChosen } from './sessionSlice';
@@ -16,6 +17,7 @@ const reducer = {
   session: sessionReducer,
   clock: clockReducer,
   drafts: draftsReducer,
+  forecast: forecastReducer,
 };
 
 /** The name under which the tank last looked at is remembered. */
@@ -39,8 +41,8 @@ export function createStore(services: Services) {
       defaults({
         thunk: { extraArgument: { services, databases } },
         // Walking a log of years after every action would cost more than it could ever catch.
-        immutableCheck: { ignoredPaths: ['log'] },
-        serializableCheck: { ignoredPaths: ['log'], ignoredActionPaths: ['payload'] },
+        immutableCheck: { ignoredPaths: ['log', 'forecast'] },
+        serializableCheck: { ignoredPaths: ['log', 'forecast'], ignoredActionPaths: ['payload'] },
       }).prepend(listener.middleware),
   });
 }

@@ -39,6 +39,7 @@ function services(): Services {
       close: () => undefined,
     }),
     whyNotSaved: async () => 'No room.',
+    forecaster: { run: async () => null, stop: () => undefined },
   };
 }
 

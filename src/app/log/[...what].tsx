@@ -1,6 +1,7 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { DoseScreen } from '@/features/log/DoseScreen';
 import { EntryScreen } from '@/features/log/EntryScreen';
+import { HappeningScreen } from '@/features/log/HappeningScreen';
 import { NoteScreen } from '@/features/log/NoteScreen';
 import { TestSheetScreen } from '@/features/log/TestSheetScreen';
 import { WaterChangeScreen } from '@/features/log/WaterChangeScreen';
@@ -15,6 +16,8 @@ export default function Log() {
       return <DoseScreen />;
     case 'water-change':
       return <WaterChangeScreen />;
+    case 'happening':
+      return <HappeningScreen />;
     case 'note':
       return <NoteScreen />;
     case 'entry':

@@ -2,6 +2,7 @@ import { readingWords } from '../history/reading';
 import type { TankHistory } from '../history/tankHistory';
 import { isAmmoniaSource } from '../history/dose';
 import { addDaysIn } from '../time/zone';
+import type { Forecast } from './forecast/types';
 import { evidence } from './verdict/chain';
 import { passedChallenge } from './verdict/challenge';
 import { holdOf, holdDays } from './verdict/zero';
@@ -15,6 +16,7 @@ export const MILESTONE_IDS = [
   'nitriteClears',
   'held',
   'challenge',
+  'ready',
   'running',
 ] as const;
 export type MilestoneId = (typeof MILESTONE_IDS)[number];
@@ -40,8 +42,15 @@ function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
   return readings.slice(lastAbove + 1).find((reading) => reading.zero === true) ?? null;
 }
 
-/** The milestones that the log shows so far, and the one that the hold sets ahead, in order of date. */
-export function milestonesOf(history: TankHistory, at: number): Milestone[] {
+/**
+ * The milestones that the log shows so far, and those ahead: what the hold sets, and what the
+ * forecast expects, each in its range. In order of date.
+ */
+export function milestonesOf(
+  history: TankHistory,
+  at: number,
+  forecast: MilestoneForecast | null = null,
+): Milestone[] {
   const { tank } = history;
   const zone = tank.zone;
   const list: Milestone[] = [];
@@ -75,6 +84,7 @@ export function milestonesOf(history: TankHistory, at: number): Milestone[] {
     }
   }
   addSchoolMilestone(history, at, add);
+  if (forecast && !tank.runningSince) list.push(...milestonesAhead(forecast, list, at));
   if (tank.runningSince) {
     add(
       'running',
@@ -84,6 +94,52 @@ export function milestonesOf(history: TankHistory, at: number): Milestone[] {
     );
   }
   return list.filter((m) => !m.passed || m.at <= at).sort((a, b) => a.at - b.at);
+}
+
+/** What the course needs of a forecast. */
+export type MilestoneForecast = Pick<Forecast, 'milestones' | 'scheduledDoses' | 'fed'>;
+
+const AHEAD_LABELS = {
+  ammoniaClears: 'Ammonia clear',
+  nitriteClears: 'Nitrite clear',
+  ready: 'Ready by school',
+} as const;
+
+/**
+ * Milestones that no test has shown yet, in the range of their dates. One that is likely past is
+ * drawn at now: only a test passes it. The hold, once it counts by tests, has its own mark.
+ */
+function milestonesAhead(
+  forecast: MilestoneForecast,
+  known: readonly Milestone[],
+  at: number,
+): Milestone[] {
+  if (!forecast.fed) return [];
+  const ahead: Milestone[] = [];
+  for (const id of ['ammoniaClears', 'nitriteClears', 'ready'] as const) {
+    if (known.some((m) => m.id === id)) continue;
+    if (id === 'ready' && known.some((m) => m.id === 'held' || m.id === 'challenge')) continue;
+    const { p10, p25, p50, p75, p90 } = forecast.milestones[id];
+    if (p10 === null || p50 === null) continue;
+    const last = p90 ?? p75 ?? p50;
+    ahead.push({
+      id,
+      label: AHEAD_LABELS[id],
+      at: Math.max(at, p50),
+      passed: false,
+      because:
+        p90 !== null && p90 <= at
+          ? 'Most likely already so; a test would show it.'
+          : 'Forecast from your readings; 8 in 10 within the range.',
+      range: {
+        low: Math.max(at, p10),
+        high: Math.max(at, last),
+        innerLow: Math.max(at, p25 ?? p10),
+        innerHigh: Math.max(at, p75 ?? last),
+      },
+    });
+  }
+  return ahead;
 }
 
 function addSchoolMilestone(

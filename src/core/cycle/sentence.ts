@@ -5,7 +5,9 @@ import { sideOf, type Bands } from '../parameters/bands';
 import { PARAMETER_IDS, PARAMETERS } from '../parameters/registry';
 import { agoWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
-import { capitalise, listWords } from '../units/format';
+import { capitalise, formatSignificant, listWords } from '../units/format';
+import { dateRangeInSentence } from './forecast/rangeWords';
+import type { Forecast, ValueRange } from './forecast/types';
 import { isStale } from './verdict/zero';
 import type { Criterion, Verdict } from './verdict/types';
 
@@ -129,11 +131,55 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
   };
 }
 
+/** "1.9 ppm a day (1.5–2.4)": a capacity with its spread, mg N per litre. */
+export function capacityWords({ p10, p50, p90 }: ValueRange): string {
+  if (p90 < 0.05) return 'next to nothing yet';
+  const text = (value: number) => (value < 0.05 ? '0' : formatSignificant(value, 2));
+  return `**${text(p50)} ppm** a day (${text(p10)}–${text(p90)})`;
+}
+
+/** What the forecast says of a tank in its cycle: what it clears, and when the rest is clear. */
+function forecastDetail(
+  history: TankHistory,
+  verdict: Verdict,
+  forecast: SentenceForecast,
+): string {
+  const { zone } = history.tank;
+  if (forecast.misfit) {
+    return 'Nothing that is known of such tanks explains the readings together, so the dates below are held very wide. Test once more with fresh reagents.';
+  }
+  const state = (id: Criterion['id']) => verdict.criteria.find((c) => c.id === id)?.state;
+  const { milestones, capacity } = forecast;
+  const clears = (id: 'ammonia' | 'nitrite') =>
+    `${id === 'ammonia' ? 'Ammonia' : 'Nitrite'} should be clear **${dateRangeInSentence(milestones[`${id}Clears`], zone, verdict.at)}**.`;
+  if (state('ammoniaZero') !== 'met' && state('nitriteSeen') !== 'met') {
+    return `It clears ${capacityWords(capacity.ammonia)} of ammonia so far. ${clears('ammonia')} ${clears('nitrite')}`;
+  }
+  const sides = `This tank clears ${capacityWords(capacity.ammonia)} of ammonia; its nitrite side ${capacityWords(capacity.nitrite)}.`;
+  if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
+    return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
+  }
+  return `${sides} ${clears(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;
+}
+
+/** What the sentence needs of a forecast. */
+export type SentenceForecast = Pick<Forecast, 'milestones' | 'capacity' | 'misfit' | 'fed'>;
+
 /** Where the cycle stands, for the top of Cycle. */
-export function cycleSentence(history: TankHistory, verdict: Verdict): Sentence {
+export function cycleSentence(
+  history: TankHistory,
+  verdict: Verdict,
+  forecast: SentenceForecast | null = null,
+): Sentence {
   const left = unmet(verdict, 'cycle');
   if (verdict.cycled) {
     return { title: 'The cycle is done.', detail: 'Every criterion of your school is met.' };
+  }
+  if (forecast?.fed && history.start !== null) {
+    return {
+      title: cycleTitle(history, verdict),
+      detail: forecastDetail(history, verdict, forecast),
+    };
   }
   const ammonia = latestReading(history, 'ammonia');
   const nitrite = latestReading(history, 'nitrite');

@@ -85,6 +85,7 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
       measuredAtFill: { by: 'litres', litres: 208 },
     },
     heaterVerifiedOn: writer.day(age - 1),
+    method: { source: 'ammoniumChloride', seeding: 'bottle' },
   });
   const drops = (day: number, time: string) =>
     writer.entry(id, 'dose', on(day), time, {
@@ -109,6 +110,12 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
     strength: null,
     about: false,
     product: 'Bottled bacteria',
+    bottle: {
+      keeps: 'refrigerated',
+      storedCold: true,
+      madeOn: writer.day(age + 60),
+      forLitres: 200,
+    },
   });
   const test = (
     day: number,
@@ -133,24 +140,24 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
   drops(10, '10:00');
   test(11, '18:20', 0.5, 5, [[kits.refractometer, 34.9]]);
   test(13, '18:40', 0, 5, [[kits.nitrateCard, 10]]);
+  test(15, '18:35', 0, 5, [
+    [kits.thermometer, 25.2],
+    [kits.alkalinityDrops, 7.4],
+    [kits.phPen, 8.05],
+  ]);
   test(
-    15,
-    '18:35',
+    17,
+    '18:40',
     0,
     [2, 5],
     [
-      [kits.thermometer, 25.2],
-      [kits.alkalinityDrops, 7.4],
+      [kits.nitrateCard, 20],
       [kits.phPen, 8.05],
+      [kits.refractometer, 34.8],
+      [kits.thermometer, 25.2],
+      [kits.alkalinityDrops, 7.1],
     ],
   );
-  test(17, '18:40', 0, 1, [
-    [kits.nitrateCard, 20],
-    [kits.phPen, 8.05],
-    [kits.refractometer, 34.8],
-    [kits.thermometer, 25.2],
-    [kits.alkalinityDrops, 7.1],
-  ]);
 }
 
 function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
@@ -207,9 +214,16 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
       [kits.thermometer, around(25.4, 0.3, 1)],
     ]);
   }
-  writer.entry(id, 'note', on(38), '18:00', { text: 'Rusty dust on the sand. Left alone.' });
-  writer.entry(id, 'note', on(71), '18:30', {
-    text: 'Green film on the glass, some hair algae on the left rock.',
+  writer.entry(id, 'light', on(30), '12:00', { state: 'on', hoursADay: 6 });
+  writer.entry(id, 'sighting', on(38), '18:00', {
+    growth: 'diatoms',
+    extent: 'patches',
+    note: 'Rusty dust on the sand. Left alone.',
+  });
+  writer.entry(id, 'sighting', on(71), '18:30', {
+    growth: 'film',
+    extent: 'patches',
+    note: 'Some hair algae on the left rock, too.',
   });
   writer.entry(id, 'note', on(118), '17:45', {
     text: 'Sand is white again. Glass once in four days.',

@@ -1,4 +1,5 @@
 import { latestReading, type TankHistory } from '../history/tankHistory';
+import type { NextTest } from '../cycle/forecast/types';
 import type { Verdict } from '../cycle/verdict/types';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { addDaysIn, daysBetween, startOfDayIn } from '../time/zone';
@@ -71,24 +72,57 @@ function cyclingInterval(parameter: ParameterId, verdict: Verdict): number | nul
   return CYCLING[parameter];
 }
 
+/** The test that the forecast asks for, as a task. */
+function nextTestTask(next: NextTest, zone: string, at: number): DueTask {
+  const dueOn = startOfDayIn(next.at, zone);
+  return {
+    id: `next-${next.parameter}`,
+    kind: 'test',
+    title: `Test ${PARAMETERS[next.parameter].inSentence}`,
+    because:
+      next.purpose === 'confirm'
+        ? 'It is likely clear by then, and a zero would show it'
+        : 'The test that tells most about the date',
+    dueOn,
+    inDays: Math.max(0, daysBetween(at, dueOn, zone)),
+    minutes: MINUTES[next.parameter],
+    parameters: [next.parameter],
+  };
+}
+
+/** What the forecast decides on while a tank cycles; the rest keeps its cadence. */
+const BY_FORECAST: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+
 /**
- * What is due on a tank by a plain cadence, most pressing first.
+ * What is due on a tank, most pressing first: while it cycles the test that the forecast finds worth
+ * most, and for the rest a plain cadence.
  * @param kits parameters the keeper owns a kit for; others are not asked for
  * @param at now, ms
+ * @param next of the forecast; without one everything keeps its cadence
  */
 export function dueTasks(
   history: TankHistory,
   verdict: Verdict,
   kits: ReadonlySet<ParameterId>,
   at: number,
+  next: NextTest | null = null,
 ): DueTask[] {
   const zone = history.tank.zone;
   const running = history.tank.runningSince !== null;
   const today = startOfDayIn(at, zone);
   const tasks: DueTask[] = [];
+  // Fish in a cycling tank are watched daily, whatever a forecast finds worth its reagent.
+  const watched = history.tank.fishInSince !== undefined;
+  const guided = next !== null && !running && !watched;
+  if (guided && kits.has(next.parameter)) tasks.push(nextTestTask(next, zone, at));
   if (history.tank.kind !== 'quarantine' || history.start !== null) {
     for (const parameter of Object.keys(CYCLING) as ParameterId[]) {
-      const every = running ? RUNNING[parameter] : cyclingInterval(parameter, verdict);
+      if (guided && BY_FORECAST.includes(parameter)) continue;
+      const every = running
+        ? RUNNING[parameter]
+        : watched && parameter === 'ammonia'
+          ? 1
+          : cyclingInterval(parameter, verdict);
       if (every === null || !kits.has(parameter)) continue;
       const last = latestReading(history, parameter);
       const dueOn = last ? addDaysIn(startOfDayIn(last.at, zone), every, zone) : today;

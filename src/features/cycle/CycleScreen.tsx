@@ -1,40 +1,57 @@
+import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
+import { challengeRun } from '@/core/cycle/dosing/challengeRun';
+import { redoseAdvice } from '@/core/cycle/dosing/redose';
 import { cycleSentence } from '@/core/cycle/sentence';
-import { nitriteSpoils } from '@/core/cycle/verdict/chain';
 import { schoolWords } from '@/core/cycle/verdict/schools';
-import { readingWords } from '@/core/history/reading';
-import type { TankHistory } from '@/core/history/tankHistory';
-import { fromCanonical } from '@/core/parameters/convert';
-import { momentWords, spanWords } from '@/core/time/words';
+import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
-import { selectHistory, selectNow, selectVerdict } from '@/store/selectors';
+import {
+  selectForecast,
+  selectForecastStatus,
+  selectHistory,
+  selectMilestones,
+  selectNow,
+  selectVerdict,
+} from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { daySpan } from '@/shared/chartSpan';
+import { milestoneMarks } from '@/shared/milestoneMarks';
 import { TankHead } from '@/shared/TankHead';
-import { TimeChart, type ChartSeries } from '@/ui/chart/TimeChart';
+import { Course } from '@/ui/course/Course';
 import { LinkButton } from '@/ui/Press';
-import { SectionHead } from '@/ui/Row';
+import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
-import { color } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { CriterionList } from './CriterionList';
+import { CycleChart } from './CycleChart';
+import { Figures } from './Figures';
+import { FishInWatch } from './FishInWatch';
+import { methodWords } from './methodWords';
+import { HeldBack, IfYouDoNothing, NextTest } from './NextTest';
 import { SchoolSheet } from './SchoolSheet';
 
-/** Where the cycle stands: the three series and the verdict, criterion by criterion. */
+/**
+ * Where the cycle stands: what was read and what lies ahead, the verdict criterion by criterion, the
+ * test worth doing, what holds it back, and the doses.
+ */
 export function CycleScreen() {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
+  const forecast = useAppSelector(selectForecast);
   const now = useAppSelector(selectNow);
+  const router = useRouter();
   const wide = useWide();
   const [choosing, setChoosing] = useState(false);
   if (!history || !verdict) return null;
-  const sentence = cycleSentence(history, verdict);
+  const sentence = cycleSentence(history, verdict, forecast);
   const running = history.tank.runningSince;
+  const zone = history.tank.zone;
+  const live = forecast?.fed && !running ? forecast : null;
   const criteria = (
-    <>
+    <View>
       <SectionHead
         title="Ready when"
         end={
@@ -47,114 +64,140 @@ export function CycleScreen() {
         }
       />
       <CriterionList verdict={verdict} />
-    </>
+    </View>
   );
+  const advice = live ? (
+    <>
+      <NextTest forecast={live} zone={zone} now={now} />
+      <IfYouDoNothing forecast={live} zone={zone} now={now} />
+      <HeldBack forecast={live} />
+    </>
+  ) : null;
   return (
-    <Screen head={<TankHead place="Cycle" />} aside={wide ? criteria : undefined}>
-      <Opening title={sentence.title}>{sentence.detail}</Opening>
+    <Screen
+      head={<TankHead place="Cycle" />}
+      aside={
+        wide ? (
+          <>
+            {criteria}
+            {advice}
+          </>
+        ) : undefined
+      }
+    >
+      <View style={{ alignItems: 'flex-start' }}>
+        <Opening title={sentence.title}>{sentence.detail}</Opening>
+        <LinkButton
+          soft
+          label={methodWords(history.tank, history.tank.method)}
+          accessibleName={`Method: ${methodWords(history.tank, history.tank.method)}. Compare methods`}
+          onPress={() => router.push('/cycle/method')}
+        />
+      </View>
       {running ? (
         <Words as="soft">
-          {`You recorded that it has been running for ${spanWords(daysBetween(Date.parse(running), now, history.tank.zone))}. What follows is judged on tests alone.`}
+          {`You recorded that it has been running for ${spanWords(daysBetween(Date.parse(running), now, zone))}. What follows is judged on tests alone.`}
         </Words>
       ) : null}
-      <CycleChart history={history} now={now} wide={wide} />
+      <FishInWatch history={history} forecast={live} now={now} />
+      <Waiting />
+      <CycleChart history={history} forecast={live} now={now} wide={wide} />
+      {live ? <Figures forecast={live} history={history} now={now} /> : null}
+      {wide && live ? <CycleCourse /> : null}
       {wide ? null : criteria}
+      {wide ? null : advice}
+      <DoseRows />
       <SchoolSheet open={choosing} onClose={() => setChoosing(false)} />
     </Screen>
   );
 }
 
-function CycleChart({ history, now, wide }: { history: TankHistory; now: number; wide: boolean }) {
-  const zone = history.tank.zone;
-  const readings = useMemo(
-    () => [...history.readings.ammonia, ...history.readings.nitrite, ...history.readings.nitrate],
-    [history],
-  );
-  const begin = history.start ?? now;
-  // A tank long past its cycle shows the days of its cycle, not the months since.
-  const end = Math.min(now, begin + 75 * DAY_MS);
-  const span = daySpan(begin, end, zone, wide ? 5 : 3, wide ? 4 : 2);
-  const series = useMemo<ChartSeries[]>(() => {
-    const points = (parameter: 'ammonia' | 'nitrite' | 'nitrate') =>
-      history.readings[parameter]
-        .filter((reading) => reading.at <= span.to)
-        .map((reading) => ({
-          x: reading.at,
-          y: reading.best,
-          low: reading.range.low,
-          high: Math.min(reading.range.high, reading.best * 1.5),
-          aside:
-            !reading.counts ||
-            reading.expired ||
-            (parameter === 'nitrate' && nitriteSpoils(history, reading)),
-        }));
-    return [
-      {
-        id: 'nitrate',
-        label: 'nitrate',
-        points: points('nitrate'),
-        marker: 'square',
-        filled: false,
-        stroke: color.inkSoft,
-        dash: '2 3',
-      },
-      {
-        id: 'nitrite',
-        label: 'nitrite',
-        points: points('nitrite'),
-        marker: 'triangle',
-        filled: false,
-        stroke: color.deep,
-        dash: '6 4',
-      },
-      {
-        id: 'ammonia',
-        label: 'ammonia',
-        points: points('ammonia'),
-        marker: 'diamond',
-        filled: true,
-        stroke: color.ink,
-      },
-    ];
-  }, [history, span.to]);
-  if (readings.length === 0) {
-    return <Words as="lead">Its three series are drawn here from the first ammonia test on.</Words>;
-  }
-  const events = [
-    ...history.doses.map((d) => ({ x: d.at, label: 'Dose' })),
-    ...history.waterChanges.map((c) => ({ x: c.at, label: 'Water change' })),
-  ].filter((event) => event.x <= span.to);
-  const counted = series.flatMap((s) => s.points).filter((p) => p.aside).length;
-  return (
-    <View style={{ gap: 4 }}>
-      <TimeChart
-        series={series}
-        from={span.from}
-        to={span.to}
-        now={now}
-        unit="mg N/L"
-        zeroBased
-        events={events}
-        xTicks={span.ticks}
-        formatY={(value) => formatPlain(value, 2)}
-        height={wide ? 320 : 250}
-        summary="Ammonia, nitrite and nitrate since the tank was filled, all as nitrogen."
-        table={{
-          columns: ['When', 'What', 'Read', 'mg N/L'],
-          rows: readings
-            .filter((reading) => reading.at <= span.to)
-            .sort((a, b) => a.at - b.at)
-            .map((reading) => [
-              momentWords(reading.at, zone, now),
-              reading.parameter,
-              readingWords(reading),
-              formatPlain(fromCanonical(reading.best, `${reading.parameter as 'ammonia'} N`), 2),
-            ]),
-        }}
-      />
-      <Words as="soft">
-        {`All as nitrogen, so that they compare. Bars show what a step stands for.${counted > 0 ? ' Grey marks do not count: the kit reads nitrite as nitrate.' : ''}${events.length > 0 ? ' Arrows: doses and water changes.' : ''}`}
+/** Says that the forecast is being worked out, or could not be. */
+function Waiting() {
+  const { status, progress, forecast } = useAppSelector(selectForecastStatus);
+  if (status === 'running' && !forecast) {
+    return (
+      <Words as="soft" live>
+        {`Working out the forecast, ${Math.round(progress * 100)} %.`}
       </Words>
+    );
+  }
+  if (status === 'failed') {
+    return (
+      <Words as="soft" live>
+        The forecast could not be worked out. Everything you logged is safe; it is tried again with
+        the next entry.
+      </Words>
+    );
+  }
+  return null;
+}
+
+function CycleCourse() {
+  const history = useAppSelector(selectHistory);
+  const milestones = useAppSelector(selectMilestones);
+  const now = useAppSelector(selectNow);
+  const marks = useMemo(
+    () => milestoneMarks(milestones, history?.tank.zone ?? 'UTC'),
+    [milestones, history],
+  );
+  if (!history || history.start === null || marks.length === 0) return null;
+  return (
+    <Course
+      bare
+      marks={marks}
+      ticks={[]}
+      now={now}
+      nowLabel={`now, day ${Math.floor((now - history.start) / DAY_MS)}`}
+      summary={`The course: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}.`}
+    />
+  );
+}
+
+/** The ways into doses, challenge, programme and the last steps, each with its answer. */
+function DoseRows() {
+  const history = useAppSelector(selectHistory);
+  const forecast = useAppSelector(selectForecast);
+  const now = useAppSelector(selectNow);
+  const router = useRouter();
+  if (!history || history.tank.runningSince) return null;
+  const advice = redoseAdvice(history, forecast, now);
+  const run = challengeRun(history, now);
+  const scheduled = forecast?.scheduledDoses[0];
+  const challengeNote = {
+    ready: scheduled
+      ? 'Your school asks for it once both are clear'
+      : '2 ppm, both gone a day later',
+    running: 'Running',
+    due: 'Test both now',
+    passed: 'Passed',
+    failed: 'Not passed',
+    missed: 'The test was missed',
+  }[run.phase];
+  return (
+    <View>
+      <SectionHead title="Doses" />
+      <Row
+        title={advice.rise > 0 ? `Dose ${formatPlain(advice.rise, 1)} ppm N` : 'No ammonia now'}
+        note={advice.because}
+        onPress={() => router.push('/cycle/dose')}
+      />
+      <Row title="Challenge" note={challengeNote} onPress={() => router.push('/cycle/challenge')} />
+      <Row
+        title="Bottle programme"
+        note="A bottle’s label as a dated schedule"
+        onPress={() => router.push('/cycle/programme')}
+      />
+      <Row
+        title="Compare methods"
+        note="Every source and seed, played in this tank"
+        onPress={() => router.push('/cycle/method')}
+      />
+      <Row
+        title="At the end"
+        note="Water change, alkalinity, skimmer, and feeding the colony until there are fish"
+        onPress={() => router.push('/cycle/end')}
+      />
     </View>
   );
 }

@@ -5,11 +5,13 @@ import type { TankHistory } from '@/core/history/tankHistory';
 import { formatIn } from '@/core/parameters/convert';
 import { DOSE_SUBSTANCES, type DoseEntry } from '@/core/records/schema/entry';
 import type { RevisionOf } from '@/core/records/schema/revision';
+import { dayOf } from '@/core/time/zone';
 import { formatSignificant } from '@/core/units/format';
-import { selectHistory, selectSettings } from '@/store/selectors';
+import { selectHistory, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { SUBSTANCE_WORDS } from '@/shared/eventWords';
 import { Choice, Tick } from '@/ui/Choice';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Words } from '@/ui/Words';
@@ -62,12 +64,13 @@ function startOf(history: TankHistory, editing?: RevisionOf<'entry'>): DoseForm 
 
 function DoseEditor({ history, editing }: { history: TankHistory; editing?: RevisionOf<'entry'> }) {
   const settings = useAppSelector(selectSettings);
+  const now = useAppSelector(selectNow);
   const [start] = useState(() => startOf(history, editing));
   const name = editing ? `dose/${editing.id}` : `dose/${history.tankId}`;
   const [form, setForm] = useDraft<DoseForm>(name, doseFormSchema, start);
   const [shown, setShown] = useState(false);
   const set = (changes: Partial<DoseForm>) => setForm({ ...form, ...changes });
-  const result = readDose(form);
+  const result = readDose(form, dayOf(now, history.tank.zone));
   const errors = shown && !result.ok ? result.errors : {};
   const ways = waysOf(form.substance);
   const source = isAmmoniaSource(form.substance);
@@ -142,6 +145,9 @@ function DoseEditor({ history, editing }: { history: TankHistory; editing?: Revi
       {source && (form.by === 'drops' || form.by === 'mL') ? (
         <StrengthFields form={form} set={set} errors={errors} />
       ) : null}
+      {form.substance === 'bacteria' ? (
+        <BottleFields form={form} set={set} errors={errors} today={dayOf(now, history.tank.zone)} />
+      ) : null}
       <Tick
         label="Counted roughly"
         note="The amount is then taken as a wider range."
@@ -153,6 +159,55 @@ function DoseEditor({ history, editing }: { history: TankHistory; editing?: Revi
         <DoseMeaning dose={result.dose} history={history} volumeUnit={settings.volumeUnit} />
       ) : null}
     </EntryForm>
+  );
+}
+
+/** Age and keeping of a bottle of bacteria: they decide what in it is still alive. */
+function BottleFields({
+  form,
+  set,
+  errors,
+  today,
+}: {
+  form: DoseForm;
+  set: (changes: Partial<DoseForm>) => void;
+  errors: Partial<Record<keyof DoseForm, string>>;
+  today: string;
+}) {
+  return (
+    <>
+      <Choice
+        label="Kind of bottle"
+        value={form.keeps}
+        onChange={(keeps) => set({ keeps })}
+        options={[
+          { value: 'refrigerated', label: 'Refrigerated' },
+          { value: 'shelfStable', label: 'Shelf-stable' },
+          { value: 'unknown', label: 'Not known' },
+        ]}
+      />
+      <Tick
+        label="Kept cold"
+        note="Refrigerated kinds die within weeks in a warm room."
+        value={form.storedCold}
+        onChange={(storedCold) => set({ storedCold })}
+      />
+      <DayField
+        label="Made or bought on, if you know"
+        value={form.madeOn}
+        today={today}
+        error={errors.madeOn}
+        onChange={(madeOn) => set({ madeOn })}
+      />
+      <Field
+        label="By its label enough for"
+        unit="L"
+        kind="number"
+        value={form.forLitres}
+        error={errors.forLitres}
+        onChange={(forLitres) => set({ forLitres })}
+      />
+    </>
   );
 }
 

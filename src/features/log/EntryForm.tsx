@@ -10,7 +10,7 @@ import { Button } from '@/ui/Press';
 import { Footer } from '@/ui/Footer';
 import { Screen } from '@/ui/Screen';
 import { LogHead } from './LogHead';
-import { useLeave } from './useLeave';
+import { useLeave } from '@/shared/useLeave';
 import { When } from './When';
 
 /** What an entry of one kind is called while it is saved and taken back. */

@@ -4,9 +4,10 @@ import { useAppSelector } from '@/store/hooks';
 import { Opening, Screen } from '@/ui/Screen';
 import { Button } from '@/ui/Press';
 import { DoseScreen } from './DoseScreen';
+import { HappeningScreen } from './HappeningScreen';
 import { NoteScreen } from './NoteScreen';
 import { ReadingEditor } from './ReadingEditor';
-import { useLeave } from './useLeave';
+import { useLeave } from '@/shared/useLeave';
 import { WaterChangeScreen } from './WaterChangeScreen';
 
 /** Opens an entry of any kind for correction. */
@@ -33,5 +34,7 @@ export function EntryScreen({ id }: { id: string }) {
       return <WaterChangeScreen editing={head} />;
     case 'note':
       return <NoteScreen editing={head} />;
+    default:
+      return <HappeningScreen editing={head} />;
   }
 }

@@ -5,7 +5,7 @@ import type { ReactNode } from 'react';
 import { Bare } from '@/ui/Press';
 import { color, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { useLeave } from './useLeave';
+import { useLeave } from '@/shared/useLeave';
 
 const styles = StyleSheet.create({
   head: {
@@ -16,7 +16,13 @@ const styles = StyleSheet.create({
     flexWrap: 'wrap',
   },
   title: { flex: 1, flexDirection: 'row', gap: 6, minWidth: 120 },
-  kinds: { flexDirection: 'row', gap: space.xl, borderBottomWidth: 1, borderColor: color.rule },
+  kinds: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: 18,
+    borderBottomWidth: 1,
+    borderColor: color.rule,
+  },
   kind: {
     minHeight: touch - 4,
     justifyContent: 'center',
@@ -30,6 +36,7 @@ const KINDS = [
   { path: '/log/test', label: 'Test' },
   { path: '/log/dose', label: 'Dose' },
   { path: '/log/water-change', label: 'Water change' },
+  { path: '/log/happening', label: 'Happening' },
   { path: '/log/note', label: 'Note' },
 ] as const;
 

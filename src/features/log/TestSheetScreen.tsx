@@ -33,7 +33,7 @@ import {
 } from './testDraft';
 import { CardRow, DigitalBoxes, type RowActions } from './TestRows';
 import { ring, useTimers } from './timers';
-import { useLeave } from './useLeave';
+import { useLeave } from '@/shared/useLeave';
 import { When } from './When';
 
 const DILUTIONS = [1, 2, 4, 10];

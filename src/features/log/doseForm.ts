@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import { isAmmoniaSource } from '@/core/history/dose';
-import { instantSchema } from '@/core/records/schema/common';
+import { daySchema, instantSchema } from '@/core/records/schema/common';
 import {
   DOSE_SUBSTANCES,
+  type Bottle,
   type DoseEntry,
   type DoseStrength,
   type DoseSubstance,
@@ -26,6 +27,10 @@ export const doseFormSchema = z.object({
   labelGives: z.string(),
   percent: z.string(),
   product: z.string(),
+  keeps: z.enum(['refrigerated', 'shelfStable', 'unknown']),
+  storedCold: z.boolean(),
+  madeOn: z.string(),
+  forLitres: z.string(),
   about: z.boolean(),
   note: z.string(),
 });
@@ -45,6 +50,10 @@ export const EMPTY_DOSE: DoseForm = {
   labelGives: '2',
   percent: '',
   product: '',
+  keeps: 'unknown',
+  storedCold: true,
+  madeOn: '',
+  forLitres: '',
   about: false,
   note: '',
 };
@@ -85,6 +94,12 @@ export function formOfDose(dose: DoseEntry): DoseForm {
     form.labelLitres = formatPlain(strength.litres);
     form.labelGives = formatPlain(strength.gives);
     form.basis = strength.basis;
+  }
+  if (dose.bottle) {
+    form.keeps = dose.bottle.keeps;
+    form.storedCold = dose.bottle.storedCold;
+    form.madeOn = dose.bottle.madeOn ?? '';
+    form.forLitres = dose.bottle.forLitres === null ? '' : formatPlain(dose.bottle.forLitres);
   }
   if (strength?.by === 'percent') form.percent = formatPlain(strength.percent);
   return form;
@@ -133,15 +148,37 @@ function readAmount(form: DoseForm, read: FormReader<DoseForm>): DoseEntry['amou
   }
 }
 
+/** What is known of a bottle of bacteria; a day that is none is said where it stands. */
+function readBottle(form: DoseForm, read: FormReader<DoseForm>, today: string): Bottle | null {
+  if (form.substance !== 'bacteria') return null;
+  const forLitres = read.optional('forLitres', { aboveZero: true });
+  const madeOn = form.madeOn.trim();
+  if (madeOn !== '' && !daySchema.safeParse(madeOn).success) {
+    read.fail('madeOn', 'Write the day as 2026-11-04.');
+  } else if (madeOn > today) {
+    read.fail('madeOn', 'That day is still to come. Check the year.');
+  }
+  return {
+    keeps: form.keeps,
+    storedCold: form.storedCold,
+    madeOn: madeOn === '' ? null : madeOn,
+    forLitres,
+  };
+}
+
 export type DoseResult =
   | { ok: true; dose: Omit<DoseEntry, 'tankId' | 'at'> }
   | { ok: false; errors: FormErrors<DoseForm> };
 
-/** The dose a form stands for, or what is missing from it field by field. */
-export function readDose(form: DoseForm): DoseResult {
+/**
+ * The dose a form stands for, or what is missing from it field by field.
+ * @param today the calendar day it is read on; no bottle is younger
+ */
+export function readDose(form: DoseForm, today = '9999-12-31'): DoseResult {
   const read = new FormReader(form);
   const amount = readAmount(form, read);
   const strength = readStrength(form, read);
+  const bottle = readBottle(form, read, today);
   if (!read.ok) return { ok: false, errors: read.errors };
   return {
     ok: true,
@@ -151,6 +188,7 @@ export function readDose(form: DoseForm): DoseResult {
       amount,
       strength,
       about: form.about,
+      ...(bottle ? { bottle } : {}),
       ...(form.product.trim() ? { product: form.product.trim() } : {}),
       ...(form.note.trim() ? { note: form.note.trim() } : {}),
     },

@@ -15,6 +15,7 @@ import {
   selectVerdict,
 } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { milestoneMarks } from '@/shared/milestoneMarks';
 import { TankHead } from '@/shared/TankHead';
 import { Course } from '@/ui/course/Course';
 import { Remark } from '@/ui/Remark';
@@ -36,13 +37,7 @@ export function TodayScreen() {
   const now = useAppSelector(selectNow);
   const wide = useWide();
   const marks = useMemo(
-    () =>
-      milestones.map((m) => ({
-        ...m,
-        date: m.passed
-          ? shortDay(m.at, history?.tank.zone ?? 'UTC')
-          : `from ${shortDay(m.at, history?.tank.zone ?? 'UTC')}`,
-      })),
+    () => milestoneMarks(milestones, history?.tank.zone ?? 'UTC'),
     [milestones, history],
   );
   const ticks = useMemo(

@@ -3,7 +3,14 @@ import type { Random } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import type { Tank } from '@/core/records/schema/tank';
 import { FILLED, LogBuilder } from '../logBuilder';
-import { runReef, trueReadyDay, LIFE_DAYS, type Reef, type TrueCourse, type TrueDose } from './reef';
+import {
+  runReef,
+  trueReadyDay,
+  LIFE_DAYS,
+  type Reef,
+  type TrueCourse,
+  type TrueDose,
+} from './reef';
 
 /** A keeper with habits of their own: how they read, how often they test, how they dose. */
 export interface Keeper {
@@ -57,6 +64,13 @@ function readCard(
   );
 }
 
+export interface Sitting {
+  day: number;
+  ammonia: number | null;
+  nitrite: number | null;
+  nitrate: number | null;
+}
+
 export interface Life {
   reef: Reef;
   keeper: Keeper;
@@ -65,15 +79,39 @@ export interface Life {
   /** Day on which both are clear for good, with all the doses. */
   readyDay: number;
   /** Sittings with what was read, in order. */
-  sittings: { day: number; ammonia: number; nitrite: number | null; nitrate: number | null }[];
+  sittings: Sitting[];
 }
 
 const at = (series: Float64Array, day: number) =>
   series[Math.min(series.length - 1, Math.round(day * 24))] as number;
 
+/** What this keeper would read on a day. */
+export function readSitting(
+  life: Pick<Life, 'keeper' | 'course'>,
+  day: number,
+  what: { ammonia: boolean; nitrite: boolean; nitrate?: boolean },
+  random: Random,
+): Sitting {
+  const normal = normalsFrom(random);
+  const { keeper, course } = life;
+  const read = (name: 'ammonia' | 'nitrite' | 'nitrate', steps: readonly number[], bias: number) =>
+    readCard(
+      at(course[name], day) * PER_N[name],
+      steps,
+      { bias, scatter: keeper.scatter },
+      random,
+      normal,
+    );
+  return {
+    day,
+    ammonia: what.ammonia ? read('ammonia', AMMONIA_STEPS, keeper.ammoniaBias) : null,
+    nitrite: what.nitrite ? read('nitrite', NITRITE_STEPS, keeper.nitriteBias) : null,
+    nitrate: what.nitrate ? read('nitrate', NITRATE_STEPS, 1) : null,
+  };
+}
+
 /** Plays a keeper at a tank: doses, tests at odd times, doses again when ammonia reads clear. */
 export function live(reef: Reef, keeper: Keeper, random: Random): Life {
-  const normal = normalsFrom(random);
   const doses: TrueDose[] = [{ day: 1, believed: keeper.dose }];
   const sittings: Life['sittings'] = [];
   let course = runReef(reef, doses);
@@ -82,19 +120,14 @@ export function live(reef: Reef, keeper: Keeper, random: Random): Life {
   while (day < LIFE_DAYS - 1) {
     const ready = trueReadyDay(course);
     if (day > ready + 3) break;
-    const read = (name: 'ammonia' | 'nitrite' | 'nitrate', steps: readonly number[], bias: number) =>
-      readCard(
-        at(course[name], day) * PER_N[name],
-        steps,
-        { bias, scatter: keeper.scatter },
-        random,
-        normal,
-      );
-    const ammonia = read('ammonia', AMMONIA_STEPS, keeper.ammoniaBias);
-    const nitrite =
-      random() < keeper.skips ? null : read('nitrite', NITRITE_STEPS, keeper.nitriteBias);
-    const nitrate = random() < 0.2 ? read('nitrate', NITRATE_STEPS, 1) : null;
-    sittings.push({ day, ammonia, nitrite, nitrate });
+    const sitting = readSitting(
+      { keeper, course },
+      day,
+      { ammonia: true, nitrite: random() >= keeper.skips, nitrate: random() < 0.2 },
+      random,
+    );
+    sittings.push(sitting);
+    const { ammonia, nitrite } = sitting;
     const wants = doses.length < keeper.doses && ammonia === 0 && day - lastDose > 4;
     if (wants && (nitrite ?? 0) <= 1) {
       lastDose = Math.ceil(day * 24 + 1) / 24;
@@ -109,9 +142,7 @@ export function live(reef: Reef, keeper: Keeper, random: Random): Life {
 /** When both would be clear had nothing been dosed after a day. */
 export function readyWithout(life: Life, after: number): number {
   const kept = life.doses.filter((dose) => dose.day <= after);
-  return kept.length === life.doses.length
-    ? life.readyDay
-    : trueReadyDay(runReef(life.reef, kept));
+  return kept.length === life.doses.length ? life.readyDay : trueReadyDay(runReef(life.reef, kept));
 }
 
 /** What the keeper's log holds up to a day: all that a forecast may know. */
@@ -140,16 +171,12 @@ export function logOf(life: Life, until: number, tank: Partial<Tank> = {}): LogB
   life.sittings.forEach((sitting, index) => {
     if (sitting.day > until) return;
     const when = moment(sitting.day);
-    builder.ammonia(when, sitting.ammonia);
+    if (sitting.ammonia !== null) builder.ammonia(when, sitting.ammonia);
     if (sitting.nitrite !== null) builder.nitrite(when, sitting.nitrite);
     if (sitting.nitrate !== null) builder.nitrate(when, sitting.nitrate);
     if (index % 4 === 3) {
       const hour = Math.round(sitting.day * 24);
-      builder.digital(
-        'thermometer',
-        when,
-        Math.round((reef.temperature[hour] ?? 25) * 10) / 10,
-      );
+      builder.digital('thermometer', when, Math.round((reef.temperature[hour] ?? 25) * 10) / 10);
       builder.digital(
         'alkalinityDrops',
         when,

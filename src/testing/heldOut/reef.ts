@@ -72,7 +72,8 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
     liveRock: [0.4, 0.2, 0.4],
   }[method] as [number, number, number];
   const luck = normal();
-  const seeded = (median: number, sd: number) => around(median, sd * 0.8) * Math.exp(0.6 * sd * luck);
+  const seeded = (median: number, sd: number) =>
+    around(median, sd * 0.8) * Math.exp(0.6 * sd * luck);
   const temperature = new Float64Array(HOURS);
   let wander = 0;
   const set = 25.3 + normal();
@@ -153,7 +154,8 @@ export function runReef(reef: Reef, doses: readonly TrueDose[]): TrueCourse {
       quick *= 1 + dt * (reef.quickGrowth * uQuick * room - reef.decay);
       slow *= 1 + dt * (reef.slowGrowth * uSlow * room - 0.5 * reef.decay);
       nitriteGuild *=
-        1 + dt * (reef.nitriteGrowth * uB * Math.max(0, 1 - nitriteGuild / reef.ceiling) - reef.decay);
+        1 +
+        dt * (reef.nitriteGrowth * uB * Math.max(0, 1 - nitriteGuild / reef.ceiling) - reef.decay);
       awake = Math.min(1, awake + (I > 0.1 ? dt / reef.lagDays : 0));
     }
   }

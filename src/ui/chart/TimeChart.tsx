@@ -27,6 +27,28 @@ export interface ChartSeries {
   stroke: string;
   /** Line pattern, as SVG writes it; undefined for solid. */
   dash?: string;
+  /** What is inferred between and beyond the points; its middle is then the line. */
+  course?: ChartCourse;
+}
+
+/** A line with the range it may lie in, at rising moments. */
+export interface ChartCourse {
+  at: readonly number[];
+  low: readonly number[];
+  middle: readonly number[];
+  high: readonly number[];
+}
+
+/** The part of a course within the chart, as points of one of its lines. */
+function coursePoints(
+  course: ChartCourse,
+  line: 'low' | 'middle' | 'high',
+  from: number,
+  to: number,
+): [number, number][] {
+  return course.at.flatMap((at, i): [number, number][] =>
+    at >= from && at <= to ? [[at, course[line][i] ?? 0]] : [],
+  );
 }
 
 export interface ChartEvent {
@@ -61,8 +83,11 @@ function extent(props: TimeChartProps): [number, number] {
       .filter((p) => !p.aside)
       .flatMap((p) => [p.y, p.low ?? p.y, Math.min(p.high ?? p.y, p.y * 1.6 + 1e-9)]),
   );
+  const courses = props.series.flatMap((s) =>
+    s.course ? coursePoints(s.course, 'middle', props.from, props.to).map(([, y]) => y) : [],
+  );
   const wanted = props.band ? [props.band.low, props.band.high] : [];
-  const all = [...ys, ...(props.zeroBased ? [0] : []), ...wanted];
+  const all = [...ys, ...courses, ...(props.zeroBased ? [0] : []), ...wanted];
   const low = all.length > 0 ? Math.min(...all) : 0;
   const high = all.length > 0 ? Math.max(...all) : 1;
   const room = (high - low || Math.abs(high) || 1) * 0.08;
@@ -81,8 +106,21 @@ export function TimeChart(props: TimeChartProps) {
   const x = scaleBetween([from, to], [PAD.left, right]);
   const y = scaleBetween([low, high], [bottom, PAD.top]);
   const path = (points: readonly ChartPoint[]) => linePath(points.map((p) => [x(p.x), y(p.y)]));
-  const visible = series.filter((s) => s.points.length > 0);
+  const visible = series.filter((s) => s.points.length > 0 || s.course);
+  const lineOf = (s: ChartSeries) =>
+    s.course
+      ? linePath(coursePoints(s.course, 'middle', from, to).map(([a, b]) => [x(a), y(b)]))
+      : path(s.points.filter((p) => !p.aside));
+  // The range ahead, as one outline: up along its top and back along its foot.
+  const rangeOf = (course: ChartCourse) => {
+    const clamped = (v: number) => y(Math.min(high, v));
+    const top = coursePoints(course, 'high', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
+    const foot = coursePoints(course, 'low', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
+    return top.length > 1 ? `${linePath([...top, ...foot.reverse()])}Z` : null;
+  };
   const ends = visible.map((s) => {
+    const end = s.course && coursePoints(s.course, 'middle', from, to).at(-1);
+    if (end) return y(end[1]);
     const last = s.points.filter((p) => !p.aside).at(-1);
     return last ? y(last.y) : bottom;
   });
@@ -186,10 +224,16 @@ export function TimeChart(props: TimeChartProps) {
                 </SvgText>
               </G>
             ) : null}
+            {visible.map((s) => {
+              const range = s.course && rangeOf(s.course);
+              return range ? (
+                <Path key={`${s.id}-range`} d={range} fill={s.stroke} opacity={0.16} />
+              ) : null;
+            })}
             {visible.map((s) => (
               <G key={s.id}>
                 <Path
-                  d={path(s.points.filter((p) => !p.aside))}
+                  d={lineOf(s)}
                   fill="none"
                   stroke={s.stroke}
                   strokeWidth={2}

@@ -1,7 +1,8 @@
 import type { Ensemble, Member, PastCourses } from '../inference/ensemble';
 import { STEPS_PER_DAY, type Conditions, type Environment } from '../kinetics/environment';
 import { packEvents, type CycleEvent, type PackedEvents } from '../kinetics/events';
-import { courseFor, runCycle, type CycleCourse, type CycleState } from '../kinetics/run';
+import { courseFor, runCycle, type CycleCourse } from '../kinetics/run';
+import type { CycleState } from '../kinetics/state';
 import { environmentAhead } from '../problem/conditions';
 import type { CycleProblem } from '../problem/types';
 
@@ -9,8 +10,8 @@ import type { CycleProblem } from '../problem/types';
 export const HORIZON_DAYS = 120;
 /** Below this a parameter is clear, mg N/L. */
 export const CLEAR = 0.1;
-/** Steps a day ahead: coarse enough to be quick, fine enough for a date. */
-const AHEAD_STEPS = STEPS_PER_DAY / 2;
+/** Steps a day ahead: three hours move a date by a tenth of a day at most, and cost a third. */
+const AHEAD_STEPS = STEPS_PER_DAY / 3;
 
 const NO_EVENTS = packEvents([]);
 

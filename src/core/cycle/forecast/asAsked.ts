@@ -13,17 +13,11 @@ const POWER = 2;
  * twice as long holds each day half as densely. Without this, dates come out late: on held-out tanks
  * it takes a third off the median error. A tank already clear counts as one that clears today.
  */
-export function asAsked(
-  ensemble: Ensemble,
-  ahead: Ahead,
-): { ensemble: Ensemble; ahead: Ahead } {
+export function asAsked(ensemble: Ensemble, ahead: Ahead): { ensemble: Ensemble; ahead: Ahead } {
   const { problem, members } = ensemble;
   const now = nowDay(problem);
   const weights = members.map((_, row) => {
-    const clear = Math.max(
-      ahead.ammoniaClears[row] as number,
-      ahead.nitriteClears[row] as number,
-    );
+    const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);
     const day = Math.min(now + 2 * HORIZON_DAYS, Math.max(now, clear, 1));
     return day ** -POWER;
   });

@@ -14,17 +14,19 @@ export function momentOf(problem: CycleProblem, day: number): number | null {
  * the plain 10 to 90 % of the ensemble held fewer than 8 in 10 of the dates, nearly all misses being
  * tanks that were sooner; these ends hold what is promised. See docs/science.md.
  */
-export const RANGE_ENDS = { p10: 0.045, p25: 0.22, p50: 0.5, p75: 0.75, p90: 0.9 } as const;
+export const RANGE_ENDS = { p10: 0.06, p25: 0.22, p50: 0.5, p75: 0.75, p90: 0.85 } as const;
+/** No run knows the hour: the ends stand this much further apart, days. */
+const BLUR = { p10: -0.3, p25: -0.1, p50: 0, p75: 0.1, p90: 0.3 } as const;
 
-function rangeBy(at: (q: number) => number | null): DateRange {
-  const { p10, p25, p50, p75, p90 } = RANGE_ENDS;
-  return { p10: at(p10), p25: at(p25), p50: at(p50), p75: at(p75), p90: at(p90) };
+function rangeBy(problem: CycleProblem, at: (q: number) => number): DateRange {
+  const end = (name: keyof DateRange) => momentOf(problem, at(RANGE_ENDS[name]) + BLUR[name]);
+  return { p10: end('p10'), p25: end('p25'), p50: end('p50'), p75: end('p75'), p90: end('p90') };
 }
 
 /** Days of the run as a range of dates. */
 export function dateRange(problem: CycleProblem, days: ArrayLike<number>): DateRange {
   const sorted = sortedCopy(days);
-  return rangeBy((q) => momentOf(problem, quantileOfSorted(sorted, q)));
+  return rangeBy(problem, (q) => quantileOfSorted(sorted, q));
 }
 
 /** The same with weights; `order` sorts the days upwards. */
@@ -34,7 +36,7 @@ export function weightedDateRange(
   weights: ArrayLike<number>,
   order: ArrayLike<number>,
 ): DateRange {
-  return rangeBy((q) => momentOf(problem, weightedQuantile(days, weights, order, q)));
+  return rangeBy(problem, (q) => weightedQuantile(days, weights, order, q));
 }
 
 export const NO_DATES: DateRange = { p10: null, p25: null, p50: null, p75: null, p90: null };

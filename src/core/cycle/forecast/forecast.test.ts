@@ -172,7 +172,7 @@ describe('what holds a tank back', () => {
   it('is a kit when one of them never comes down', () => {
     const life = plainLife(middlingReef('bottle'), TWO);
     // An ammonia kit that reads 1 ppm in clean water.
-    for (const sitting of life.sittings) sitting.ammonia = Math.max(1, sitting.ammonia);
+    for (const sitting of life.sittings) sitting.ammonia = Math.max(1, sitting.ammonia ?? 0);
     expect(chance(forecastAt(life, 26), 'kitSuspect')).toBeGreaterThan(0.4);
   });
 

@@ -16,7 +16,7 @@ import { fitOf, MISFIT_SCORE } from './misfit';
 import { nextTestOf } from './nextTest';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
-import type { Band, Forecast, Milestones, ScheduledDose } from './types';
+import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
 import { whatIfsOf } from './whatIf';
 
 export interface ForecastOptions {
@@ -44,8 +44,8 @@ function bandOf(
   count: number,
   before: (row: number, point: number) => number,
   after: (row: number, point: number) => number,
-): Band {
-  const band: Band = { at: [], p10: [], p50: [], p90: [] };
+): SeriesBand {
+  const band: SeriesBand = { at: [], p10: [], p50: [], p90: [] };
   const values = new Float64Array(count);
   const push = (day: number, value: (row: number) => number) => {
     for (let row = 0; row < count; row += 1) values[row] = value(row);
@@ -83,7 +83,7 @@ function bandsOf(ensemble: Ensemble, ahead: Ahead): Forecast['bands'] {
     );
     return freeAmmoniaFraction(ph, temperature, salinity);
   });
-  const [ammonia, nitrite, nitrate] = NITROGEN.map(series) as [Band, Band, Band];
+  const [ammonia, nitrite, nitrate] = NITROGEN.map(series) as [SeriesBand, SeriesBand, SeriesBand];
   return {
     ammonia,
     nitrite,

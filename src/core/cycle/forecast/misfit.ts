@@ -79,6 +79,8 @@ export function fitOf(ensemble: Ensemble): Fit {
     variance += o.weight * o.weight * Math.max(0, square - mean * mean);
   });
   const score =
-    observations.length >= FEWEST && variance > 0 ? (got - expected) / Math.sqrt(variance + 0.5) : 0;
+    observations.length >= FEWEST && variance > 0
+      ? (got - expected) / Math.sqrt(variance + 0.5)
+      : 0;
   return { score, odd };
 }

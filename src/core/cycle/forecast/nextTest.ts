@@ -187,8 +187,7 @@ export function nextTestOf(
       : candidates
           .filter((c) => c.gain >= NEARLY_BEST * top && c.gain >= WORTH)
           .sort((a, b) => a.point - b.point || b.gain - a.gain)[0];
-  const chosen =
-    learn && (!confirm || learn.point <= confirm.point) ? learn : (confirm ?? learn);
+  const chosen = learn && (!confirm || learn.point <= confirm.point) ? learn : (confirm ?? learn);
   if (!chosen) return null;
   const kit = problem.kits[chosen.kit];
   const found = cellChances(ensemble, ahead, chosen.kit, chosen.point);
@@ -237,10 +236,10 @@ function becauseOf(chosen: Candidate, purpose: string, ahead: Ahead, now: number
   const name = chosen.parameter;
   if (purpose === 'confirm') {
     const chance = chanceClear(ahead, name as 'nitrite', day);
-    return `By then ${name} is likely clear (${tenths(chance)}), and a zero would show it.`;
+    return `${chosen.point === 0 ? 'It' : `By then ${name}`} is likely clear (${tenths(chance)}), and a zero would show it.`;
   }
   const share = tenths(chosen.gain);
-  return `It is expected to take away ${share === '0 in 10' ? 'a little' : `about ${share}`} of what is uncertain about the ready date, more than any earlier test.`;
+  return `It is expected to take away ${share === '0 in 10' ? 'a little' : `about ${share}`} of what is uncertain about the ready date, more than ${chosen.point === 0 ? 'any other test now' : 'any earlier test'}.`;
 }
 
 /** "7 in 10". */

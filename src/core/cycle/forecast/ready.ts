@@ -70,10 +70,7 @@ function challengeDays(
     const { course, environment } = stretches.spell;
     runStretch(stretches.spell, member, state, dose);
     const length = environment.steps + 1;
-    const clear = Math.max(
-      clearStep(course.ammonia, length),
-      clearStep(course.nitrite, length),
-    );
+    const clear = Math.max(clearStep(course.ammonia, length), clearStep(course.nitrite, length));
     const days = clear / AHEAD_STEPS;
     if (days <= hours / 24) return { ready: day + hours / 24, doses };
     if (!Number.isFinite(days)) break;
@@ -119,10 +116,7 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
       ? { wait: stretchFor(problem, HORIZON_DAYS), spell: stretchFor(problem, 45) }
       : null;
   members.forEach((member, row) => {
-    const clear = Math.max(
-      ahead.ammoniaClears[row] as number,
-      ahead.nitriteClears[row] as number,
-    );
+    const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);
     switch (school.school) {
       case 'bothZero':
         days[row] = clear;

@@ -19,7 +19,10 @@ export interface SimulatedDay {
 /** The median course from now on, a row a day, with nothing more done. */
 export function simulate(problem: CycleProblem, days: number, seed: number): SimulatedDay[] {
   const inferred = inferEnsemble(problem, { seed });
-  const { ensemble, ahead } = asAsked(inferred, runAhead(inferred, { days: Math.max(days, HORIZON_DAYS) }));
+  const { ensemble, ahead } = asAsked(
+    inferred,
+    runAhead(inferred, { days: Math.max(days, HORIZON_DAYS) }),
+  );
   const values = new Float64Array(ensemble.members.length);
   const middle = (series: Float32Array, point: number) => {
     for (let row = 0; row < values.length; row += 1) {

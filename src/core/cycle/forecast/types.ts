@@ -18,7 +18,7 @@ export interface ValueRange {
 }
 
 /** A band over time: quantiles at each moment. */
-export interface Band {
+export interface SeriesBand {
   at: number[];
   p10: number[];
   p50: number[];
@@ -126,7 +126,7 @@ export interface Forecast {
   /** mg N/L/day. */
   capacity: { ammonia: ValueRange; nitrite: ValueRange };
   /** mg N/L; `free` is free ammonia. */
-  bands: Record<Nitrogen, Band> & { free: Band };
+  bands: Record<Nitrogen, SeriesBand> & { free: SeriesBand };
   /** dKH ahead. */
   alkalinity: ValueRange & { inDays: number };
   nextTest: NextTest | null;

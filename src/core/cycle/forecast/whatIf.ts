@@ -14,7 +14,7 @@ export const ALKALINITY_STEP = 1.4;
 /** Alkalinity from which raising it changes little. */
 const ALKALINITY_ENOUGH = 7.8;
 /** Members played: enough for a median. */
-const PLAYED = 110;
+const PLAYED = 80;
 
 /** Raises alkalinity to the goal in daily steps that are safe for animals. */
 export function raising(alkalinity: number): CycleEvent[] {
@@ -40,7 +40,8 @@ function optionsFor(ensemble: Ensemble): { id: WhatIfId; options: AheadOptions }
       options: { events: (member) => raising(member.now.alkalinity) },
     });
   }
-  if (temperature < 25.5) list.push({ id: 'warmTo26', options: { conditions: { temperature: 26 } } });
+  if (temperature < 25.5)
+    list.push({ id: 'warmTo26', options: { conditions: { temperature: 26 } } });
   list.push({
     id: 'doseAgain',
     options: {
@@ -80,10 +81,7 @@ export function whatIfsOf(ensemble: Ensemble): WhatIf[] {
         id,
         nitriteClears: dateRange(part.problem, ahead.nitriteClears),
         ready: dateRange(part.problem, ready),
-        lowestAlkalinity: rounded(
-          quantileOfSorted(sortedCopy(ahead.lowestAlkalinity), 0.5),
-          3,
-        ),
+        lowestAlkalinity: rounded(quantileOfSorted(sortedCopy(ahead.lowestAlkalinity), 0.5), 3),
         daysSaved: null as number | null,
       },
     };
@@ -91,7 +89,6 @@ export function whatIfsOf(ensemble: Ensemble): WhatIf[] {
   const base = results[0]?.middle ?? Infinity;
   return results.map(({ middle, whatIf }) => ({
     ...whatIf,
-    daysSaved:
-      Number.isFinite(base) && Number.isFinite(middle) ? rounded(base - middle, 2) : null,
+    daysSaved: Number.isFinite(base) && Number.isFinite(middle) ? rounded(base - middle, 2) : null,
   }));
 }

@@ -1,5 +1,6 @@
 import type { CycleParameters } from '../kinetics/parameters';
-import { stateAt, type CycleState } from '../kinetics/run';
+import { stateAt } from '../kinetics/run';
+import type { CycleState } from '../kinetics/state';
 import type { CycleProblem } from '../problem/types';
 import { pastEnvironment } from '../problem/conditions';
 import { hypothesesFor, type Hypothesis, type HypothesisId } from './hypotheses';
@@ -66,9 +67,7 @@ const PROMISING = 0.3;
 
 function weigh(fits: HypothesisFit[]): void {
   const top = Math.max(...fits.map((f) => f.sample.logEvidence));
-  const weights = fits.map(
-    (f) => f.hypothesis.prior * Math.exp(f.sample.logEvidence - top),
-  );
+  const weights = fits.map((f) => f.hypothesis.prior * Math.exp(f.sample.logEvidence - top));
   const total = weights.reduce((a, b) => a + b, 0);
   fits.forEach((fit, i) => {
     fit.probability = (weights[i] ?? 0) / total;
@@ -209,10 +208,7 @@ export function subset(ensemble: Ensemble, rows: readonly number[]): Ensemble {
   const count = problem.observations.length;
   const atObservations = new Float64Array(rows.length * count);
   rows.forEach((row, i) =>
-    atObservations.set(
-      ensemble.atObservations.subarray(row * count, (row + 1) * count),
-      i * count,
-    ),
+    atObservations.set(ensemble.atObservations.subarray(row * count, (row + 1) * count), i * count),
   );
   return {
     ...ensemble,

@@ -2,9 +2,10 @@ import { normalCdf } from '../../math/normal';
 import type { Environment } from '../kinetics/environment';
 import { packEvents, type PackedEvents } from '../kinetics/events';
 import type { CycleParameters } from '../kinetics/parameters';
-import { courseFor, runCycle, type CycleCourse, type CycleState } from '../kinetics/run';
+import { courseFor, runCycle, type CycleCourse } from '../kinetics/run';
+import type { CycleState } from '../kinetics/state';
 import { pastEnvironment } from '../problem/conditions';
-import type { CycleProblem, Nitrogen, Observation } from '../problem/types';
+import type { CycleProblem, Nitrogen, Observation, ProblemKit } from '../problem/types';
 import { layoutOf, type Coordinate, type Layout } from './coordinates';
 import type { Hypothesis } from './hypotheses';
 
@@ -33,6 +34,7 @@ export class CycleModel {
   private readonly start: CycleState;
   private readonly lastIndex: number;
   private readonly series: Record<Nitrogen, Float64Array>;
+  private readonly sights: Sight[];
 
   constructor(
     readonly problem: CycleProblem,
@@ -52,6 +54,7 @@ export class CycleModel {
     this.events = packEvents([...problem.additions, { step: Infinity }]);
     this.lastIndex = problem.observations.reduce((last, o) => max(last, o.index), 0);
     this.series = this.course;
+    this.sights = problem.observations.map((o) => this.sightOf(o));
     this.start = {
       ammonia: 0,
       nitrite: 0,
@@ -86,8 +89,7 @@ export class CycleModel {
       let own = z[at + i] as number;
       if (c.with) {
         const { index, correlation } = c.with;
-        own =
-          correlation * (z[at + index] as number) + sqrt(1 - correlation * correlation) * own;
+        own = correlation * (z[at + index] as number) + sqrt(1 - correlation * correlation) * own;
       }
       values[i] = exp(c.logMedian + c.sd * own);
     }
@@ -221,35 +223,86 @@ export class CycleModel {
     runCycle(this.parameters, this.environment, this.events, this.start, this.course, until);
   }
 
-  /** Chance of one reading, given the particle last run; without blunders. */
-  chanceOf(o: Observation): number {
-    return this.chanceWithin(o, this.series[o.parameter][o.index] as number);
-  }
-
-  /** Chance that a reading like `o` comes out as it did, if the true value is `value` mg N/L. */
-  private chanceWithin(o: Observation, value: number): number {
-    const kit = this.problem.kits[o.kit];
-    if (!kit) return 1;
-    const shown =
-      (value * kit.perN * (this.bias[o.kit] as number)) / o.dilution +
-      (this.offset[o.kit] as number);
-    return chanceOfReading(kit, shown, o.low, o.high, o.wider);
+  /** What of a reading never changes from particle to particle. */
+  private sightOf(o: Observation): Sight {
+    const kit = this.problem.kits[o.kit] as ProblemKit;
+    return {
+      series: this.series[o.parameter],
+      index: o.index,
+      kit: o.kit,
+      scale: kit.perN / o.dilution,
+      reader: readerOf(kit, o),
+      weight: o.weight,
+      kept: 1 - o.blunder,
+      blundered: o.blunder * BLUNDER_SHARE,
+    };
   }
 
   /** Log likelihood of a particle; runs no further than the last reading. */
   logLikelihood(z: Float64Array, at: number): number {
     this.run(z, at, this.lastIndex);
     let sum = 0;
-    for (const o of this.problem.observations) {
-      const chance = this.chanceOf(o);
-      sum += o.weight * log((1 - o.blunder) * chance + o.blunder * BLUNDER_SHARE);
+    for (let i = 0; i < this.sights.length; i += 1) {
+      const s = this.sights[i] as Sight;
+      const shown =
+        (s.series[s.index] as number) * s.scale * (this.bias[s.kit] as number) +
+        (this.offset[s.kit] as number);
+      sum += s.weight * log(s.kept * chanceFor(s.reader, shown) + s.blundered);
     }
     return sum === sum ? sum : -Infinity;
   }
 }
 
+interface Sight {
+  series: Float64Array;
+  index: number;
+  kit: number;
+  scale: number;
+  reader: Reader;
+  weight: number;
+  kept: number;
+  blundered: number;
+}
+
 /** What a blunder gives to any one step: one of about six. */
 export const BLUNDER_SHARE = 1 / 6;
+
+/** Where on its scale a reading lay, with all that does not depend on the true value. */
+interface Reader {
+  card: boolean;
+  half: number;
+  sigma: number;
+  /** Ends in the logarithm for a card; the number itself, twice, for an instrument. */
+  low: number;
+  high: number;
+}
+
+type Scale = Pick<ProblemKit, 'card' | 'half' | 'sigma'>;
+
+function readerOf(
+  kit: Scale,
+  { low, high, wider = 1 }: { low: number; high: number; wider?: number },
+): Reader {
+  const { card, half } = kit;
+  return {
+    card,
+    half,
+    sigma: kit.sigma * wider,
+    low: !card ? low : low <= 0 ? -Infinity : log(low + half),
+    high: !card ? high : high === Infinity ? Infinity : log(high + half),
+  };
+}
+
+function chanceFor(r: Reader, shown: number): number {
+  if (!r.card) {
+    const off = (r.low - shown) / (r.sigma + 0.05 * shown);
+    return exp(-0.5 * off * off) * 0.4;
+  }
+  const centre = log(shown + r.half);
+  const above = r.high === Infinity ? 1 : normalCdf((r.high - centre) / r.sigma);
+  const below = r.low === -Infinity ? 0 : normalCdf((r.low - centre) / r.sigma);
+  return max(0, above - below);
+}
 
 /**
  * Chance that a kit that is shown `shown` (its own unit) is read between `low` and `high`. A card is
@@ -257,20 +310,11 @@ export const BLUNDER_SHARE = 1 / 6;
  * end of 0 is open downwards. For an instrument the density at the number shown, times its spread.
  */
 export function chanceOfReading(
-  kit: { card: boolean; half: number; sigma: number },
+  kit: Scale,
   shown: number,
   low: number,
   high: number,
   wider = 1,
 ): number {
-  if (!kit.card) {
-    const sd = kit.sigma * wider + 0.05 * shown;
-    const off = (low - shown) / sd;
-    return exp(-0.5 * off * off) * 0.4;
-  }
-  const sigma = kit.sigma * wider;
-  const centre = log(shown + kit.half);
-  const above = high === Infinity ? 1 : normalCdf((log(high + kit.half) - centre) / sigma);
-  const below = low <= 0 ? 0 : normalCdf((log(low + kit.half) - centre) / sigma);
-  return max(0, above - below);
+  return chanceFor(readerOf(kit, { low, high, wider }), shown);
 }

@@ -109,8 +109,7 @@ export function sampleTarget(target: Target, options: SampleOptions): Sample {
   const particles = new Float64Array(count * size);
   for (let i = 0; i < particles.length; i += 1) particles[i] = normal();
   const logLikelihood = new Float64Array(count);
-  for (let p = 0; p < count; p += 1)
-    logLikelihood[p] = target.logLikelihood(particles, p * size);
+  for (let p = 0; p < count; p += 1) logLikelihood[p] = target.logLikelihood(particles, p * size);
   const sample: Sample = {
     particles,
     count,

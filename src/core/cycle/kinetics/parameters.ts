@@ -1,4 +1,4 @@
-import type { CycleState } from './run';
+import type { CycleState } from './state';
 
 /**
  * What a colony is like. Rates are per day at 26 °C with oxygen and alkalinity plentiful; capacities

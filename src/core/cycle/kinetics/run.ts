@@ -1,6 +1,7 @@
 import type { Environment } from './environment';
 import type { PackedEvents } from './events';
 import type { CycleParameters } from './parameters';
+import type { CycleState } from './state';
 
 // Bound once: looking them up in every step is slow where globals are watched over, as in tests.
 const { exp, max, sqrt } = Math;
@@ -17,20 +18,6 @@ export interface CycleCourse {
   /** mg N/L/day. */
   capacityA: Float64Array;
   capacityB: Float64Array;
-}
-
-/** Where a run begins. */
-export interface CycleState {
-  /** mg N/L. */
-  ammonia: number;
-  nitrite: number;
-  nitrate: number;
-  organic: number;
-  /** dKH. */
-  alkalinity: number;
-  /** mg N/L/day. */
-  capacityA: number;
-  capacityB: number;
 }
 
 /** The state of a course at a step. */
@@ -86,9 +73,7 @@ const TRACE = 1e-14;
 
 /** exp(x) for the small steps of an hour, within 2e-6 for |x| up to 0.1 and never below zero. */
 function grown(x: number): number {
-  return x > -0.5 && x < 0.5
-    ? (1 + x / 2 + (x * x) / 12) / (1 - x / 2 + (x * x) / 12)
-    : exp(x);
+  return x > -0.5 && x < 0.5 ? (1 + x / 2 + (x * x) / 12) / (1 - x / 2 + (x * x) / 12) : exp(x);
 }
 
 /**

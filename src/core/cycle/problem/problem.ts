@@ -16,9 +16,10 @@ export const LOOK_BACK_DAYS = 120;
 /** Days without any entry after which the forecast says that it is guessing. */
 const SILENCE_DAYS = 21;
 
-/** Two-hour steps for a young tank, coarser ones for the slow months of an old one. */
+/** Two-hour steps for the quick weeks of a young tank, coarser ones for the slow months of an old one. */
 function stepsPerDayFor(days: number): number {
-  return days <= 60 ? 12 : 6;
+  if (days <= 14) return 12;
+  return days <= 60 ? 8 : 6;
 }
 
 type Dated = { at: number; order: number } & (

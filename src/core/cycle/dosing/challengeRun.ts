@@ -1,0 +1,46 @@
+import { isAmmoniaSource } from '../../history/dose';
+import { countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
+import { HOUR_MS } from '../../time/zone';
+import { CHALLENGE_RISE, SETTLE_HOURS } from '../verdict/challenge';
+
+/** Where a challenge stands, from the log alone, so that it survives a reload. */
+export type ChallengeRun =
+  | { phase: 'ready' }
+  | {
+      phase: 'running' | 'due' | 'passed' | 'failed' | 'missed';
+      dose: Dose;
+      /** When both are to be tested, ms. */
+      testAt: number;
+      /** The last moment at which a test still counts. */
+      lateAt: number;
+    };
+
+/** Hours after the window in which a test still answers. */
+const GRACE = 2;
+/** A challenge that ended this long ago is over; the next one may begin. */
+const OVER_HOURS = 36;
+
+/** The state of the newest dose that challenges the colony. */
+export function challengeRun(history: TankHistory, at: number): ChallengeRun {
+  const { school } = history.tank;
+  const hours = school.school === 'challenge' ? school.windowHours : 24;
+  const dose = history.doses
+    .filter((d) => isAmmoniaSource(d.entry.substance) && (d.rise ?? 0) >= CHALLENGE_RISE)
+    .at(-1);
+  if (!dose) return { phase: 'ready' };
+  const testAt = dose.at + hours * HOUR_MS;
+  const lateAt = testAt + GRACE * HOUR_MS;
+  if (at > lateAt + OVER_HOURS * HOUR_MS) return { phase: 'ready' };
+  const within = (parameter: 'ammonia' | 'nitrite') =>
+    countedReadings(history, parameter)
+      .filter((r) => r.at >= dose.at + SETTLE_HOURS * HOUR_MS && r.at <= lateAt)
+      .at(-1);
+  const results = [within('ammonia'), within('nitrite')];
+  const base = { dose, testAt, lateAt };
+  if (results.every((r) => r?.zero === true && !r.expired)) return { phase: 'passed', ...base };
+  if (at < testAt - GRACE * HOUR_MS) return { phase: 'running', ...base };
+  if (results.some((r) => r?.zero === false && r.at >= testAt - GRACE * HOUR_MS)) {
+    return { phase: 'failed', ...base };
+  }
+  return { phase: at <= lateAt ? 'due' : 'missed', ...base };
+}

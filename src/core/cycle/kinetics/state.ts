@@ -1,0 +1,13 @@
+/** Where a run begins. */
+export interface CycleState {
+  /** mg N/L. */
+  ammonia: number;
+  nitrite: number;
+  nitrate: number;
+  organic: number;
+  /** dKH. */
+  alkalinity: number;
+  /** mg N/L/day. */
+  capacityA: number;
+  capacityB: number;
+}

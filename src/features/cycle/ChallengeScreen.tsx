@@ -1,0 +1,91 @@
+import { useRouter } from 'expo-router';
+import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
+import { challengeDose } from '@/core/cycle/problem/schoolFacts';
+import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
+import { formatIn } from '@/core/parameters/convert';
+import { countdownWords, momentWords } from '@/core/time/words';
+import { formatPlain } from '@/core/units/format';
+import { selectForecast, selectHistory } from '@/store/selectors';
+import { useAppSelector } from '@/store/hooks';
+import { BackHead } from '@/shared/BackHead';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Opening, Screen } from '@/ui/Screen';
+import { Figure, Words } from '@/ui/Words';
+import { useSecond } from './useSecond';
+
+const TITLES: Record<ChallengeRun['phase'], string> = {
+  ready: 'Can it clear 2 ppm in a day?',
+  running: 'Let it work.',
+  due: 'Test both now.',
+  passed: 'Passed.',
+  failed: 'Not yet.',
+  missed: 'Nobody looked in time.',
+};
+
+/** The challenge, one step at a time: dose, wait with a timer, test both. */
+export function ChallengeScreen() {
+  const history = useAppSelector(selectHistory);
+  const forecast = useAppSelector(selectForecast);
+  const router = useRouter();
+  const now = useSecond(true);
+  if (!history) return null;
+  const { zone, school } = history.tank;
+  const hours = school.school === 'challenge' ? school.windowHours : 24;
+  const run = challengeRun(history, now);
+  const rise = challengeDose(history);
+  const size = `${formatIn(rise, 'ammonia NH4', 1)} (${formatPlain(rise, 1)} ppm N)`;
+  const [next] = forecast?.scheduledDoses ?? [];
+  const detail = {
+    ready: `Once both read zero, dose ${size} and test ammonia and nitrite ${hours} h later. Both at zero by then is a colony that carries a first light stocking. Change no water in between.`,
+    running: `Dosed ${momentWords(run.phase === 'ready' ? now : run.dose.at, zone, now)}. Test ammonia and nitrite when the time is up.`,
+    due: 'The time is up: test ammonia and nitrite. A test within two hours still counts.',
+    passed: `Ammonia and nitrite were gone within ${hours} h.`,
+    failed:
+      'One of them was still there. Let both clear, then try again: every dose grows the colony.',
+    missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
+  }[run.phase];
+  return (
+    <Screen head={<BackHead title="Challenge" aside={history.tank.name} />}>
+      <Opening title={TITLES[run.phase]}>{detail}</Opening>
+      {run.phase === 'running' ? (
+        <>
+          <Words as="soft">Test both in</Words>
+          <Figure value={countdownWords(run.testAt - now)} size={64} />
+          <Words as="soft">{`at ${momentWords(run.testAt, zone, now)}; this page may be closed`}</Words>
+        </>
+      ) : null}
+      {run.phase === 'ready' && next ? (
+        <Words as="body">
+          {`By the forecast both are clear for it ${dateRangeInSentence({ ...next, p25: next.p10, p75: next.p90 }, zone, now)}.`}
+        </Words>
+      ) : null}
+      {run.phase === 'ready' || run.phase === 'missed' || run.phase === 'failed' ? (
+        <>
+          <Button
+            kind="primary"
+            label="Measure out the dose"
+            onPress={() => router.push('/cycle/dose')}
+          />
+          <Remark tone="watch" title="Not with fish in">
+            The dose would harm them. Their food is the challenge now.
+          </Remark>
+        </>
+      ) : null}
+      {run.phase === 'due' || run.phase === 'running' ? (
+        <Button
+          kind={run.phase === 'due' ? 'primary' : 'plain'}
+          label="Log the test"
+          onPress={() => router.push('/log/test')}
+        />
+      ) : null}
+      {run.phase === 'passed' ? (
+        <Button
+          kind="primary"
+          label="To the last steps"
+          onPress={() => router.push('/cycle/end')}
+        />
+      ) : null}
+    </Screen>
+  );
+}

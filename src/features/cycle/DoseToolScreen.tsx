@@ -1,0 +1,320 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import * as z from 'zod';
+import { redoseAdvice } from '@/core/cycle/dosing/redose';
+import { MOST_AMMONIA } from '@/core/cycle/dosing/amount';
+import type { TankHistory } from '@/core/history/tankHistory';
+import { formatIn } from '@/core/parameters/convert';
+import type { Entry, Food } from '@/core/records/schema/entry';
+import { isoInZone } from '@/core/time/zone';
+import { formatPlain, formatSignificant } from '@/core/units/format';
+import { recordAct } from '@/store/record';
+import { selectForecast, selectHistory, selectNow, selectSettings } from '@/store/selectors';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { BackHead } from '@/shared/BackHead';
+import { wallClock } from '@/shared/wallClock';
+import { FOOD_WORDS } from '@/shared/kindWords';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { DropCounter } from './DropCounter';
+import {
+  doseEntryOf,
+  doseToolSchema,
+  EMPTY_DOSE_TOOL,
+  isLiquid,
+  readDoseTool,
+  type DoseToolForm,
+  type DoseToolResult,
+} from './doseToolForm';
+
+const BASES = [
+  { value: 'ammonia NH4', label: 'NH4' },
+  { value: 'ammonia NH3', label: 'NH3' },
+  { value: 'ammonia N', label: 'N' },
+] as const;
+
+const FOOD_OPTIONS = (
+  ['pellets', 'flakes', 'frozen', 'seaweed'] as const satisfies readonly Food[]
+).map((value) => ({ value, label: FOOD_WORDS[value] }));
+
+/** Begins with what the last dose says of the bottle in hand. */
+function startOf(history: TankHistory): DoseToolForm {
+  const last = history.doses.findLast((dose) => dose.entry.strength)?.entry;
+  const strength = last?.strength;
+  if (!last || !strength) return EMPTY_DOSE_TOOL;
+  const form: DoseToolForm = {
+    ...EMPTY_DOSE_TOOL,
+    what: last.substance === 'householdAmmonia' ? 'householdAmmonia' : 'ammoniumChloride',
+    strengthBy: strength.by,
+  };
+  if (last.amount.by === 'drops') form.dropsPerMl = formatPlain(1 / last.amount.dropMl, 1);
+  if (strength.by === 'percent') form.percent = formatPlain(strength.percent);
+  if (strength.by === 'label') {
+    form.labelAmount = formatPlain(strength.amount);
+    form.labelUnit = strength.unit;
+    form.labelLitres = formatPlain(strength.litres);
+    form.labelGives = formatPlain(strength.gives);
+    form.basis = strength.basis;
+  }
+  return form;
+}
+
+/** When to dose, how much of the bottle in hand, and a counter for its drops. */
+export function DoseToolScreen() {
+  const history = useAppSelector(selectHistory);
+  return history ? <DoseTool key={history.tankId} history={history} /> : null;
+}
+
+function DoseTool({ history }: { history: TankHistory }) {
+  const forecast = useAppSelector(selectForecast);
+  const settings = useAppSelector(selectSettings);
+  const now = useAppSelector(selectNow);
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const [start] = useState(() => startOf(history));
+  const name = `doseTool/${history.tankId}`;
+  const [form, setForm] = useDraft<DoseToolForm>(name, doseToolSchema, start);
+  const [count, setCount] = useDraft<number>(`${name}/count`, z.int().min(0), 0);
+  const [busy, setBusy] = useState(false);
+  const set = (changes: Partial<DoseToolForm>) => setForm({ ...form, ...changes });
+  const advice = redoseAdvice(history, forecast, now);
+  const there = MOST_AMMONIA - advice.most;
+  const result = readDoseTool(form, history.netLitres, there);
+  const log = async () => {
+    if (!result.ok || busy) return;
+    const entry = doseEntryOf(form, result, result.drops === null ? null : count);
+    if (!entry) return;
+    setBusy(true);
+    const at = isoInZone(wallClock(), history.tank.zone);
+    await dispatch(
+      recordAct(
+        (act) => act.create('entry', { ...entry, tankId: history.tankId, at } as Entry),
+        'Saved the dose',
+      ),
+    );
+    setCount(null);
+    setBusy(false);
+    router.replace('/cycle');
+  };
+  const title = advice.rise > 0 ? 'Dose today.' : 'Do not dose now.';
+  const amount =
+    advice.rise > 0
+      ? `Up to **${formatIn(advice.rise, 'ammonia NH4', 1)}** (${formatPlain(advice.rise, 1)} ppm N). `
+      : '';
+  return (
+    <Screen head={<BackHead title="Dose" aside={history.tank.name} />}>
+      <Opening title={title}>{`${amount}${advice.because}`}</Opening>
+      <SectionHead title="How much" />
+      <Choice
+        label="With"
+        options={[
+          { value: 'ammoniumChloride', label: 'Ammonium chloride' },
+          { value: 'householdAmmonia', label: 'Household ammonia' },
+          { value: 'prawn', label: 'Prawn' },
+          ...FOOD_OPTIONS,
+        ]}
+        value={form.what}
+        onChange={(what) => set({ what })}
+      />
+      <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
+        <Field
+          style={{ flexGrow: 1, flexBasis: 120 }}
+          label="Raise ammonia by"
+          unit="ppm"
+          kind="number"
+          value={form.rise}
+          error={result.ok ? undefined : result.errors.rise}
+          onChange={(rise) => set({ rise })}
+        />
+        <View style={{ flexGrow: 1, flexBasis: 180 }}>
+          <Choice
+            label="ppm of"
+            options={BASES}
+            value={form.basis}
+            onChange={(basis) => set({ basis })}
+          />
+        </View>
+      </View>
+      {isLiquid(form) ? <Strength form={form} set={set} result={result} /> : null}
+      <Answer
+        result={result}
+        form={form}
+        there={there}
+        volume={formatIn(history.netLitres, settings.volumeUnit, 0)}
+      />
+      {form.what === 'householdAmmonia' ? (
+        <Remark tone="caution" title="Strong ammonia">
+          Gloves and air. Never near bleach or acid: the fumes kill. If it foams when shaken it has
+          a surfactant and does not belong in a tank.
+        </Remark>
+      ) : null}
+      {result.ok && result.drops !== null ? (
+        <>
+          <SectionHead title="Count the drops" />
+          <DropCounter
+            name={name}
+            target={Math.round(result.drops)}
+            count={count}
+            onCount={setCount}
+          />
+        </>
+      ) : null}
+      {result.ok && isLiquid(form) ? (
+        <Button
+          kind="primary"
+          disabled={busy || result.tooMuch}
+          label={
+            result.drops !== null && count > 0
+              ? `Log ${count} drops`
+              : result.grams !== null
+                ? `Log ${formatSignificant(result.grams, 3)} g`
+                : `Log ${formatSignificant(result.mL ?? 0, 3)} mL`
+          }
+          onPress={() => void log()}
+        />
+      ) : null}
+    </Screen>
+  );
+}
+
+function Answer({
+  result,
+  form,
+  there,
+  volume,
+}: {
+  result: DoseToolResult;
+  form: DoseToolForm;
+  there: number;
+  volume: string;
+}) {
+  if (!result.ok) {
+    return (
+      <Words as="soft">
+        Fill in what the label says, and the amount for this tank stands here.
+      </Words>
+    );
+  }
+  const parts = [
+    result.drops === null ? '' : `${Math.round(result.drops)} drops`,
+    result.mL === null ? '' : `${formatSignificant(result.mL, 3)} mL`,
+    result.grams === null ? '' : `${formatSignificant(result.grams, 3)} g`,
+  ].filter(Boolean);
+  const words = `**${parts.join(' or ')}** for ${volume}: ${formatSignificant(result.rise, 2)} ppm N.`;
+  if (result.tooMuch) {
+    return (
+      <Remark tone="caution" title="More than the colony can use">
+        <Words as="body">
+          {`${words} With up to ${formatPlain(there, 1)} ppm already there that is beyond 4, where a colony is held back. Ask for less, or wait.`}
+        </Words>
+      </Remark>
+    );
+  }
+  return (
+    <Remark>
+      <Words as="lead">{words}</Words>
+      <Words as="soft">
+        {isLiquid(form)
+          ? 'Net water, not the label of the tank. Mix it in where water moves and test an hour later.'
+          : 'Once all of it has rotted, over a week or so. What it gives varies by half.'}
+      </Words>
+    </Remark>
+  );
+}
+
+function Strength({
+  form,
+  set,
+  result,
+}: {
+  form: DoseToolForm;
+  set: (changes: Partial<DoseToolForm>) => void;
+  result: DoseToolResult;
+}) {
+  const errors = result.ok ? {} : result.errors;
+  const label = form.strengthBy === 'label';
+  return (
+    <>
+      <Choice
+        label="Strength"
+        options={[
+          { value: 'label', label: 'As on the label' },
+          { value: 'percent', label: 'Percent' },
+          { value: 'pure', label: 'Dry salt' },
+        ]}
+        value={form.strengthBy}
+        onChange={(strengthBy) => set({ strengthBy })}
+      />
+      {label ? (
+        <Choice
+          label="The label counts in"
+          options={[
+            { value: 'drop', label: 'Drops' },
+            { value: 'mL', label: 'mL' },
+          ]}
+          value={form.labelUnit}
+          onChange={(labelUnit) => set({ labelUnit })}
+        />
+      ) : null}
+      {form.strengthBy === 'pure' ? null : (
+        <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
+          {label ? (
+            <>
+              <Field
+                style={{ flexGrow: 1, flexBasis: 90 }}
+                label={form.labelUnit === 'drop' ? 'Drops' : 'mL'}
+                kind="number"
+                value={form.labelAmount}
+                error={form.labelAmount === '' ? undefined : errors.labelAmount}
+                onChange={(labelAmount) => set({ labelAmount })}
+              />
+              <Field
+                style={{ flexGrow: 1, flexBasis: 90 }}
+                label="in water"
+                unit="L"
+                kind="number"
+                value={form.labelLitres}
+                error={form.labelLitres === '' ? undefined : errors.labelLitres}
+                onChange={(labelLitres) => set({ labelLitres })}
+              />
+              <Field
+                style={{ flexGrow: 1, flexBasis: 90 }}
+                label="make"
+                unit="ppm"
+                kind="number"
+                value={form.labelGives}
+                error={errors.labelGives}
+                onChange={(labelGives) => set({ labelGives })}
+              />
+            </>
+          ) : (
+            <Field
+              style={{ flexGrow: 1, flexBasis: 120 }}
+              label="Grams in 100 mL"
+              unit="%"
+              kind="number"
+              value={form.percent}
+              error={form.percent === '' ? undefined : errors.percent}
+              onChange={(percent) => set({ percent })}
+            />
+          )}
+          <Field
+            style={{ flexGrow: 1, flexBasis: 120 }}
+            label="Drops in one mL"
+            kind="number"
+            value={form.dropsPerMl}
+            error={errors.dropsPerMl}
+            hint="Count them once for this bottle"
+            onChange={(dropsPerMl) => set({ dropsPerMl })}
+          />
+        </View>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,138 @@
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
+import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
+import type { TankHistory } from '@/core/history/tankHistory';
+import { momentWords } from '@/core/time/words';
+import { formatPlain, formatSignificant } from '@/core/units/format';
+import { Sheet } from '@/ui/Sheet';
+import { color, space, touch } from '@/ui/tokens';
+import { Figure, Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  strip: { flexDirection: 'row', flexWrap: 'wrap', borderTopWidth: 1, borderColor: color.rule },
+  cell: {
+    flexGrow: 1,
+    flexBasis: 104,
+    minHeight: touch + 16,
+    paddingVertical: space.s,
+    paddingRight: space.s,
+    borderBottomWidth: 1,
+    borderColor: color.rule,
+  },
+  name: { textDecorationLine: 'underline', textDecorationStyle: 'dotted' },
+});
+
+/** How a figure came about: what it stands for, from what, by which sum, and what would change it. */
+interface Working {
+  title: string;
+  value: string;
+  unit?: string;
+  spread: string;
+  /** Paragraphs, first what it is. */
+  words: string[];
+}
+
+function spreadWords({ p10, p90 }: ValueRange): string {
+  return `${formatSignificant(p10, 2)}–${formatSignificant(p90, 2)}`;
+}
+
+function probabilityReady(forecast: Forecast, by: number): string {
+  const share = forecast.readyBy.filter((at) => at !== null && at <= by).length / 20;
+  return `${Math.round(share * 10)} in 10`;
+}
+
+function workings(forecast: Forecast, history: TankHistory, now: number): Working[] {
+  const zone = history.tank.zone;
+  const basis = `From ${forecast.readings} readings and every dose, bottle and water change in the log, as of ${momentWords(forecast.at, zone, now)}. ${forecast.kits
+    .filter((kit) => kit.parameter !== 'nitrate')
+    .map(
+      (kit) =>
+        `${kit.name} seems to read ${formatPlain(kit.bias.p50 * 100, 0)} % of the truth (${formatPlain(kit.bias.p10 * 100, 0)}–${formatPlain(kit.bias.p90 * 100, 0)} %).`,
+    )
+    .join(' ')}`;
+  const method =
+    'Some hundreds of colonies that could have made these readings are run forward, each with its own size, growth and kit. A card step counts as the range nearest to it. The range shown held 8 in 10 of the dates of test tanks made by another model.';
+  const change =
+    'A new test changes it most; so do alkalinity, temperature and anything that went in and is not logged.';
+  const capacity = (side: 'ammonia' | 'nitrite') => ({
+    title: side === 'ammonia' ? 'Clears ammonia' : 'Clears nitrite',
+    value: formatSignificant(Math.max(0, forecast.capacity[side].p50), 2),
+    unit: 'ppm N a day',
+    spread: spreadWords(forecast.capacity[side]),
+    words: [
+      `What the colony can turn over in a day with plenty to feed on, at 26 °C and good alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
+      basis,
+      method,
+      change,
+    ],
+  });
+  const { ready } = forecast.milestones;
+  const week = now + 7 * 86_400_000;
+  return [
+    capacity('ammonia'),
+    capacity('nitrite'),
+    {
+      title: 'Ready by your school',
+      value: dateRangeWords(ready, zone),
+      spread:
+        ready.p50 !== null && ready.p50 > now
+          ? `${probabilityReady(forecast, week)} within a week`
+          : 'if tests show it',
+      words: [
+        'When your school’s conditions on the water are likely met, if nothing more is dosed than the school itself asks for. Only tests grant it.',
+        basis,
+        method,
+        change,
+        ready.p90 === null ? 'In some of these tanks it does not come within four months.' : '',
+      ].filter(Boolean),
+    },
+  ];
+}
+
+/** The forecast's three figures; each opens to how it came about. */
+export function Figures({
+  forecast,
+  history,
+  now,
+}: {
+  forecast: Forecast;
+  history: TankHistory;
+  now: number;
+}) {
+  const [open, setOpen] = useState<string | null>(null);
+  const list = workings(forecast, history, now);
+  const shown = list.find((working) => working.title === open);
+  return (
+    <>
+      <View style={styles.strip}>
+        {list.map((working) => (
+          <Pressable
+            key={working.title}
+            role="button"
+            aria-label={`${working.title}: ${working.value} ${working.unit ?? ''}, ${working.spread}. How it is worked out`}
+            onPress={() => setOpen(working.title)}
+            style={styles.cell}
+          >
+            <Words as="small" style={styles.name}>
+              {working.title}
+            </Words>
+            <Figure value={working.value} unit={working.unit} size={19} />
+            <Words as="small">{working.spread}</Words>
+          </Pressable>
+        ))}
+      </View>
+      {shown ? (
+        <Sheet title={shown.title} open onClose={() => setOpen(null)}>
+          <Figure value={shown.value} unit={shown.unit} size={30} />
+          <Words as="soft">{shown.spread}</Words>
+          {shown.words.map((words) => (
+            <Words key={words} as="body">
+              {words}
+            </Words>
+          ))}
+        </Sheet>
+      ) : null}
+    </>
+  );
+}

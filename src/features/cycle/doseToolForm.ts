@@ -1,0 +1,128 @@
+import * as z from 'zod';
+import { amountForRise, MOST_AMMONIA, organicsForRise } from '@/core/cycle/dosing/amount';
+import { FOODS, type DoseEntry, type DoseStrength } from '@/core/records/schema/entry';
+import { linearToCanonical } from '@/core/units/units';
+import { FormReader, type FormErrors } from '@/shared/formText';
+
+/** What can be dosed with, and how its strength is known. */
+export const doseToolSchema = z.object({
+  what: z.enum(['ammoniumChloride', 'householdAmmonia', 'prawn', ...FOODS]),
+  strengthBy: z.enum(['label', 'percent', 'pure']),
+  rise: z.string(),
+  basis: z.enum(['ammonia N', 'ammonia NH3', 'ammonia NH4']),
+  labelAmount: z.string(),
+  labelUnit: z.enum(['drop', 'mL']),
+  labelLitres: z.string(),
+  labelGives: z.string(),
+  percent: z.string(),
+  dropsPerMl: z.string(),
+});
+export type DoseToolForm = z.infer<typeof doseToolSchema>;
+
+export const EMPTY_DOSE_TOOL: DoseToolForm = {
+  what: 'ammoniumChloride',
+  strengthBy: 'label',
+  rise: '2',
+  basis: 'ammonia NH4',
+  labelAmount: '',
+  labelUnit: 'drop',
+  labelLitres: '',
+  labelGives: '2',
+  percent: '',
+  dropsPerMl: '20',
+};
+
+export function isLiquid(form: DoseToolForm): boolean {
+  return form.what === 'ammoniumChloride' || form.what === 'householdAmmonia';
+}
+
+export type DoseToolResult =
+  | {
+      ok: true;
+      /** mg N/L. */
+      rise: number;
+      drops: number | null;
+      mL: number | null;
+      grams: number | null;
+      dropMl: number;
+      strength: DoseStrength | null;
+      /** More than is ever good for a colony, with what is in the water. */
+      tooMuch: boolean;
+    }
+  | { ok: false; errors: FormErrors<DoseToolForm> };
+
+function readStrength(form: DoseToolForm, read: FormReader<DoseToolForm>): DoseStrength {
+  switch (form.strengthBy) {
+    case 'label':
+      return {
+        by: 'label',
+        amount: read.number('labelAmount', { aboveZero: true }),
+        unit: form.labelUnit,
+        litres: read.number('labelLitres', { aboveZero: true }),
+        gives: read.number('labelGives', { aboveZero: true }),
+        basis: form.basis,
+      };
+    case 'percent':
+      return { by: 'percent', percent: read.number('percent', { aboveZero: true, max: 100 }) };
+    case 'pure':
+      return { by: 'pure' };
+  }
+}
+
+/**
+ * What has to be measured out for the rise asked for.
+ * @param there mg N/L already in the water
+ */
+export function readDoseTool(form: DoseToolForm, netLitres: number, there: number): DoseToolResult {
+  const read = new FormReader(form);
+  const rise = linearToCanonical(read.number('rise', { aboveZero: true, max: 20 }), form.basis);
+  const tooMuch = rise + there > MOST_AMMONIA;
+  if (!isLiquid(form)) {
+    if (!read.ok) return { ok: false, errors: read.errors };
+    const food =
+      form.what === 'ammoniumChloride' || form.what === 'householdAmmonia' ? 'prawn' : form.what;
+    const grams = organicsForRise(rise, netLitres, food);
+    return { ok: true, rise, drops: null, mL: null, grams, dropMl: 0, strength: null, tooMuch };
+  }
+  const perMl = read.number('dropsPerMl', { min: 5, max: 60 });
+  const strength = readStrength(form, read);
+  if (!read.ok) return { ok: false, errors: read.errors };
+  const dropMl = 1 / perMl;
+  const substance = form.what === 'householdAmmonia' ? 'householdAmmonia' : 'ammoniumChloride';
+  const amount = amountForRise(rise, netLitres, { substance, strength }, dropMl);
+  return {
+    ok: true,
+    rise,
+    drops: amount?.drops ?? null,
+    mL: amount?.mL ?? null,
+    grams: amount?.grams ?? null,
+    dropMl,
+    strength,
+    tooMuch,
+  };
+}
+
+/** The entry of a dose measured out by this tool: by counted drops, by mL, or by weight. */
+export function doseEntryOf(
+  form: DoseToolForm,
+  result: Extract<DoseToolResult, { ok: true }>,
+  counted: number | null,
+): Omit<DoseEntry, 'tankId' | 'at'> | null {
+  if (!isLiquid(form)) return null;
+  const amount: DoseEntry['amount'] | null =
+    result.grams !== null
+      ? { by: 'grams', grams: Number(result.grams.toPrecision(4)) }
+      : counted !== null && counted > 0
+        ? { by: 'drops', drops: counted, dropMl: result.dropMl }
+        : result.mL !== null
+          ? { by: 'mL', mL: Number(result.mL.toPrecision(4)) }
+          : null;
+  if (!amount) return null;
+  return {
+    kind: 'dose',
+    substance: form.what === 'householdAmmonia' ? 'householdAmmonia' : 'ammoniumChloride',
+    amount,
+    strength: result.strength,
+    about: false,
+  };
+}
