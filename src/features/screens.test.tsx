@@ -33,7 +33,7 @@ describe('Today', () => {
   it('answers first, then says what is due and what to watch', async () => {
     await show(await demoStore(), <TodayScreen />);
     expect(heading()).toBe('Not ready for fish yet.');
-    expect(screen.getByText(/Nitrite reads 1 ppm NO2 and is falling/)).toBeTruthy();
+    expect(screen.getByText(/Nitrite reads between 2 and 5 ppm NO2 and is falling/)).toBeTruthy();
     expect(screen.getByText('Alkalinity is low')).toBeTruthy();
     await press(/^Test nitrite and temperature, today/);
     expect(mockRouter.push).toHaveBeenCalledWith('/log/test');
@@ -43,7 +43,7 @@ describe('Today', () => {
     await show(await demoStore(), <TodayScreen />);
     await press(/^Alkalinity 7.1 dKH, low/);
     expect(mockRouter.push).toHaveBeenLastCalledWith('/water/alkalinity');
-    await press(/^Nitrite, 1 ppm NO2/);
+    await press(/^Nitrite, between 2 and 5 ppm NO2/);
     expect(mockRouter.push.mock.lastCall?.[0]).toMatch(/^\/log\/entry\//);
   });
 
@@ -97,7 +97,7 @@ describe('Cycle', () => {
     await press(/^Nitrite reads zero: not yet/);
     const sheet = screen.getByRole('dialog');
     expect(within(sheet).getByText(/What would settle it/)).toBeTruthy();
-    expect(within(sheet).getByText('Nitrite 1')).toBeTruthy();
+    expect(within(sheet).getByText('Nitrite between 2 and 5')).toBeTruthy();
   });
 
   it('changes the school, which can be undone', async () => {

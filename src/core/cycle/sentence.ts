@@ -131,11 +131,11 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
   };
 }
 
-/** "1.9 ppm a day (1.5–2.4)": a capacity with its spread, mg N per litre. */
-export function capacityWords({ p10, p50, p90 }: ValueRange): string {
-  if (p90 < 0.05) return 'next to nothing yet';
+/** "1.9 ppm of ammonia a day (1.5–2.4)": a capacity with its spread, mg N per litre. */
+export function capacityWords({ p10, p50, p90 }: ValueRange, what: string): string {
+  if (p90 < 0.05) return `next to no ${what} yet`;
   const text = (value: number) => (value < 0.05 ? '0' : formatSignificant(value, 2));
-  return `**${text(p50)} ppm** a day (${text(p10)}–${text(p90)})`;
+  return `**${text(p50)} ppm** of ${what} a day (${text(p10)}–${text(p90)})`;
 }
 
 /** What the forecast says of a tank in its cycle: what it clears, and when the rest is clear. */
@@ -153,9 +153,9 @@ function forecastDetail(
   const clears = (id: 'ammonia' | 'nitrite') =>
     `${id === 'ammonia' ? 'Ammonia' : 'Nitrite'} should be clear **${dateRangeInSentence(milestones[`${id}Clears`], zone, verdict.at)}**.`;
   if (state('ammoniaZero') !== 'met' && state('nitriteSeen') !== 'met') {
-    return `It clears ${capacityWords(capacity.ammonia)} of ammonia so far. ${clears('ammonia')} ${clears('nitrite')}`;
+    return `It clears ${capacityWords(capacity.ammonia, 'ammonia')}. ${clears('ammonia')} ${clears('nitrite')}`;
   }
-  const sides = `This tank clears ${capacityWords(capacity.ammonia)} of ammonia; its nitrite side ${capacityWords(capacity.nitrite)}.`;
+  const sides = `This tank clears ${capacityWords(capacity.ammonia, 'ammonia')}, and ${capacityWords(capacity.nitrite, 'nitrite')}.`;
   if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
     return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
   }

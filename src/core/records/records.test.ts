@@ -192,6 +192,23 @@ describe('old files', () => {
   });
 });
 
+describe('version 2', () => {
+  it('opens with every kind that it added', () => {
+    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v2.json'), 'utf8');
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    expect(reading.refused).toEqual([]);
+    expect(reading.file.version).toBe(2);
+    const entries = reading.file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
+    const kinds = new Set(entries.map((body) => body.kind));
+    for (const kind of ['organics', 'media', 'treatment', 'light', 'sighting'] as const) {
+      expect(kinds).toContain(kind);
+    }
+    expect(entries.some((body) => body.kind === 'dose' && body.bottle)).toBe(true);
+    expect(reading.file.records.some((r) => r.type === 'tank' && r.body.method)).toBe(true);
+  });
+});
+
 describe('schemas', () => {
   it('accept the demo and both sets of settings', () => {
     expect(() => logFileSchema.parse(toLogFile(demo(), '2026-11-24T12:00:00Z'))).not.toThrow();

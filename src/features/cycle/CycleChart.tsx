@@ -18,8 +18,14 @@ import { Words } from '@/ui/Words';
 const LONGEST = 75;
 const MOST_AHEAD = 45;
 
-function courseOf(band: SeriesBand): ChartCourse {
-  return { at: band.at, low: band.p10, middle: band.p50, high: band.p90 };
+/** Nitrate is drawn without its range: it decides nothing, and would hide what does. */
+function courseOf(band: SeriesBand, ranged: boolean): ChartCourse {
+  return {
+    at: band.at,
+    low: ranged ? band.p10 : band.p50,
+    middle: band.p50,
+    high: ranged ? band.p90 : band.p50,
+  };
 }
 
 /** Days ahead worth drawing: until nitrite is clear in nearly all cases, and a little more. */
@@ -68,7 +74,7 @@ export function CycleChart({
             (parameter === 'nitrate' && nitriteSpoils(history, reading)),
         }));
     const course = (parameter: 'ammonia' | 'nitrite' | 'nitrate') =>
-      forecast?.fed ? { course: courseOf(forecast.bands[parameter]) } : {};
+      forecast?.fed ? { course: courseOf(forecast.bands[parameter], parameter !== 'nitrate') } : {};
     return [
       {
         id: 'nitrate',

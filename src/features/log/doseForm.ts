@@ -158,6 +158,8 @@ function readBottle(form: DoseForm, read: FormReader<DoseForm>, today: string): 
   } else if (madeOn > today) {
     read.fail('madeOn', 'That day is still to come. Check the year.');
   }
+  const known = form.keeps !== 'unknown' || !form.storedCold || madeOn !== '' || forLitres !== null;
+  if (!known) return null;
   return {
     keeps: form.keeps,
     storedCold: form.storedCold,

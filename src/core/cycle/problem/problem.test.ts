@@ -85,7 +85,8 @@ describe('entries as inputs of the cycle', () => {
       log.entry(day(4), { kind: 'organics', action: { what: 'prawnOut' } });
     });
     expect(prawn?.organic).toBeCloseTo((10 * 30) / 100, 9);
-    expect(prawn?.step).toBe(1.5 * 12);
+    // Twenty days are run in eight steps a day.
+    expect(prawn?.step).toBe(1.5 * 8);
     expect(out?.organicKept).toBeLessThan(0.5);
     const [food] = additionsOf((log) =>
       log.entry(day(1), { kind: 'organics', action: { what: 'food', food: 'pellets', grams: 1 } }),
