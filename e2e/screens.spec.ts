@@ -18,10 +18,16 @@ const PLACES = [
   '/log/dose',
   '/log/water-change',
   '/log/note',
+  '/log/happening',
+  '/cycle/dose',
+  '/cycle/method',
+  '/cycle/challenge',
+  '/cycle/programme',
+  '/cycle/end',
 ];
 
 test('no screen has a serious barrier, by day or by night', async ({ page }) => {
-  test.setTimeout(180_000);
+  test.setTimeout(240_000);
   await openDemo(page);
   for (const scheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme: scheme });

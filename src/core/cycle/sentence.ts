@@ -31,7 +31,12 @@ function readsWords(history: TankHistory, parameter: 'ammonia' | 'nitrite'): str
 }
 
 /** Whether the tank may take fish, for the top of Today. */
-export function todaySentence(history: TankHistory, verdict: Verdict, bands: Bands): Sentence {
+export function todaySentence(
+  history: TankHistory,
+  verdict: Verdict,
+  bands: Bands,
+  forecast: SentenceForecast | null = null,
+): Sentence {
   if (history.tank.runningSince !== null) return runningSentence(history, bands, verdict.at);
   if (history.start === null) {
     return {
@@ -56,10 +61,14 @@ export function todaySentence(history: TankHistory, verdict: Verdict, bands: Ban
   const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
   if (above) {
     const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';
+    const ahead =
+      forecast?.fed && !forecast.misfit
+        ? `It should be clear **${dateRangeInSentence(forecast.milestones[`${parameter}Clears`], history.tank.zone, verdict.at)}**. `
+        : '';
     return {
       title: 'Not ready for fish yet.',
       detail:
-        `${readsWords(history, parameter) ?? above.because} ${secondReason(open, above)}`.trim(),
+        `${readsWords(history, parameter) ?? above.because} ${ahead}${secondReason(open, above)}`.trim(),
     };
   }
   const zeros = open.filter((c) => c.id === 'ammoniaZero' || c.id === 'nitriteZero');

@@ -51,7 +51,7 @@ export function EndScreen() {
         }
         note={
           alkalinity
-            ? `About ${formatSignificant(alkalinity.grams, 2)} g of baking soda in all, over ${alkalinity.days} ${alkalinity.days === 1 ? 'day' : 'days'}: at most 1.4 dKH a day, dissolved in fresh water first. A branded buffer goes by its label.`
+            ? `About ${formatSignificant(alkalinity.grams, 2)} g of baking soda in all, over ${alkalinity.days} ${alkalinity.days === 1 ? 'day' : 'days'}: at most 1.4 dKH a day, dissolved in fresh water first. A bought buffer goes by its label.`
             : 'Test it; if it is under 8 dKH raise it by 1.4 dKH a day at most.'
         }
         onPress={() => router.push('/log/dose')}

@@ -9,7 +9,7 @@ import {
   type Seeding,
 } from '@/core/records/schema/tank';
 import { MEQ_PER_DKH } from '@/core/units/constants';
-import { formatPlain, formatSignificant } from '@/core/units/format';
+import { capitalise, formatPlain, formatSignificant } from '@/core/units/format';
 import { dayOf } from '@/core/time/zone';
 import { recordAct } from '@/store/record';
 import { selectHistory, selectNow, selectTank } from '@/store/selectors';
@@ -125,7 +125,7 @@ export function MethodScreen() {
         options={AMMONIA_SOURCES.map((value) => {
           const outcome = outcomes[keyOf(value, seeding)];
           const played = outcome
-            ? `${daysWords(outcome.days).replaceAll('**', '')}. ${effortWords(outcome.acts)} ${riskWords(outcome)} `
+            ? `${capitalise(daysWords(outcome.days).replaceAll('**', ''))}. ${effortWords(outcome.acts)} ${riskWords(outcome)} `
             : 'Being played. ';
           return {
             value,

@@ -8,6 +8,7 @@ import { daysBetween } from '@/core/time/zone';
 import {
   selectBands,
   selectDueTasks,
+  selectForecast,
   selectHistory,
   selectMilestones,
   selectNow,
@@ -32,6 +33,7 @@ export function TodayScreen() {
   const verdict = useAppSelector(selectVerdict);
   const milestones = useAppSelector(selectMilestones);
   const tasks = useAppSelector(selectDueTasks);
+  const forecast = useAppSelector(selectForecast);
   const settings = useAppSelector(selectSettings);
   const bands = useAppSelector(selectBands);
   const now = useAppSelector(selectNow);
@@ -49,7 +51,7 @@ export function TodayScreen() {
   );
   if (!history || !verdict) return null;
   const { zone } = history.tank;
-  const sentence = todaySentence(history, verdict, bands);
+  const sentence = todaySentence(history, verdict, bands, forecast);
   const day = history.start === null ? null : daysBetween(history.start, now, zone);
   const due = <DueList tasks={tasks} tankId={history.tankId} />;
   const watch = outOfBand(history, bands, now).filter(() => history.tank.runningSince === null);

@@ -21,6 +21,9 @@ export interface RedoseAdvice {
 /** Days after which a fed colony has shrunk enough to be worth a meal. */
 const HUNGRY_DAYS = 4;
 
+/** Nitrite up to here is nearly gone, mg N/L: a step above zero on most cards. */
+const LITTLE_NITRITE = 0.2;
+
 /** What is likely still in the water now by the forecast, mg N/L: its upper end. */
 function inTheWater(forecast: Forecast | null, parameter: 'ammonia' | 'nitrite', at: number) {
   const band = forecast?.bands[parameter];
@@ -62,13 +65,12 @@ export function redoseAdvice(
     return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`);
   }
   if (nitrite && !isStale(nitrite, at) && nitrite.zero === false) {
-    const high = nitrite.best > 1.2;
-    return high
+    return nitrite.best > LITTLE_NITRITE
       ? none(`Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`)
       : {
           rise: Math.min(usual / 2, most),
           most,
-          because: `Nitrite reads ${readingWords(nitrite)}, so it is being used. Half a dose keeps both sides fed.`,
+          because: `Nitrite reads ${readingWords(nitrite)} and is nearly gone. Half a dose keeps both sides fed.`,
         };
   }
   const blind = [ammonia, nitrite].some((r) => !r || isStale(r, at));

@@ -1,0 +1,209 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { headsOfType, mergeRevisions, EMPTY_LOG, readLogFile, tankHistory } from '../src/core';
+import { cycleProblem, forecastOf } from '../src/core/cycle/forecast';
+import { expect, goTo, isWide, openDemo, saved, test } from './support';
+
+const NOON = '2026-11-24T12:00:00.000Z';
+
+test('the forecast is drawn, opens to its working, and asks for a test', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await expect(page.getByText(/This tank clears/)).toBeVisible();
+  await page.getByRole('button', { name: /^Clears nitrite:/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('What the colony can turn over in a day');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Next test worth doing' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'If you do nothing' })).toBeVisible();
+  await expect(page.getByText(/Raise alkalinity to 8.5:/)).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'What holds it back' })).toBeVisible();
+  await goTo(page, 'Today');
+  await expect(page.getByText('The test that tells most about the date')).toBeVisible();
+  await page.getByRole('button', { name: 'All milestones' }).click();
+  await expect(page.getByRole('table', { name: 'Milestones' })).toContainText('Ready by school');
+});
+
+test('the browser and the command give the same forecast for the same file and seed', async ({
+  page,
+}, info) => {
+  await page.clock.setFixedTime(NOON);
+  const workers: string[] = [];
+  page.on('worker', (worker) => workers.push(worker.url()));
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  const ready = page.getByRole('button', { name: /^Ready by your school:/ });
+  await expect(ready).toBeVisible();
+  await goTo(page, 'Data');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page
+      .getByRole('button', { name: /^Export/ })
+      .first()
+      .click(),
+  ]);
+  const file = info.outputPath('log.json');
+  await download.saveAs(file);
+  const reading = readLogFile(readFileSync(file, 'utf8'));
+  if (!reading.ok) throw new Error(reading.why);
+  const log = mergeRevisions(EMPTY_LOG, reading.file.records);
+  const tank = headsOfType(log, 'tank').find((t) => t.body.name === 'Kittiwake');
+  if (!tank) throw new Error('The demo has no Kittiwake.');
+  const at = Date.parse(NOON);
+  const problem = cycleProblem(tankHistory(log, tank.id, at), at);
+  const here = forecastOf(problem, { seed: 1, usableKits: new Set(problem.kits.map((k) => k.id)) });
+  // The same worker file that the app uses, given the same problem.
+  const there = await page.evaluate(
+    ({ url, message }) =>
+      new Promise((resolve, reject) => {
+        const worker = new Worker(url);
+        worker.onerror = () => reject(new Error('The worker stopped.'));
+        worker.onmessage = ({ data }) => {
+          if (data.kind === 'done') resolve(data.forecast);
+          if (data.kind === 'failed') reject(new Error(data.why));
+        };
+        worker.postMessage(message);
+      }),
+    {
+      url: workers[0] ?? '',
+      message: {
+        runId: 1,
+        inputHash: 'same',
+        problem,
+        seed: 1,
+        usableKits: problem.kits.map((k) => k.id),
+      },
+    },
+  );
+  expect(there).toEqual(JSON.parse(JSON.stringify(here)));
+  const printed = JSON.parse(
+    execFileSync(
+      'npx',
+      ['tsx', 'cli/zoarium.ts', 'forecast', file, '--tank', 'Kittiwake', '--at', NOON],
+      { encoding: 'utf8', stdio: ['ignore', 'pipe', 'ignore'] },
+    ),
+  );
+  expect(Date.parse(printed.milestones.ready.p50)).toBe(here.milestones.ready.p50);
+  expect(printed.capacity).toEqual(here.capacity);
+});
+
+test('no task of the interface is long while a forecast runs (reported)', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await expect(page.getByText(/This tank clears/)).toBeVisible();
+  await page.getByRole('button', { name: 'Log', exact: true }).click();
+  await page.getByRole('button', { name: 'Nitrite 5', exact: true }).click();
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await goTo(page, 'Cycle');
+  const figure = page.getByRole('button', { name: /^Clears nitrite:/ });
+  await expect(page.getByText(/Nitrite read 5 ppm/)).toBeVisible();
+  await page.waitForFunction(() => document.readyState === 'complete');
+  const before = await figure.innerText();
+  await page.evaluate(() => {
+    const tasks: number[] = [];
+    Object.assign(window, { longTasks: tasks });
+    new PerformanceObserver((list) => {
+      for (const entry of list.getEntries()) tasks.push(Math.round(entry.duration));
+    }).observe({ type: 'longtask' });
+  });
+  // Taking the reading back asks for a new forecast while nothing else happens on the screen.
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect.poll(() => figure.innerText()).not.toBe(before);
+  const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
+  const longest = Math.max(0, ...tasks);
+  process.stdout.write(
+    `${JSON.stringify({ longTasks: tasks.length, longestMs: longest, wanted: 100 })}\n`,
+  );
+  test.info().annotations.push({ type: 'long tasks', description: `longest ${longest} ms` });
+  expect(Array.isArray(tasks)).toBe(true);
+});
+
+test('drops are counted, kept over a reload, and logged', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await page.getByRole('button', { name: /No ammonia now|^Dose/ }).click();
+  await expect(page.getByText('416 drops or 20.8 mL')).toBeVisible();
+  await page.getByLabel('Raise ammonia by').fill('0.02');
+  await expect(page.getByText(/^4 drops/)).toBeVisible();
+  const pad = page.getByRole('button', { name: /Tap for each drop/ });
+  await pad.click();
+  await pad.click();
+  await page.reload();
+  await expect(page.getByRole('button', { name: /Drop 2 of 4/ })).toBeVisible();
+  await pad.click();
+  await pad.click();
+  await expect(page.getByText('That is all of them.')).toBeVisible();
+  await page.getByRole('button', { name: 'Log 4 drops' }).click();
+  await saved(page, 'Saved the dose');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.goto('/cycle/dose');
+  await page.getByLabel('Raise ammonia by').fill('9');
+  await expect(page.getByText('More than the colony can use')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Log .*mL/ })).toBeDisabled();
+});
+
+test('a challenge runs by the log and survives a reload', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/log/dose');
+  await page.getByRole('radio', { name: 'By the rise' }).click();
+  await page.getByLabel('How much').fill('2');
+  await page.getByRole('button', { name: 'Save the dose' }).click();
+  await saved(page, 'Saved the dose');
+  await page.goto('/cycle/challenge');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Let it work.');
+  await page.reload();
+  await expect(page.getByText('Test both in')).toBeVisible();
+  await page.getByRole('button', { name: 'Log the test' }).click();
+  await expect(page.getByRole('button', { name: 'Ammonia 0', exact: true })).toBeVisible();
+});
+
+test('methods are played in this tank; a fish only behind its cautions', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await page.getByRole('button', { name: /^Method:/ }).click();
+  await expect(page.getByText(/Ammonium chloride with bottled bacteria: about/)).toBeVisible();
+  await page.getByRole('radio', { name: /^A fish/ }).click();
+  const choose = page.getByRole('button', { name: 'Cycle it this way' });
+  await expect(page.getByText('Hard on the animal', { exact: true })).toBeVisible();
+  await expect(choose).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'I accept these cautions' }).click();
+  await choose.click();
+  await saved(page, 'Changed the method');
+  await page.goto('/cycle');
+  await expect(page.getByText('Test ammonia today')).toBeVisible();
+});
+
+test('growth is logged as sighted, corrected, and counts by its school', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/log/happening');
+  await page.getByRole('radio', { name: /^Diatoms/ }).click();
+  await page.getByRole('radio', { name: 'Patches' }).click();
+  await page.getByRole('button', { name: 'Save it' }).click();
+  await saved(page, 'Saved: growth seen');
+  await goTo(page, 'Cycle');
+  await page.getByRole('button', { name: /^School:/ }).click();
+  await page.getByRole('radio', { name: /^Algae/ }).click();
+  await page.getByRole('button', { name: 'Judge it this way' }).click();
+  await page.getByRole('button', { name: /^Algae succession seen/ }).click();
+  await expect(page.getByRole('dialog')).toContainText('Seen so far: diatoms');
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Entry|Diatoms/ })
+    .first()
+    .click();
+  await page.getByRole('radio', { name: 'A trace' }).click();
+  await page.getByRole('button', { name: 'Save the change' }).click();
+  await saved(page, /Corrected/);
+});
+
+test('a programme and the last steps are dated and summed for the tank', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/cycle/programme');
+  await page.getByLabel('First day, for 100 L').fill('50');
+  await page.getByLabel('Later, for 100 L').fill('10');
+  await expect(page.getByText('104 mL of bacteria')).toBeVisible();
+  await expect(page.getByText('The programme ends: test both')).toBeVisible();
+  await page.goto('/cycle/end');
+  await expect(page.getByText(/1\. Change \d+ L of water/)).toBeVisible();
+  await expect(page.getByText(/g of baking soda/)).toBeVisible();
+  expect(isWide(page)).toBe((page.viewportSize()?.width ?? 0) >= 900);
+});
