@@ -43,8 +43,8 @@ print('forecast', {
 
 const SHARES = [0.55, 0.75, 0.9];
 const LIMITS = [0.85, 0.8, 0.65];
-// Seeds apart from those that the ends of the range were set on (11 and 12).
-const trials = study(drawLives(tanks, 2026), SHARES, { seed: 1 });
+// Apart from the seeds that the ends of the range were set on (11, 12 and 2026).
+const trials = study(drawLives(tanks, 4242), SHARES, { seed: 1 });
 SHARES.forEach((share, i) => {
   const report = reportOf(trials.filter((t) => t.share === share));
   print('heldOut', {

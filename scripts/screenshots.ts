@@ -15,10 +15,19 @@ interface View {
 
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
 
+/** Waits for the forecast, which is worked out after the page is there. */
+async function forecastShown(page: Page): Promise<void> {
+  await page.getByText(/This tank clears/).waitFor();
+}
+
+async function aheadShown(page: Page): Promise<void> {
+  await page.getByText(/It should be clear/).waitFor();
+}
+
 const VIEWS: View[] = [
-  { name: 'today', size: 'phone', address: '/' },
-  { name: 'today-night', size: 'phone', theme: 'dark', address: '/' },
-  { name: 'today-wide', size: 'wide', address: '/' },
+  { name: 'today', size: 'phone', address: '/', first: aheadShown },
+  { name: 'today-night', size: 'phone', theme: 'dark', address: '/', first: aheadShown },
+  { name: 'today-wide', size: 'wide', address: '/', first: aheadShown },
   {
     name: 'test-sheet',
     size: 'phone',
@@ -29,8 +38,24 @@ const VIEWS: View[] = [
       await page.getByRole('button', { name: /wait for Nitrate/ }).click();
     },
   },
-  { name: 'cycle', size: 'phone', address: '/cycle' },
-  { name: 'cycle-wide', size: 'wide', address: '/cycle' },
+  { name: 'cycle', size: 'phone', address: '/cycle', first: forecastShown },
+  { name: 'cycle-wide', size: 'wide', address: '/cycle', first: forecastShown },
+  {
+    name: 'cycle-next',
+    size: 'wide',
+    address: '/cycle',
+    first: async (page) => {
+      await forecastShown(page);
+      await page.getByRole('heading', { name: 'What holds it back' }).scrollIntoViewIfNeeded();
+    },
+  },
+  { name: 'dose', size: 'phone', address: '/cycle/dose' },
+  {
+    name: 'method',
+    size: 'phone',
+    address: '/cycle/method',
+    first: (page) => page.getByText(/bottled bacteria: about/).waitFor(),
+  },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
   { name: 'tank-wide', size: 'wide', address: '/tanks/new' },

@@ -36,6 +36,11 @@ export const TERMS: readonly Term[] = [
       'A colour between two steps of a card. It is not zero, even between zero and the first step.',
   },
   {
+    term: 'Capacity',
+    meaning:
+      'What the colony can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
+  },
+  {
     term: 'Challenge',
     meaning:
       'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
@@ -66,6 +71,11 @@ export const TERMS: readonly Term[] = [
       'Something put in by measure: ammonia to feed the colony, bottled bacteria, alkalinity.',
   },
   {
+    term: 'Forecast',
+    meaning:
+      'When the milestones are likely to fall, inferred from your readings and everything that went in, always as a range. It informs and never grants.',
+  },
+  {
     term: 'Free ammonia',
     meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and warmth.',
   },
@@ -81,6 +91,11 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Milestone',
     meaning: 'A point on the course, such as ammonia clear. Filled once passed.',
+  },
+  {
+    term: 'Misfit',
+    meaning:
+      'Readings that nothing known of such tanks explains together. The forecast then steps back and says so.',
   },
   {
     term: 'Net water',
@@ -106,9 +121,19 @@ export const TERMS: readonly Term[] = [
   },
   { term: 'Sitting', meaning: 'Several readings made at one time and saved together.' },
   {
+    term: 'Sighting',
+    meaning:
+      'A growth of the ugly stage as far as it was seen to reach: diatoms, film, hair, red sheet, brown snot.',
+  },
+  {
     term: 'Specific gravity',
     meaning:
       'Density over that of pure water, each at a stated temperature. 1.025 at 25 °C is about 33.2 ppt, not 35.',
+  },
+  {
+    term: 'Stall',
+    meaning:
+      'A cycle held back: by low alkalinity, cold, too much or too little ammonia, a dead bottle, a medicine, or a kit that reads wrong.',
   },
   {
     term: 'Step',

@@ -3,9 +3,10 @@ import { HORIZON_DAYS, nowDay, rowsAhead, type Ahead } from './ahead';
 
 /**
  * How much likelier a keeper is to be asking today in a tank that clears on day R of its life, for
- * being asked somewhere on the way and oftener near its end: density 2t/R² for a day t before R.
+ * being asked somewhere on the way and ever oftener towards its end: density 3t²/R³ for a day t
+ * before R. Chosen among 1, 2 and 3 on held-out tanks.
  */
-const POWER = 2;
+const POWER = 3;
 
 /**
  * The ensemble as it stands for the moment it is asked at. The readings alone say how likely each

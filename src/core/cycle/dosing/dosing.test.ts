@@ -1,0 +1,170 @@
+import fc from 'fast-check';
+import { doseRise } from '../../history/dose';
+import { tankHistory } from '../../history/tankHistory';
+import type { DoseStrength } from '../../records/schema/entry';
+import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
+import { amountForRise, organicsForRise } from './amount';
+import { challengeRun } from './challengeRun';
+import { endSteps } from './endSteps';
+import { playMethod } from './methods';
+import { programmeSchedule } from './programme';
+import { redoseAdvice } from './redose';
+
+const LABEL: DoseStrength = {
+  by: 'label',
+  amount: 20,
+  unit: 'drop',
+  litres: 10,
+  gives: 2,
+  basis: 'ammonia NH4',
+};
+const historyOf = (log: LogBuilder, at: number) => tankHistory(log.log(), log.tankId, at);
+
+describe('the amount for a rise', () => {
+  it('is what the label says for its own water', () => {
+    const amount = amountForRise((2 * 14.007) / 18.039, 10, {
+      substance: 'ammoniumChloride',
+      strength: LABEL,
+    });
+    expect(amount?.drops).toBeCloseTo(20, 2);
+    expect(amount?.mL).toBeCloseTo(1, 3);
+  });
+
+  it('weighs the dry salt: 3.819 g for each gram of nitrogen', () => {
+    const amount = amountForRise(2, 100, {
+      substance: 'ammoniumChloride',
+      strength: { by: 'pure' },
+    });
+    expect(amount?.grams).toBeCloseTo(0.2 * 3.819, 3);
+  });
+
+  it('is the inverse of what a logged dose is worth', () => {
+    const strengths = fc.constantFrom<DoseStrength>(LABEL, { by: 'percent', percent: 10 });
+    fc.assert(
+      fc.property(
+        strengths,
+        fc.double({ min: 0.1, max: 4, noNaN: true }),
+        fc.double({ min: 10, max: 900, noNaN: true }),
+        fc.constantFrom('ammoniumChloride' as const, 'householdAmmonia' as const),
+        (strength, rise, litres, substance) => {
+          const amount = amountForRise(rise, litres, { substance, strength });
+          const drops = amount?.drops ?? 0;
+          const back = doseRise(
+            { substance, strength, amount: { by: 'drops', drops, dropMl: 0.05 } },
+            litres,
+          );
+          expect(back).toBeCloseTo(rise, 6);
+        },
+      ),
+    );
+  });
+
+  it('of food and prawn follows their nitrogen', () => {
+    expect(organicsForRise(2, 100, 'prawn')).toBeCloseTo(200 / 30, 6);
+    expect(organicsForRise(2, 100, 'pellets')).toBeCloseTo(200 / 72, 6);
+  });
+});
+
+describe('dosing again', () => {
+  it('starts with 2 ppm, waits while anything is there, and feeds once both are clear', () => {
+    const log = new LogBuilder();
+    expect(redoseAdvice(historyOf(log, onDay(1)), null, onDay(1)).rise).toBeGreaterThan(1);
+    log.dose(onDay(1), 1.6);
+    log.ammonia(onDay(5), 1);
+    log.nitrite(onDay(5), 0.5);
+    expect(redoseAdvice(historyOf(log, onDay(5)), null, onDay(5)).rise).toBe(0);
+    log.ammonia(onDay(12), 0);
+    log.nitrite(onDay(12), 2);
+    expect(redoseAdvice(historyOf(log, onDay(12)), null, onDay(12)).because).toMatch(/Nitrite/);
+    log.ammonia(onDay(20), 0);
+    log.nitrite(onDay(20), 0);
+    const advice = redoseAdvice(historyOf(log, onDay(20)), null, onDay(20));
+    expect(advice.rise).toBeGreaterThan(1);
+    expect(advice.rise).toBeLessThanOrEqual(advice.most);
+    expect(advice.most).toBeLessThanOrEqual(4);
+  });
+
+  it('asks for tests before it says anything, and never doses fish', () => {
+    const log = new LogBuilder();
+    log.dose(onDay(1), 1.6);
+    expect(redoseAdvice(historyOf(log, onDay(15)), null, onDay(15))).toMatchObject({ rise: 0 });
+    const fish = new LogBuilder({ fishInSince: '2026-03-03' });
+    expect(redoseAdvice(historyOf(fish, onDay(2)), null, onDay(2)).because).toMatch(/fish/);
+  });
+});
+
+describe('a bottle’s programme', () => {
+  const label = { firstMl: 50, laterMl: 10, every: 2, days: 7 };
+
+  it('is dated and scaled to the net water, and ends with a test', () => {
+    const steps = programmeSchedule(label, 208, onDay(0), 'UTC');
+    expect(steps[0]).toMatchObject({ day: 0, kind: 'bacteria', mL: 104 });
+    expect(steps.filter((s) => s.kind === 'bacteria').map((s) => s.day)).toEqual([0, 2, 4, 6]);
+    expect(steps.at(-1)).toMatchObject({ day: 7, kind: 'end' });
+    expect((steps.at(-1)?.at ?? 0) - onDay(0)).toBe(7 * DAY);
+  });
+
+  it('refuses a label that makes no schedule', () => {
+    expect(() => programmeSchedule({ ...label, days: 0 }, 208, 0, 'UTC')).toThrow(RangeError);
+    expect(() => programmeSchedule({ ...label, firstMl: -5 }, 208, 0, 'UTC')).toThrow(RangeError);
+  });
+});
+
+describe('a challenge run', () => {
+  it('goes from dose to wait to due, and ends as the tests say', () => {
+    const log = new LogBuilder();
+    const phase = (at: number) => challengeRun(historyOf(log, at), at).phase;
+    expect(phase(onDay(20))).toBe('ready');
+    log.dose(onDay(20), 2);
+    expect(phase(onDay(20) + 5 * HOUR)).toBe('running');
+    expect(phase(onDay(21))).toBe('due');
+    expect(phase(onDay(21) + 5 * HOUR)).toBe('missed');
+    log.ammonia(onDay(21), 0);
+    log.nitrite(onDay(21), 0.5);
+    expect(phase(onDay(21) + HOUR)).toBe('failed');
+    expect(phase(onDay(24))).toBe('ready');
+    const passed = new LogBuilder();
+    passed.dose(onDay(20), 2);
+    passed.ammonia(onDay(21), 0);
+    passed.nitrite(onDay(21), 0);
+    const at = onDay(21) + HOUR;
+    expect(challengeRun(historyOf(passed, at), at).phase).toBe('passed');
+  });
+
+  it('takes no notice of a small dose', () => {
+    const log = new LogBuilder();
+    log.dose(onDay(20), 0.5);
+    expect(challengeRun(historyOf(log, onDay(21)), onDay(21)).phase).toBe('ready');
+  });
+});
+
+describe('the last steps', () => {
+  it('change as much as nitrate asks for, and raise alkalinity by safe days', () => {
+    const log = new LogBuilder();
+    log.nitrate(onDay(20), 40);
+    log.digital('alkalinityDrops', onDay(20), 6.5);
+    const { change, alkalinity } = endSteps(historyOf(log, onDay(20)), null);
+    expect(change?.share).toBeCloseTo(0.75, 2);
+    expect(change?.nitrateAfter).toBeCloseTo(2.26, 2);
+    expect(alkalinity?.days).toBe(2);
+    // 2 dKH in 100 L at 0.03 g/L for each.
+    expect(alkalinity?.grams).toBeCloseTo(6, 1);
+  });
+});
+
+describe('methods played in a tank', () => {
+  const water = { temperature: 25.5, ph: 8.1, salinity: 35, alkalinity: 8 };
+  const play = (seeding: 'none' | 'bottle' | 'establishedMedia') =>
+    playMethod({ source: 'ammoniumChloride', seeding }, TEST_TANK, 100, water).days.p50;
+
+  it('go quicker the better they are seeded, and always alike', () => {
+    expect(play('bottle')).toBeLessThan(play('none'));
+    expect(play('establishedMedia')).toBeLessThan(play('bottle'));
+    expect(play('bottle')).toBe(play('bottle'));
+  });
+
+  it('show what a fish would breathe', () => {
+    const fish = playMethod({ source: 'fish', seeding: 'none' }, TEST_TANK, 100, water);
+    expect(fish.worstFree).toBeGreaterThan(0.02);
+  });
+});
