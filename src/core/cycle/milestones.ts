@@ -3,6 +3,7 @@ import type { TankHistory } from '../history/tankHistory';
 import { isAmmoniaSource } from '../history/dose';
 import { addDaysIn } from '../time/zone';
 import type { Forecast } from './forecast/types';
+import { successionOf } from './succession';
 import { evidence } from './verdict/chain';
 import { passedChallenge } from './verdict/challenge';
 import { holdOf, holdDays } from './verdict/zero';
@@ -12,6 +13,10 @@ export const MILESTONE_IDS = [
   'firstDose',
   'bottle',
   'nitriteAppears',
+  'light',
+  'diatoms',
+  'green',
+  'level',
   'ammoniaClears',
   'nitriteClears',
   'held',
@@ -83,6 +88,7 @@ export function milestonesOf(
       );
     }
   }
+  addGrowth(history, add);
   addSchoolMilestone(history, at, add);
   if (forecast && !tank.runningSince) list.push(...milestonesAhead(forecast, list, at));
   if (tank.runningSince) {
@@ -140,6 +146,19 @@ function milestonesAhead(
     });
   }
   return ahead;
+}
+
+/** Light and the algae succession, as far as they were logged. */
+function addGrowth(
+  history: TankHistory,
+  add: (id: MilestoneId, label: string, when: number, because: string) => void,
+): void {
+  const lit = history.lights.find((light) => light.entry.state === 'on');
+  if (lit) add('light', 'Light on', lit.at, 'As you logged.');
+  const { diatoms, green, level } = successionOf(history);
+  if (diatoms !== null) add('diatoms', 'Diatoms', diatoms, 'The first rusty dust you logged.');
+  if (green !== null) add('green', 'Green', green, 'The first green growth after it.');
+  if (level !== null) add('level', 'Growth level', level, 'No further than a week before.');
 }
 
 function addSchoolMilestone(

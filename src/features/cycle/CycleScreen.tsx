@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
@@ -40,7 +40,8 @@ import { SchoolSheet } from './SchoolSheet';
 export function CycleScreen() {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
-  const forecast = useAppSelector(selectForecast);
+  // Drawn in slices when a new one arrives, so that a tap is never kept waiting by it.
+  const forecast = useDeferredValue(useAppSelector(selectForecast));
   const now = useAppSelector(selectNow);
   const router = useRouter();
   const wide = useWide();

@@ -10,6 +10,7 @@ import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { HowSheet } from './HowSheet';
 
 const styles = StyleSheet.create({
   answer: {
@@ -58,6 +59,14 @@ export function NextTest({
           ))
         : null}
       {idle ? <Words as="soft">{idle}</Words> : null}
+      <HowSheet
+        title="Next test worth doing"
+        words={[
+          `Every test of the coming 14 days is played on the colonies that fit your ${forecast.readings} readings: for each step that could be read, how much of the spread of the ready date would be left.`,
+          `This one is expected to take away ${Math.round(nextTest.gain * 100)} % of it. The earliest test with at least 70 % of the best is asked for, since waiting costs days too; under 12 % a test is not worth its reagent.`,
+          'The chances beside the steps are the share of colonies that would be read so, with the scatter and bias of your own kit. Once the date is known to about a tenth, it asks for the test that shows a zero.',
+        ]}
+      />
       <LinkButton soft label="Log a test" onPress={() => router.push('/log/test')} />
     </View>
   );
@@ -88,6 +97,14 @@ export function IfYouDoNothing({
           {`**${CHANGES[what.id].title}:** ready ${dateRangeWords(what.ready, zone)}${savedWords(what.daysSaved)}. ${CHANGES[what.id].note}`}
         </Words>
       ))}
+      <HowSheet
+        title="If you do nothing"
+        words={[
+          'The colonies that fit your readings are run on for 120 days as the water stands now, with nothing more dosed. Each change is played on the same colonies, so that only the change differs.',
+          'Clearing a milligram of nitrogen from ammonium takes 0.4 dKH. A dose of 2 ppm as NH4 is 1.55 mg of nitrogen in each litre.',
+          'Alkalinity goes up by at most 1.4 dKH a day to 8.5. A bottle is taken as anything from poor to good. Temperature and pH are taken to stay as last measured.',
+        ]}
+      />
     </View>
   );
 }
@@ -124,6 +141,16 @@ const CAUSE_TITLES: Record<Forecast['stall'][number]['cause'], string> = {
   unloggedDose: 'Ammonia that was not logged',
 };
 
+const STORY_WORDS: Record<Forecast['hypotheses'][number]['id'], string> = {
+  nothingUnusual: 'nothing unusual',
+  weakDose: 'a weak bottle of ammonia',
+  deadBottle: 'a dead bottle of bacteria',
+  colonyHarmed: 'a harmed colony',
+  unloggedDose: 'a dose not logged',
+  ammoniaKit: 'the ammonia kit off',
+  nitriteKit: 'the nitrite kit off',
+};
+
 /** What holds it back, likeliest first, each with what speaks for it and what to do. */
 export function HeldBack({ forecast }: { forecast: Forecast }) {
   const { stall } = forecast;
@@ -142,6 +169,14 @@ export function HeldBack({ forecast }: { forecast: Forecast }) {
           </Words>
         ))
       )}
+      <HowSheet
+        title="What holds it back"
+        words={[
+          'Stories that the log does not tell are weighed against it: each foretells the readings, and the better it did, the likelier it is. Weights before any reading are judgement: a dead bottle 8 in 100, a weak bottle of ammonia 5, the others about 4.',
+          `After your readings: ${forecast.hypotheses.map((h) => `${STORY_WORDS[h.id]} ${Math.round(h.probability * 100)} %`).join(', ')}.`,
+          'Low alkalinity, cold and too much ammonia are played otherwise from the first day: what counts is the share of colonies that would have cleared at least two days and an eighth of the way sooner.',
+        ]}
+      />
       {forecast.remarks.map((remark) => (
         <Words key={remark} as="soft">
           {remark}

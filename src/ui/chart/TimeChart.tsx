@@ -113,9 +113,15 @@ export function TimeChart(props: TimeChartProps) {
       : path(s.points.filter((p) => !p.aside));
   // The range ahead, as one outline: up along its top and back along its foot.
   const rangeOf = (course: ChartCourse) => {
+    // From the last moment known, so that it begins at the line of now.
+    const begin = course.at.findLast((at) => at <= now) ?? now;
     const clamped = (v: number) => y(Math.min(high, v));
-    const top = coursePoints(course, 'high', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
-    const foot = coursePoints(course, 'low', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
+    const top = coursePoints(course, 'high', begin, to).map(
+      ([a, b]) => [x(a), clamped(b)] as const,
+    );
+    const foot = coursePoints(course, 'low', begin, to).map(
+      ([a, b]) => [x(a), clamped(b)] as const,
+    );
     return top.length > 1 ? `${linePath([...top, ...foot.reverse()])}Z` : null;
   };
   const ends = visible.map((s) => {

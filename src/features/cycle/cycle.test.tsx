@@ -1,0 +1,91 @@
+import { act, fireEvent, screen, within } from '@testing-library/react';
+import { forecastOf } from '@/core/cycle/forecast';
+import { forecastMade } from '@/store/forecastSlice';
+import { problemFor } from '@/store/forecastProblem';
+import { selectLog, selectTank } from '@/store/selectors';
+import type { AppStore } from '@/store/store';
+import { demoStore, SCREEN_NOW, show } from '@/testing/appHarness';
+import { CycleScreen } from './CycleScreen';
+import { DropCounter } from './DropCounter';
+import { EMPTY_DOSE_TOOL, doseEntryOf, readDoseTool } from './doseToolForm';
+
+const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
+jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/cycle' }));
+jest.setTimeout(60_000);
+
+const press = async (name: string | RegExp) => {
+  await act(async () => {
+    fireEvent.click(screen.getByRole('button', { name }));
+  });
+};
+
+function withForecast(store: AppStore, misfit = false): void {
+  const tank = selectTank(store.getState());
+  if (!tank) throw new Error('no tank');
+  const { problem } = problemFor(selectLog(store.getState()), tank.id, SCREEN_NOW, 1, []);
+  const forecast = forecastOf(problem, { seed: 1, particles: 40, otherParticles: 8, members: 40 });
+  store.dispatch(forecastMade({ ...forecast, misfit }));
+}
+
+describe('the cycle screen with a forecast', () => {
+  it('says what the tank clears, asks for a test, and opens its figures', async () => {
+    const store = await demoStore();
+    withForecast(store);
+    await show(store, <CycleScreen />);
+    expect(screen.getByText(/This tank clears/)).toBeTruthy();
+    for (const title of ['Next test worth doing', 'If you do nothing', 'What holds it back']) {
+      expect(screen.getByRole('heading', { name: title })).toBeTruthy();
+    }
+    await press(/^Clears ammonia:/);
+    expect(within(screen.getByRole('dialog')).getByText(/From \d+ readings/)).toBeTruthy();
+  });
+
+  it('says so when nothing explains the readings', async () => {
+    const store = await demoStore();
+    withForecast(store, true);
+    await show(store, <CycleScreen />);
+    expect(screen.getByText(/Nothing that is known of such tanks explains/)).toBeTruthy();
+  });
+
+  it('shows the verdict alone until there is a forecast', async () => {
+    await show(await demoStore(), <CycleScreen />);
+    expect(screen.queryByText('Next test worth doing')).toBeNull();
+    expect(screen.getByRole('heading', { name: 'Ready when' })).toBeTruthy();
+  });
+});
+
+describe('the drop counter', () => {
+  it('counts a tap as a drop and says when it is enough', async () => {
+    const counts: number[] = [];
+    await show(
+      await demoStore(),
+      <DropCounter name="test" target={2} count={1} onCount={(n) => counts.push(n)} />,
+    );
+    await press(/Drop 1 of 2/);
+    await press('One back');
+    expect(counts).toEqual([2, 0]);
+  });
+});
+
+describe('the dose tool', () => {
+  const form = { ...EMPTY_DOSE_TOOL, labelAmount: '20', labelLitres: '10' };
+
+  it('turns a label into drops, and counted drops into an entry', () => {
+    const result = readDoseTool(form, 208, 0);
+    if (!result.ok) throw new Error('not read');
+    expect(result.drops).toBeCloseTo(416, 6);
+    expect(doseEntryOf(form, result, 410)?.amount).toEqual({
+      by: 'drops',
+      drops: 410,
+      dropMl: 0.05,
+    });
+    expect(doseEntryOf(form, result, 0)?.amount).toEqual({ by: 'mL', mL: 20.8 });
+  });
+
+  it('refuses what is no number, and warns beyond 4 ppm with what is there', () => {
+    expect(readDoseTool({ ...form, rise: 'two' }, 208, 0).ok).toBe(false);
+    expect(readDoseTool({ ...form, rise: '-2' }, 208, 0).ok).toBe(false);
+    expect(readDoseTool(form, 208, 3)).toMatchObject({ ok: true, tooMuch: true });
+    expect(readDoseTool(form, 208, 1)).toMatchObject({ ok: true, tooMuch: false });
+  });
+});
