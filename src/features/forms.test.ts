@@ -19,6 +19,13 @@ describe('the tank form', () => {
   const tanks: Tank[] = [
     TEST_TANK,
     { ...TEST_TANK, filledOn: null, runningSince: null },
+    // Decided on other screens; this form must not lose it.
+    {
+      ...TEST_TANK,
+      method: { source: 'fish', seeding: 'bottle' },
+      fishInSince: '2026-03-05',
+      programme: { firstMl: 50, laterMl: 10, every: 2, days: 14 },
+    },
     {
       ...TEST_TANK,
       runningSince: '2026-04-01',
@@ -41,7 +48,7 @@ describe('the tank form', () => {
     for (const tank of tanks) {
       const result = readTank(formOfTank(tank, settings), settings, {
         ...context,
-        school: tank.school,
+        kept: tank,
       });
       if (!result.ok) throw new Error(JSON.stringify(result.errors));
       expect(netVolume(result.tank.volume).net).toBeCloseTo(netVolume(tank.volume).net, 0);

@@ -6,7 +6,7 @@ import type { RevisionOf } from '../core/records/schema/revision';
 import { METRIC_SETTINGS } from '../core/records/schema/settings';
 import { tankHistory } from '../core/history/tankHistory';
 import { verdictOf } from '../core/cycle/verdict/verdict';
-import { dueTasks } from '../core/tasks/cadence';
+import { dueTasks } from '../core/tasks/due';
 import { milestonesOf } from '../core/cycle/milestones';
 import { MINUTE_MS } from '../core/time/zone';
 import type { RootState } from './store';
@@ -84,7 +84,7 @@ export const selectOwnedParameters = createSelector(
 export const selectDueTasks = createSelector(
   [selectHistory, selectVerdict, selectOwnedParameters, selectNow, selectForecast],
   (history, verdict, kits, now, forecast) =>
-    history && verdict ? dueTasks(history, verdict, kits, now, forecast?.nextTest) : [],
+    history && verdict ? dueTasks(history, verdict, kits, now, forecast) : [],
 );
 
 export const selectMilestones = createSelector(

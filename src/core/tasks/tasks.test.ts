@@ -12,6 +12,7 @@ import {
   todaySentence,
   verdictOf,
   type ParameterId,
+  type Tank,
 } from '..';
 import { demoLog } from '../demo/demoLog';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
@@ -46,7 +47,8 @@ describe('what is due', () => {
     const builder = new LogBuilder();
     const { history, verdict } = at(builder, onDay(1));
     const tasks = dueTasks(history, verdict, new Set(['ph']), onDay(1));
-    expect(tasks.map((task) => task.id)).toEqual(['test-ph']);
+    const tests = tasks.filter((task) => task.kind === 'test');
+    expect(tests.map((task) => task.id)).toEqual(['test-ph']);
   });
 
   it('names the gates until they are met', () => {
@@ -54,6 +56,60 @@ describe('what is due', () => {
       (task) => task.id,
     );
     expect(ids).toEqual(expect.arrayContaining(['lid', 'heater']));
+  });
+
+  it('asks for the dose that begins a cycle, unless the keeper feeds it otherwise', () => {
+    const ids = (tank: Partial<Tank>) =>
+      at(new LogBuilder(tank), onDay(1)).tasks.map((task) => task.id);
+    expect(ids({})).toContain('ammonia-dose');
+    expect(ids({ method: { source: 'prawn', seeding: 'none' } })).not.toContain('ammonia-dose');
+    expect(ids({ runningSince: '2026-03-02' })).not.toContain('ammonia-dose');
+    expect(ids({ fishInSince: '2026-03-02' })).not.toContain('ammonia-dose');
+  });
+
+  it('asks for the test at the end of a challenge, by the hour, while its school is followed', () => {
+    const builder = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+    builder.dose(onDay(20), 2);
+    const task = at(builder, onDay(20, 18)).tasks.find((t) => t.id === 'challenge-test');
+    expect(task).toMatchObject({ inDays: 1, at: onDay(21) });
+    builder.ammonia(onDay(21), 0);
+    builder.nitrite(onDay(21), 0);
+    expect(at(builder, onDay(21, 13)).tasks.map((t) => t.id)).not.toContain('challenge-test');
+    const held = new LogBuilder();
+    held.dose(onDay(20), 2);
+    expect(at(held, onDay(20, 18)).tasks.map((t) => t.id)).not.toContain('challenge-test');
+  });
+
+  it('asks for no test twice', () => {
+    const builder = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+    builder.dose(onDay(20), 2);
+    const due = at(builder, onDay(21)).tasks.filter((t) => t.inDays <= 0);
+    const asked = due.flatMap((t) => (/est$/.test(t.kind) ? t.parameters : []));
+    expect(new Set(asked).size).toBe(asked.length);
+  });
+
+  it('asks for the programme’s next dose, with its millilitres', () => {
+    const builder = new LogBuilder({
+      programme: { firstMl: 50, laterMl: 10, every: 1, days: 7 },
+    });
+    builder.entry(onDay(1), {
+      kind: 'dose',
+      substance: 'bacteria',
+      amount: { by: 'mL', mL: 50 },
+      strength: null,
+      about: false,
+    });
+    const task = at(builder, onDay(2)).tasks.find((t) => t.id === 'programme-dose');
+    expect(task).toMatchObject({ title: '10 mL of bacteria', inDays: 0 });
+  });
+
+  it('asks to raise alkalinity that slows the colony, by how many grams', () => {
+    const builder = new LogBuilder();
+    builder.digital('alkalinityDrops', onDay(9), 7);
+    const task = () => at(builder, onDay(9)).tasks.find((t) => t.id === 'alkalinity');
+    expect(task()?.because).toMatch(/4\.5 g of baking soda over 2 days/);
+    builder.digital('alkalinityDrops', onDay(9, 13), 7.9);
+    expect(at(builder, onDay(9, 14)).tasks.find((t) => t.id === 'alkalinity')).toBeUndefined();
   });
 
   it('is said in plain words', () => {

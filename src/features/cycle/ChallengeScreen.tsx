@@ -1,8 +1,7 @@
 import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
-import { challengeDose } from '@/core/cycle/problem/schoolFacts';
+import { challengeDose, riseWords } from '@/core/cycle/problem/schoolFacts';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
-import { formatIn } from '@/core/parameters/convert';
 import { countdownWords, momentWords } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';
 import { selectForecast, selectHistory } from '@/store/selectors';
@@ -34,7 +33,7 @@ export function ChallengeScreen() {
   const hours = school.school === 'challenge' ? school.windowHours : 24;
   const run = challengeRun(history, now);
   const rise = challengeDose(history);
-  const size = `${formatIn(rise, 'ammonia NH4', 1)} (${formatPlain(rise, 1)} ppm N)`;
+  const size = `${riseWords(history, rise)} (${formatPlain(rise, 1)} ppm N)`;
   const [next] = forecast?.scheduledDoses ?? [];
   const detail = {
     ready: `Once both read zero, dose ${size} and test ammonia and nitrite ${hours} h later. Both at zero by then is a colony that carries a first light stocking. Change no water in between.`,

@@ -3,11 +3,11 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
+import { riseWords } from '@/core/cycle/problem/schoolFacts';
 import { cycleSentence } from '@/core/cycle/sentence';
 import { schoolWords } from '@/core/cycle/verdict/schools';
 import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';
-import { formatPlain } from '@/core/units/format';
 import {
   selectForecast,
   selectForecastStatus,
@@ -179,7 +179,7 @@ function DoseRows() {
     <View>
       <SectionHead title="Doses" />
       <Row
-        title={advice.rise > 0 ? `Dose ${formatPlain(advice.rise, 1)} ppm N` : 'No ammonia now'}
+        title={advice.rise > 0 ? `Dose ${riseWords(history, advice.rise)}` : 'No ammonia now'}
         note={advice.because}
         onPress={() => router.push('/cycle/dose')}
       />

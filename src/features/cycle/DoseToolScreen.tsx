@@ -2,11 +2,15 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
+import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
+import type { ValueRange } from '@/core/cycle/forecast/types';
 import { MOST_AMMONIA } from '@/core/cycle/dosing/amount';
+import { riseWords } from '@/core/cycle/problem/schoolFacts';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { formatIn } from '@/core/parameters/convert';
 import type { Entry, Food } from '@/core/records/schema/entry';
+import { dayWords } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
 import { formatPlain, formatSignificant } from '@/core/units/format';
 import { recordAct } from '@/store/record';
@@ -65,6 +69,11 @@ function startOf(history: TankHistory): DoseToolForm {
   return form;
 }
 
+/** "80–115 %". */
+function percentRange({ p10, p90 }: ValueRange): string {
+  return `${formatPlain(p10 * 100, 0)}–${formatPlain(p90 * 100, 0)} %`;
+}
+
 /** When to dose, how much of the bottle in hand, and a counter for its drops. */
 export function DoseToolScreen() {
   const history = useAppSelector(selectHistory);
@@ -103,13 +112,19 @@ function DoseTool({ history }: { history: TankHistory }) {
     router.replace('/cycle');
   };
   const title = advice.rise > 0 ? 'Dose today.' : 'Do not dose now.';
+  const { zone } = history.tank;
+  const when = advice.when
+    ? advice.when.p10 === advice.when.p90 && advice.when.p50 !== null
+      ? ` Dose again ${dayWords(advice.when.p50, zone, now)}.`
+      : ` By the forecast it is time ${dateRangeInSentence(advice.when, zone, now)}.`
+    : '';
   const amount =
     advice.rise > 0
-      ? `Up to **${formatIn(advice.rise, 'ammonia NH4', 1)}** (${formatPlain(advice.rise, 1)} ppm N). `
+      ? `Up to **${riseWords(history, advice.rise)}** (${formatPlain(advice.rise, 1)} ppm N). `
       : '';
   return (
     <Screen head={<BackHead title="Dose" aside={history.tank.name} />}>
-      <Opening title={title}>{`${amount}${advice.because}`}</Opening>
+      <Opening title={title}>{`${amount}${advice.because}${when}`}</Opening>
       <SectionHead title="How much" />
       <Choice
         label="With"
@@ -142,6 +157,11 @@ function DoseTool({ history }: { history: TankHistory }) {
         </View>
       </View>
       {isLiquid(form) ? <Strength form={form} set={set} result={result} /> : null}
+      {isLiquid(form) && forecast?.doseStrength ? (
+        <Words as="soft">
+          {`By your readings the doses so far were ${percentRange(forecast.doseStrength)} of what their label and the net water say.`}
+        </Words>
+      ) : null}
       <Answer
         result={result}
         form={form}
@@ -165,7 +185,7 @@ function DoseTool({ history }: { history: TankHistory }) {
           />
         </>
       ) : null}
-      {result.ok && isLiquid(form) ? (
+      {result.ok ? (
         <Button
           kind="primary"
           disabled={busy || result.tooMuch}
@@ -222,7 +242,9 @@ function Answer({
       <Words as="soft">
         {isLiquid(form)
           ? 'Net water, not the label of the tank. Mix it in where water moves and test an hour later.'
-          : 'Once all of it has rotted, over a week or so. What it gives varies by half.'}
+          : form.what === 'prawn'
+            ? 'Once all of it has rotted, over a week or so; in a bag, and out after about three days, it gives half of that. What it gives varies by half.'
+            : 'Once all of it has rotted, over a week or so. Ghost feeding is a tenth of it a day. What it gives varies by half.'}
       </Words>
     </Remark>
   );

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import * as z from 'zod';
 import { formatPlain } from '@/core/units/format';
+import { buzz, tone } from '@/shared/sound';
 import { useDraft } from '@/store/hooks';
 import { Choice } from '@/ui/Choice';
 import { Button, ButtonRow } from '@/ui/Press';
@@ -27,7 +28,8 @@ const styles = StyleSheet.create({
 const BEATS = { slow: 1200, even: 800, quick: 500 } as const;
 
 /**
- * Counts drops so that the eye can stay on the bottle: a tap for each, or a beat to squeeze to. The
+ * Counts drops so that the eye can stay on the bottle: a tap for each, or a beat to
+ * squeeze to, heard and felt. The
  * count is kept at once, so that a call or a reload costs none.
  */
 export function DropCounter({
@@ -51,7 +53,7 @@ export function DropCounter({
     if (!beating) return;
     const timer = setTimeout(() => {
       onCount(count + 1);
-      pulse(count + 1 >= target);
+      pulse(count + 1 >= target, true);
     }, BEATS[beat]);
     return () => clearTimeout(timer);
   }, [beating, beat, count, onCount, target]);
@@ -61,7 +63,7 @@ export function DropCounter({
       return;
     }
     onCount(count + 1);
-    pulse(count + 1 >= target);
+    pulse(count + 1 >= target, false);
   };
   return (
     <View style={{ gap: space.m }}>
@@ -117,8 +119,9 @@ export function DropCounter({
   );
 }
 
-/** A short buzz for each drop and a long one for the last, where the phone can. */
-function pulse(last: boolean): void {
-  if (typeof navigator !== 'undefined' && 'vibrate' in navigator)
-    navigator.vibrate(last ? 300 : 25);
+/** A buzz for each drop and a long one for the last; in time with a beat a tick as well. */
+function pulse(last: boolean, aloud: boolean): void {
+  buzz(last ? 300 : 25);
+  if (last) tone(880, 0.5);
+  else if (aloud) tone(620, 0.06);
 }

@@ -1,24 +1,74 @@
 import { useRouter } from 'expo-router';
-import { endSteps } from '@/core/cycle/dosing/endSteps';
-import { formatIn } from '@/core/parameters/convert';
-import { formatPlain, formatSignificant } from '@/core/units/format';
-import { selectForecast, selectHistory, selectSettings, selectVerdict } from '@/store/selectors';
+import { useState } from 'react';
+import {
+  END_CHANGES,
+  endSteps,
+  type ChangeSum,
+  type EndChange,
+} from '@/core/cycle/dosing/endSteps';
+import { riseWords } from '@/core/cycle/problem/schoolFacts';
+import { formatIn, fromCanonical } from '@/core/parameters/convert';
+import { countOf, formatPlain, formatSignificant } from '@/core/units/format';
+import {
+  selectForecast,
+  selectHistory,
+  selectNow,
+  selectSettings,
+  selectVerdict,
+} from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
 import { BackHead } from '@/shared/BackHead';
+import { Choice } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+
+const CHANGE_WORDS: Record<EndChange, { name: string; trades: string }> = {
+  toGoal: {
+    name: 'To 10 ppm nitrate',
+    trades: 'Enough for the first fish, and some left for algae-eaters and corals to come.',
+  },
+  all: {
+    name: 'All of it',
+    trades:
+      'Takes die-off and phosphate out as well, for the most salt. Rock stays wet, or what lives on it dies.',
+  },
+  half: { name: 'Half', trades: 'A middle way where nobody tested nitrate.' },
+  none: {
+    name: 'None',
+    trades:
+      'Nothing bought and nothing moved; nitrate stays for algae to eat, so expect a longer ugly stage.',
+  },
+};
+
+function changeNote(sum: ChangeSum, nitrateNow: number | null): string {
+  const ppm = (n: number) => formatSignificant(fromCanonical(n, 'nitrate NO3'), 2);
+  const nitrate =
+    nitrateNow === null || sum.nitrateAfter === null
+      ? 'Test nitrate before it.'
+      : sum.share === 0
+        ? `Nitrate stays at about ${ppm(nitrateNow)} ppm.`
+        : `${formatPlain(sum.share * 100, 0)} % brings nitrate from about ${ppm(nitrateNow)} to ${ppm(sum.nitrateAfter)} ppm.`;
+  const salt =
+    sum.share === 0
+      ? ''
+      : ` About ${formatSignificant(sum.saltGrams / 1000, 2)} kg of salt at 38 g/L for 35 ppt. Match temperature and salinity first. The colony sits on rock and sand and stays.`;
+  return nitrate + salt;
+}
 
 /** What is done between the end of the cycle and the first fish, with the sums for this tank. */
 export function EndScreen() {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
   const forecast = useAppSelector(selectForecast);
+  const now = useAppSelector(selectNow);
   const { volumeUnit } = useAppSelector(selectSettings);
   const router = useRouter();
+  const [choice, setChoice] = useState<EndChange>('toGoal');
   if (!history || !verdict) return null;
-  const { change, alkalinity, feed } = endSteps(history, forecast);
-  const toNo3 = (n: number) => formatSignificant((n * 62.004) / 14.007, 2);
+  const { changes, nitrateNow, alkalinity, feed } = endSteps(history, forecast, now);
+  const change = changes[choice];
   return (
     <Screen head={<BackHead title="At the end" aside={history.tank.name} />}>
       <Opening
@@ -26,21 +76,23 @@ export function EndScreen() {
           verdict.cycled ? 'The cycle is done; now the last steps.' : 'For when the cycle is done.'
         }
       >
-        In this order, and retest after. Keepers differ on the water change: all of it, some, or
-        none.
+        In this order, and retest after.
       </Opening>
+      <Choice
+        label="How much water to change, since keepers differ"
+        value={choice}
+        onChange={setChoice}
+        options={END_CHANGES.map((value) => ({ value, label: CHANGE_WORDS[value].name }))}
+      />
+      <Words as="soft">{CHANGE_WORDS[choice].trades}</Words>
       <SectionHead title="In order" />
       <Row
         title={
-          change
-            ? `1. Change ${formatIn(change.litres, volumeUnit, 0)} of water`
-            : '1. Test nitrate, then change water'
+          change.share === 0
+            ? '1. Change no water'
+            : `1. Change ${formatIn(change.litres, volumeUnit, 0)} of water`
         }
-        note={
-          change
-            ? `${formatPlain(change.share * 100, 0)} % brings nitrate from about ${toNo3(change.nitrateNow)} to ${toNo3(change.nitrateAfter)} ppm. Match temperature and salinity first. The colony sits on rock and sand and stays.`
-            : 'The size of the change follows from it.'
-        }
+        note={changeNote(change, nitrateNow)}
         onPress={() => router.push('/log/water-change')}
       />
       <Row
@@ -51,8 +103,8 @@ export function EndScreen() {
         }
         note={
           alkalinity
-            ? `About ${formatSignificant(alkalinity.grams, 2)} g of baking soda in all, over ${alkalinity.days} ${alkalinity.days === 1 ? 'day' : 'days'}: at most 1.4 dKH a day, dissolved in fresh water first. A bought buffer goes by its label.`
-            : 'Test it; if it is under 8 dKH raise it by 1.4 dKH a day at most.'
+            ? `About ${formatSignificant(alkalinity.grams, 2)} g of baking soda in all, over ${countOf(alkalinity.days, 'day')}: at most 1.4 dKH a day, dissolved in fresh water first. After a large change test it first. A bought buffer goes by its label.`
+            : 'Test it after the change; if it is under 8 dKH raise it by 1.4 dKH a day at most.'
         }
         onPress={() => router.push('/log/dose')}
       />
@@ -61,7 +113,7 @@ export function EndScreen() {
         note="Start with its water line low: new ones overflow for a week or two. Renew carbon and floss."
       />
       <Row
-        title={`4. Feed the colony ${formatPlain(feed.rise, 1)} ppm N every ${feed.everyDays} days`}
+        title={`4. Feed the colony ${riseWords(history, feed.rise)} every ${feed.everyDays} days`}
         note="Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero."
         onPress={() => router.push('/cycle/dose')}
       />
@@ -77,7 +129,8 @@ export function EndScreen() {
       />
       <Remark tone="caution" title="Higher pH frees ammonia">
         If any ammonia is left, new water of a higher pH makes more of it free. Change only when
-        ammonia reads zero, or match pH.
+        ammonia reads zero, or match pH. Unplug heater and pumps before the water line falls below
+        them.
       </Remark>
     </Screen>
   );

@@ -1,9 +1,12 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { chanceReadyBy, chanceWords } from '@/core/cycle/forecast/chance';
 import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { momentWords } from '@/core/time/words';
+import { addDaysIn, atTimeOn, dayOf } from '@/core/time/zone';
+import { DayField, dayInWords } from '@/ui/DayField';
 import { formatPlain, formatSignificant } from '@/core/units/format';
 import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';
@@ -31,15 +34,12 @@ interface Working {
   spread: string;
   /** Paragraphs, first what it is. */
   words: string[];
+  /** Whether it answers for a day of the keeper's choice. */
+  asksDay?: true;
 }
 
 function spreadWords({ p10, p90 }: ValueRange): string {
   return `${formatSignificant(p10, 2)}–${formatSignificant(p90, 2)}`;
-}
-
-function probabilityReady(forecast: Forecast, by: number): string {
-  const share = forecast.readyBy.filter((at) => at !== null && at <= by).length / 20;
-  return `${Math.round(share * 10)} in 10`;
 }
 
 function workings(forecast: Forecast, history: TankHistory, now: number): Working[] {
@@ -68,7 +68,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     ],
   });
   const { ready } = forecast.milestones;
-  const week = now + 7 * 86_400_000;
+  const week = addDaysIn(now, 7, zone);
   return [
     capacity('ammonia'),
     capacity('nitrite'),
@@ -77,8 +77,9 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
       value: dateRangeWords(ready, zone),
       spread:
         ready.p50 !== null && ready.p50 > now
-          ? `${probabilityReady(forecast, week)} within a week`
+          ? `${chanceWords(chanceReadyBy(forecast, week))} within a week`
           : 'if tests show it',
+      asksDay: true,
       words: [
         'When your school’s conditions on the water are likely met, if nothing more is dosed than the school itself asks for. Only tests grant it.',
         basis,
@@ -88,6 +89,25 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
       ].filter(Boolean),
     },
   ];
+}
+
+/** The chance of being ready by a day that the keeper has in mind. */
+function ReadyBy({ forecast, zone, now }: { forecast: Forecast; zone: string; now: number }) {
+  const today = dayOf(now, zone);
+  const [day, setDay] = useState(() => dayOf(addDaysIn(now, 14, zone), zone));
+  const known = dayInWords(day);
+  return (
+    <View style={{ gap: space.s }}>
+      <DayField label="Ready by the evening of" value={day} onChange={setDay} today={today} />
+      <Words as="body" live>
+        {known === null
+          ? 'Write a day, and the chance of being ready by then stands here.'
+          : day < today
+            ? 'That day has gone by.'
+            : `By ${known}: **${chanceWords(chanceReadyBy(forecast, atTimeOn(day, 20, 0, zone)))}**.`}
+      </Words>
+    </View>
+  );
 }
 
 /** The forecast's three figures; each opens to how it came about. */
@@ -126,6 +146,9 @@ export function Figures({
         <Sheet title={shown.title} open onClose={() => setOpen(null)}>
           <Figure value={shown.value} unit={shown.unit} size={30} />
           <Words as="soft">{shown.spread}</Words>
+          {shown.asksDay ? (
+            <ReadyBy forecast={forecast} zone={history.tank.zone} now={now} />
+          ) : null}
           {shown.words.map((words) => (
             <Words key={words} as="body">
               {words}

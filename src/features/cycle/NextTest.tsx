@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast } from '@/core/cycle/forecast/types';
-import { dueWords } from '@/core/tasks/cadence';
+import { dueWords } from '@/core/tasks/due';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { daysBetween } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';

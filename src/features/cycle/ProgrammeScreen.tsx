@@ -1,55 +1,49 @@
 import { View } from 'react-native';
-import * as z from 'zod';
-import { programmeSchedule } from '@/core/cycle/dosing/programme';
+import { programmeSchedule, programmeStart } from '@/core/cycle/dosing/programme';
 import { dayWords } from '@/core/time/words';
 import { daysBetween } from '@/core/time/zone';
 import { formatSignificant } from '@/core/units/format';
-import { selectHistory, selectNow } from '@/store/selectors';
-import { useAppSelector, useDraft } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { selectHistory, selectNow, selectTank } from '@/store/selectors';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/shared/BackHead';
-import { FormReader } from '@/shared/formText';
 import { Field } from '@/ui/Field';
+import { Button, ButtonRow } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
+import {
+  formOfProgramme,
+  programmeFormSchema,
+  readProgramme,
+  type ProgrammeForm,
+} from './programmeForm';
 
-const schema = z.object({
-  firstMl: z.string(),
-  laterMl: z.string(),
-  every: z.string(),
-  days: z.string(),
-});
-type Form = z.infer<typeof schema>;
-
-/** A bottle's own programme, from its label, as dates for this tank. */
+/** A bottle's own programme, from its label, as dates for this tank; kept, it is due on Today. */
 export function ProgrammeScreen() {
   const history = useAppSelector(selectHistory);
+  const tank = useAppSelector(selectTank);
   const now = useAppSelector(selectNow);
-  const { school } = history?.tank ?? {};
-  const start: Form = {
-    firstMl: '',
-    laterMl: '',
-    every: '1',
-    days: school?.school === 'bottleProgramme' ? String(school.programmeDays) : '14',
-  };
-  const [form, setForm] = useDraft<Form>(`programme/${history?.tankId ?? ''}`, schema, start);
-  if (!history) return null;
+  const dispatch = useAppDispatch();
+  const [form, setForm] = useDraft<ProgrammeForm>(
+    `programme/${history?.tankId ?? ''}`,
+    programmeFormSchema,
+    formOfProgramme(history?.tank),
+  );
+  if (!history || !tank) return null;
   const zone = history.tank.zone;
-  const bottle = history.doses.find((dose) => dose.entry.substance === 'bacteria');
-  const from = bottle?.at ?? now;
-  const read = new FormReader(form);
-  const label = {
-    firstMl: read.number('firstMl', { aboveZero: true }),
-    laterMl: read.number('laterMl', { min: 0 }),
-    every: read.number('every', { min: 1, max: 30 }),
-    days: read.number('days', { min: 1, max: 90 }),
-  };
-  const whole = Number.isInteger(label.every) && Number.isInteger(label.days);
-  const steps = read.ok && whole ? programmeSchedule(label, history.netLitres, from, zone) : [];
-  const set = (changes: Partial<Form>) => setForm({ ...form, ...changes });
-  const error = (name: keyof Form) => (form[name] === '' ? undefined : read.errors[name]);
-  const number = (name: keyof Form, title: string, unit: string) => (
+  const kept = tank.body.programme;
+  const bottle = programmeStart(history);
+  const result = readProgramme(form);
+  const steps = result.ok
+    ? programmeSchedule(result.programme, history.netLitres, bottle ?? now, zone)
+    : [];
+  const same = result.ok && JSON.stringify(result.programme) === JSON.stringify(kept);
+  const set = (changes: Partial<ProgrammeForm>) => setForm({ ...form, ...changes });
+  const error = (name: keyof ProgrammeForm) =>
+    form[name] === '' || result.ok ? undefined : result.errors[name];
+  const number = (name: keyof ProgrammeForm, title: string, unit: string) => (
     <Field
       style={{ flexGrow: 1, flexBasis: 140 }}
       label={title}
@@ -60,12 +54,38 @@ export function ProgrammeScreen() {
       onChange={(value) => set({ [name]: value })}
     />
   );
+  const keep = async () => {
+    if (!result.ok) return;
+    const { programme } = result;
+    const { school } = tank.body;
+    await dispatch(
+      recordAct(
+        (act) =>
+          act.revise(tank, {
+            ...tank.body,
+            programme,
+            // The school that waits for a programme waits for this one.
+            ...(school.school === 'bottleProgramme'
+              ? { school: { ...school, programmeDays: programme.days } }
+              : {}),
+          }),
+        'Kept the programme',
+      ),
+    );
+    setForm(null);
+  };
+  const drop = async () => {
+    const { programme: _, ...rest } = tank.body;
+    await dispatch(recordAct((act) => act.revise(tank, rest), 'Dropped the programme'));
+    setForm(null);
+  };
+  const counted = bottle
+    ? `Counted from the bottle of ${dayWords(bottle, zone, now)}.`
+    : 'Counted from today until a bottle is logged.';
   return (
     <Screen head={<BackHead title="Bottle programme" aside={history.tank.name} />}>
-      <Opening title="The label, as dates.">
-        {bottle
-          ? `Counted from the bottle of ${dayWords(bottle.at, zone, now)}. Whatever a bottle promises, only a test at its end shows anything.`
-          : 'Counted from today until a bottle is logged. Whatever a bottle promises, only a test at its end shows anything.'}
+      <Opening title={kept ? 'The programme is due on Today.' : 'The label, as dates.'}>
+        {`${counted} Whatever a bottle promises, only a test at its end shows anything.`}
       </Opening>
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
         {number('firstMl', 'First day, for 100 L', 'mL')}
@@ -84,9 +104,7 @@ export function ProgrammeScreen() {
               title={
                 step.kind === 'bacteria'
                   ? `${formatSignificant(step.mL ?? 0, 3)} mL of bacteria`
-                  : step.kind === 'test'
-                    ? 'Test ammonia and nitrite'
-                    : 'The programme ends: test both'
+                  : 'The programme ends: test both'
               }
               note={`Day ${step.day}`}
               end={
@@ -98,6 +116,15 @@ export function ProgrammeScreen() {
           ))}
         </View>
       )}
+      <ButtonRow>
+        <Button
+          kind="primary"
+          label={same ? 'Kept' : 'Keep this programme'}
+          disabled={!result.ok || same}
+          onPress={() => void keep()}
+        />
+        {kept ? <Button label="Drop it" onPress={() => void drop()} /> : null}
+      </ButtonRow>
       <Remark>
         Skimmer, carbon and ultraviolet light off for the days its label says: they take bacteria
         out again. Shake the bottle, and keep refrigerated kinds cold.

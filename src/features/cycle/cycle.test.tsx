@@ -74,12 +74,26 @@ describe('the dose tool', () => {
     const result = readDoseTool(form, 208, 0);
     if (!result.ok) throw new Error('not read');
     expect(result.drops).toBeCloseTo(416, 6);
-    expect(doseEntryOf(form, result, 410)?.amount).toEqual({
-      by: 'drops',
-      drops: 410,
-      dropMl: 0.05,
+    expect(doseEntryOf(form, result, 410)).toMatchObject({
+      kind: 'dose',
+      amount: { by: 'drops', drops: 410, dropMl: 0.05 },
     });
-    expect(doseEntryOf(form, result, 0)?.amount).toEqual({ by: 'mL', mL: 20.8 });
+    expect(doseEntryOf(form, result, 0)).toMatchObject({ amount: { by: 'mL', mL: 20.8 } });
+  });
+
+  it('weighs prawn and food, and logs them as what they are', () => {
+    for (const what of ['prawn', 'pellets'] as const) {
+      const result = readDoseTool({ ...form, what }, 208, 0);
+      if (!result.ok) throw new Error('not read');
+      expect(result.drops).toBeNull();
+      expect(doseEntryOf({ ...form, what }, result, null)).toMatchObject({
+        kind: 'organics',
+        action:
+          what === 'prawn'
+            ? { what: 'prawnIn', grams: expect.closeTo(10.8, 1) }
+            : { what: 'food', food: 'pellets', grams: expect.closeTo(4.49, 2) },
+      });
+    }
   });
 
   it('refuses what is no number, and warns beyond 4 ppm with what is there', () => {

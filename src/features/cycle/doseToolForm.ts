@@ -1,6 +1,11 @@
 import * as z from 'zod';
 import { amountForRise, MOST_AMMONIA, organicsForRise } from '@/core/cycle/dosing/amount';
-import { FOODS, type DoseEntry, type DoseStrength } from '@/core/records/schema/entry';
+import {
+  FOODS,
+  type DoseEntry,
+  type DoseStrength,
+  type OrganicsEntry,
+} from '@/core/records/schema/entry';
 import { linearToCanonical } from '@/core/units/units';
 import { FormReader, type FormErrors } from '@/shared/formText';
 
@@ -102,27 +107,45 @@ export function readDoseTool(form: DoseToolForm, netLitres: number, there: numbe
   };
 }
 
-/** The entry of a dose measured out by this tool: by counted drops, by mL, or by weight. */
+/** What this tool logs, before it has its tank and its time. */
+export type Dosed = Omit<DoseEntry, 'tankId' | 'at'> | Omit<OrganicsEntry, 'tankId' | 'at'>;
+
+function dosedAmount(
+  result: Extract<DoseToolResult, { ok: true }>,
+  counted: number | null,
+): DoseEntry['amount'] | null {
+  if (result.grams !== null) return { by: 'grams', grams: Number(result.grams.toPrecision(4)) };
+  if (counted !== null && counted > 0) {
+    return { by: 'drops', drops: counted, dropMl: result.dropMl };
+  }
+  return result.mL === null ? null : { by: 'mL', mL: Number(result.mL.toPrecision(4)) };
+}
+
+/** The entry of what was measured out by this tool: by counted drops, by mL, or by weight. */
 export function doseEntryOf(
   form: DoseToolForm,
   result: Extract<DoseToolResult, { ok: true }>,
   counted: number | null,
-): Omit<DoseEntry, 'tankId' | 'at'> | null {
-  if (!isLiquid(form)) return null;
-  const amount: DoseEntry['amount'] | null =
-    result.grams !== null
-      ? { by: 'grams', grams: Number(result.grams.toPrecision(4)) }
-      : counted !== null && counted > 0
-        ? { by: 'drops', drops: counted, dropMl: result.dropMl }
-        : result.mL !== null
-          ? { by: 'mL', mL: Number(result.mL.toPrecision(4)) }
-          : null;
+): Dosed | null {
+  const amount = dosedAmount(result, counted);
   if (!amount) return null;
-  return {
-    kind: 'dose',
-    substance: form.what === 'householdAmmonia' ? 'householdAmmonia' : 'ammoniumChloride',
-    amount,
-    strength: result.strength,
-    about: false,
-  };
+  switch (form.what) {
+    case 'ammoniumChloride':
+    case 'householdAmmonia':
+      return {
+        kind: 'dose',
+        substance: form.what,
+        amount,
+        strength: result.strength,
+        about: false,
+      };
+    case 'prawn':
+      return amount.by === 'grams'
+        ? { kind: 'organics', action: { what: 'prawnIn', grams: amount.grams } }
+        : null;
+    default:
+      return amount.by === 'grams'
+        ? { kind: 'organics', action: { what: 'food', food: form.what, grams: amount.grams } }
+        : null;
+  }
 }

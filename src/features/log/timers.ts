@@ -1,6 +1,7 @@
 import { useEffect, useRef, useState } from 'react';
 import * as z from 'zod';
 import { MINUTE_MS } from '@/core/time/zone';
+import { buzz, tone } from '@/shared/sound';
 import { useDraft } from '@/store/hooks';
 
 const timersSchema = z.record(z.string(), z.number());
@@ -57,20 +58,8 @@ export function useTimers(tankId: string, onEnd: (kitId: string) => void): Timer
   };
 }
 
-/** A short tone and a buzz, where the browser allows them; silence where it does not. */
+/** A short tone and a buzz, where the browser allows them. */
 export function ring(): void {
-  try {
-    navigator.vibrate?.([200, 100, 200]);
-    const audio = new AudioContext();
-    const tone = audio.createOscillator();
-    const volume = audio.createGain();
-    volume.gain.value = 0.15;
-    tone.frequency.value = 880;
-    tone.connect(volume).connect(audio.destination);
-    tone.start();
-    tone.stop(audio.currentTime + 0.5);
-    tone.onended = () => void audio.close();
-  } catch {
-    // A muted phone still shows the row.
-  }
+  buzz([200, 100, 200]);
+  tone(880, 0.5);
 }

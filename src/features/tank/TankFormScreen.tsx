@@ -68,7 +68,7 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
   const [tests, setTests] = useState<readonly KitTemplateId[]>(FIRST_KITS);
   const [shown, setShown] = useState(false);
   const set = (changes: Partial<TankForm>) => setForm({ ...form, ...changes });
-  const result = readTank(form, settings, { today, zone, school: editing?.body.school });
+  const result = readTank(form, settings, { today, zone, kept: editing?.body });
   const errors = shown && !result.ok ? result.errors : {};
   const volume = result.ok ? result.tank.volume : result.volume;
   const firstTank = !editing && kits.length === 0;

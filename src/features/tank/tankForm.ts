@@ -203,7 +203,7 @@ function readVolume(
 export function readTank(
   form: TankForm,
   settings: Settings,
-  context: { today: string; zone: string; school?: Tank['school'] },
+  context: { today: string; zone: string; kept?: Tank },
 ): TankResult {
   const volumeRead = new FormReader(form);
   const volume = readVolume(form, settings, volumeRead);
@@ -231,6 +231,9 @@ export function readTank(
   return {
     ok: true,
     tank: {
+      // What other screens decide of a tank, its method among it, is none of this form's business.
+      school: DEFAULT_SCHOOL,
+      ...context.kept,
       name,
       kind: form.kind,
       zone: context.zone,
@@ -239,7 +242,6 @@ export function readTank(
       volume,
       rock: form.rock,
       light: form.light,
-      school: context.school ?? DEFAULT_SCHOOL,
       lid: form.lid,
       heaterVerifiedOn,
     },

@@ -1,6 +1,8 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { dueWords, type DueTask } from '@/core/tasks/cadence';
+import { dueWords } from '@/core/tasks/due';
+import type { DueTask, TaskKind } from '@/core/tasks/types';
+import { timeWords } from '@/core/time/words';
 import { capitalise, countOf, listWords } from '@/core/units/format';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { Row, SectionHead } from '@/ui/Row';
@@ -32,8 +34,31 @@ export function grouped(tasks: readonly DueTask[]): DueTask[] {
   ];
 }
 
+/** Where each kind of task is done. */
+const ADDRESSES: Record<Exclude<TaskKind, 'fitLid' | 'verifyHeater'>, string> = {
+  test: '/log/test',
+  challengeTest: '/cycle/challenge',
+  bacteria: '/log/dose',
+  ammoniaDose: '/cycle/dose',
+  raiseAlkalinity: '/log/dose',
+};
+
+/** When a task is due; with its hour where that matters. */
+function whenWords(task: DueTask, zone: string): string {
+  const day = dueWords(task.inDays);
+  return task.at === undefined ? day : `${day} ${timeWords(task.at, zone)}`;
+}
+
 /** What is due, most useful first; each row leads to where it is done. */
-export function DueList({ tasks, tankId }: { tasks: readonly DueTask[]; tankId: string }) {
+export function DueList({
+  tasks,
+  tankId,
+  zone,
+}: {
+  tasks: readonly DueTask[];
+  tankId: string;
+  zone: string;
+}) {
   const router = useRouter();
   const rows = grouped(tasks).slice(0, 6);
   const due = rows.filter((task) => task.inDays <= 0).length;
@@ -48,18 +73,22 @@ export function DueList({ tasks, tankId }: { tasks: readonly DueTask[]; tankId: 
           key={task.id}
           title={task.title}
           note={task.because}
-          accessibleName={`${task.title}, ${dueWords(task.inDays)}. ${task.because}`}
+          accessibleName={`${task.title}, ${whenWords(task, zone)}. ${task.because}`}
           lead={<View style={styles.ring} />}
           end={
             <>
               <Words as="soft" style={{ color: color.ink }}>
-                {dueWords(task.inDays)}
+                {whenWords(task, zone)}
               </Words>
               <Words as="aside">{`${task.minutes} min`}</Words>
             </>
           }
           onPress={() =>
-            router.push((task.kind === 'test' ? '/log/test' : `/tanks/${tankId}`) as never)
+            router.push(
+              (task.kind === 'fitLid' || task.kind === 'verifyHeater'
+                ? `/tanks/${tankId}`
+                : ADDRESSES[task.kind]) as never,
+            )
           }
         />
       ))}

@@ -53,7 +53,7 @@ export function TodayScreen() {
   const { zone } = history.tank;
   const sentence = todaySentence(history, verdict, bands, forecast);
   const day = history.start === null ? null : daysBetween(history.start, now, zone);
-  const due = <DueList tasks={tasks} tankId={history.tankId} />;
+  const due = <DueList tasks={tasks} tankId={history.tankId} zone={zone} />;
   const watch = outOfBand(history, bands, now).filter(() => history.tank.runningSince === null);
   const watching =
     watch.length > 0 ? (

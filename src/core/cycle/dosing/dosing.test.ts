@@ -3,11 +3,14 @@ import { doseRise } from '../../history/dose';
 import { tankHistory } from '../../history/tankHistory';
 import type { DoseStrength } from '../../records/schema/entry';
 import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
+import { forecastOf } from '../forecast/forecast';
+import { cycleProblem } from '../problem/problem';
+import { alkalinityRaise } from './alkalinityRaise';
 import { amountForRise, organicsForRise } from './amount';
 import { challengeRun } from './challengeRun';
 import { endSteps } from './endSteps';
 import { playMethod } from './methods';
-import { programmeSchedule } from './programme';
+import { programmeSchedule, programmeStanding } from './programme';
 import { redoseAdvice } from './redose';
 
 const LABEL: DoseStrength = {
@@ -79,7 +82,7 @@ describe('dosing again', () => {
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0);
     const advice = redoseAdvice(historyOf(log, onDay(20)), null, onDay(20));
-    expect(advice.rise).toBeGreaterThan(1);
+    expect(advice.rise).toBeGreaterThan(0.5);
     expect(advice.rise).toBeLessThanOrEqual(advice.most);
     expect(advice.most).toBeLessThanOrEqual(4);
   });
@@ -90,6 +93,66 @@ describe('dosing again', () => {
     expect(redoseAdvice(historyOf(log, onDay(15)), null, onDay(15))).toMatchObject({ rise: 0 });
     const fish = new LogBuilder({ fishInSince: '2026-03-03' });
     expect(redoseAdvice(historyOf(fish, onDay(2)), null, onDay(2)).because).toMatch(/fish/);
+  });
+
+  it('is half a dose while a hold is counted, and a whole one for a challenge', () => {
+    const clear = (log: LogBuilder) => {
+      log.dose(onDay(1), 1.6);
+      log.ammonia(onDay(20), 0);
+      log.nitrite(onDay(20), 0);
+      return redoseAdvice(historyOf(log, onDay(20)), null, onDay(20)).rise;
+    };
+    const held = clear(new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } }));
+    const challenge = clear(new LogBuilder({ school: { school: 'challenge', windowHours: 24 } }));
+    expect(held).toBeCloseTo(challenge / 2, 9);
+  });
+
+  it('says when: once the colony is hungry, or once the forecast has both clear', () => {
+    const fed = new LogBuilder();
+    fed.dose(onDay(19), 1);
+    fed.ammonia(onDay(20), 0);
+    fed.nitrite(onDay(20), 0);
+    const waiting = redoseAdvice(historyOf(fed, onDay(20)), null, onDay(20));
+    expect(waiting.rise).toBe(0);
+    expect(waiting.when?.p50).toBe(onDay(22));
+
+    const log = new LogBuilder();
+    log.dose(onDay(1), 1.6);
+    for (const day of [2, 5, 8]) {
+      log.ammonia(onDay(day), day < 8 ? 2 : 1);
+      log.nitrite(onDay(day), day < 8 ? 0 : 1);
+    }
+    const at = onDay(8);
+    const history = historyOf(log, at);
+    const forecast = forecastOf(cycleProblem(history, at), {
+      seed: 1,
+      particles: 60,
+      otherParticles: 8,
+      members: 60,
+    });
+    const { when, rise } = redoseAdvice(history, forecast, at);
+    expect(rise).toBe(0);
+    expect(when?.p50).toBe(
+      Math.max(
+        forecast.milestones.ammoniaClears.p50 ?? 0,
+        forecast.milestones.nitriteClears.p50 ?? 0,
+      ),
+    );
+  });
+
+  it('never takes the water beyond 4 mg N/L', () => {
+    const step = fc.constantFrom(0, 0.25, 0.5, 1, 2, 4);
+    fc.assert(
+      fc.property(step, step, fc.constantFrom(0, 0.25, 0.5, 1, 2, 5), (a, dosed, nitrite) => {
+        const log = new LogBuilder();
+        if (dosed > 0) log.dose(onDay(1), dosed);
+        log.ammonia(onDay(9), a);
+        log.nitrite(onDay(9), nitrite);
+        const { rise, most } = redoseAdvice(historyOf(log, onDay(9)), null, onDay(9));
+        expect(rise).toBeLessThanOrEqual(most);
+        expect(rise + (a * 14.007) / 18.039).toBeLessThanOrEqual(4 + 1e-9);
+      }),
+    );
   });
 });
 
@@ -102,6 +165,34 @@ describe('a bottle’s programme', () => {
     expect(steps.filter((s) => s.kind === 'bacteria').map((s) => s.day)).toEqual([0, 2, 4, 6]);
     expect(steps.at(-1)).toMatchObject({ day: 7, kind: 'end' });
     expect((steps.at(-1)?.at ?? 0) - onDay(0)).toBe(7 * DAY);
+  });
+
+  it('asks for the dose that was missed, else the next, and a test of both at its end', () => {
+    const log = new LogBuilder({ programme: label });
+    const bacteria = (at: number) =>
+      log.entry(at, {
+        kind: 'dose',
+        substance: 'bacteria',
+        amount: { by: 'mL', mL: 20 },
+        strength: null,
+        about: false,
+      });
+    const asked = (at: number) =>
+      programmeStanding(historyOf(log, at), at).map((s) => [s.kind, s.day]);
+    expect(asked(onDay(0))).toEqual([]);
+    bacteria(onDay(0));
+    expect(asked(onDay(0, 20))).toEqual([
+      ['bacteria', 2],
+      ['end', 7],
+    ]);
+    // The dose of day 2 was missed; on day 3 it is still the shortest way back.
+    expect(asked(onDay(3))[0]).toEqual(['bacteria', 2]);
+    bacteria(onDay(3));
+    expect(asked(onDay(3, 20))[0]).toEqual(['bacteria', 4]);
+    log.ammonia(onDay(7), 0);
+    log.nitrite(onDay(7), 0);
+    bacteria(onDay(7));
+    expect(asked(onDay(8))).toEqual([]);
   });
 
   it('refuses a label that makes no schedule', () => {
@@ -143,12 +234,42 @@ describe('the last steps', () => {
     const log = new LogBuilder();
     log.nitrate(onDay(20), 40);
     log.digital('alkalinityDrops', onDay(20), 6.5);
-    const { change, alkalinity } = endSteps(historyOf(log, onDay(20)), null);
-    expect(change?.share).toBeCloseTo(0.75, 2);
-    expect(change?.nitrateAfter).toBeCloseTo(2.26, 2);
+    const { changes, alkalinity } = endSteps(historyOf(log, onDay(20)), null, onDay(20));
+    expect(changes.toGoal.share).toBeCloseTo(0.75, 2);
+    expect(changes.toGoal.nitrateAfter).toBeCloseTo(2.26, 2);
+    // 75 L at 38 g/L.
+    expect(changes.toGoal.saltGrams).toBeCloseTo(2850, 0);
+    expect(changes.none).toMatchObject({ litres: 0, saltGrams: 0 });
+    expect(changes.none.nitrateAfter).toBeCloseTo((40 * 14.007) / 62.004, 2);
     expect(alkalinity?.days).toBe(2);
     // 2 dKH in 100 L at 0.03 g/L for each.
     expect(alkalinity?.grams).toBeCloseTo(6, 1);
+  });
+
+  it('name no nitrate where nobody measured it', () => {
+    const { nitrateNow, changes } = endSteps(historyOf(new LogBuilder(), onDay(3)), null, onDay(3));
+    expect(nitrateNow).toBeNull();
+    expect(changes.half).toMatchObject({ litres: 50, nitrateAfter: null });
+  });
+});
+
+describe('raising alkalinity', () => {
+  it('counts what was added since the test, and rests on no stale one', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 7);
+    const raise = (at: number) => alkalinityRaise(historyOf(log, at), at);
+    expect(raise(onDay(10))).toMatchObject({ now: expect.closeTo(7, 6), days: 2 });
+    log.entry(onDay(11), {
+      kind: 'dose',
+      substance: 'alkalinity',
+      amount: { by: 'grams', grams: 3 },
+      strength: null,
+      about: false,
+    });
+    expect(raise(onDay(11))).toMatchObject({ now: expect.closeTo(8, 6), days: 1 });
+    expect(raise(onDay(40))).toBeNull();
+    log.digital('alkalinityDrops', onDay(12), 8.6);
+    expect(raise(onDay(12))).toBeNull();
   });
 });
 

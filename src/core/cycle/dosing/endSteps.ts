@@ -1,58 +1,62 @@
 import { latestReading, type TankHistory } from '../../history/tankHistory';
-import { MEQ_PER_DKH } from '../../units/constants';
+import { toCanonical } from '../../parameters/convert';
 import type { Forecast } from '../forecast/types';
-import { ALKALINITY_GOAL, ALKALINITY_STEP } from '../forecast/whatIf';
 import { challengeDose } from '../problem/schoolFacts';
+import { alkalinityRaise, type AlkalinityRaise } from './alkalinityRaise';
+import { FEED_EVERY_DAYS } from './redose';
+
+/** Sizes of the last water change that keepers practise; the default comes down to the goal. */
+export const END_CHANGES = ['toGoal', 'all', 'half', 'none'] as const;
+export type EndChange = (typeof END_CHANGES)[number];
+
+/** One way to end a cycle, with its sums. */
+export interface ChangeSum {
+  litres: number;
+  share: number;
+  /** mg N/L; null where nobody measured and nothing foretells it. */
+  nitrateAfter: number | null;
+  /** Of salt for the new water at 35 ppt. */
+  saltGrams: number;
+}
 
 /** What is done between the end of the cycle and the first fish, with the sums for this tank. */
 export interface EndSteps {
-  change: { litres: number; share: number; nitrateNow: number; nitrateAfter: number } | null;
-  alkalinity: { now: number; goal: number; grams: number; days: number } | null;
+  /** mg N/L. */
+  nitrateNow: number | null;
+  changes: Record<EndChange, ChangeSum>;
+  alkalinity: AlkalinityRaise | null;
   /** mg N/L of ammonia every so many days until there are fish. */
   feed: { rise: number; everyDays: number };
 }
 
-/** Nitrate to come down to before the first fish, mg N/L: about 10 ppm as NO3. */
-const NITRATE_GOAL = 2.26;
-/** The least and the most worth changing at once, as a share. */
+/** Nitrate to come down to before the first fish: 10 ppm as NO3, in mg N/L. */
+const NITRATE_GOAL = toCanonical(10, 'nitrate NO3');
+/** The least worth changing at once, and all that a pump gets out, as shares. */
 const LEAST_CHANGE = 0.2;
-const MOST_CHANGE = 0.9;
-/** Grams of baking soda (NaHCO3, 84.01 g/eq) in a litre for 1 dKH. */
-const BICARBONATE = 0.03;
+const ALL = 0.95;
+/** Grams of a hydrated salt mix in a litre at 35 ppt. */
+const SALT_YIELD = 38;
 
-/** The sums of the last steps; nulls where nothing needs doing or nobody measured. */
-export function endSteps(history: TankHistory, forecast: Forecast | null): EndSteps {
+/** The sums of the last steps. */
+export function endSteps(history: TankHistory, forecast: Forecast | null, at: number): EndSteps {
   const { netLitres } = history;
-  const read = latestReading(history, 'nitrate')?.best;
   const band = forecast?.bands.nitrate;
-  const place = band && forecast ? band.at.findIndex((at) => at >= forecast.at) : -1;
-  const nitrateNow = read ?? band?.p50[place];
-  const alkalinity = latestReading(history, 'alkalinity');
-  const now = alkalinity ? alkalinity.best / MEQ_PER_DKH : null;
-  const share =
-    nitrateNow === undefined || nitrateNow <= NITRATE_GOAL
+  const place = band && forecast ? band.at.findIndex((moment) => moment >= forecast.at) : -1;
+  const nitrateNow = latestReading(history, 'nitrate')?.best ?? band?.p50[place] ?? null;
+  const toGoal =
+    nitrateNow === null || nitrateNow <= NITRATE_GOAL
       ? LEAST_CHANGE
-      : Math.min(MOST_CHANGE, Math.max(LEAST_CHANGE, 1 - NITRATE_GOAL / nitrateNow));
-  const rise = now === null ? 0 : ALKALINITY_GOAL - now;
+      : Math.min(ALL, Math.max(LEAST_CHANGE, 1 - NITRATE_GOAL / nitrateNow));
+  const sum = (share: number): ChangeSum => ({
+    litres: share * netLitres,
+    share,
+    nitrateAfter: nitrateNow === null ? null : nitrateNow * (1 - share),
+    saltGrams: share * netLitres * SALT_YIELD,
+  });
   return {
-    change:
-      nitrateNow === undefined
-        ? null
-        : {
-            litres: share * netLitres,
-            share,
-            nitrateNow,
-            nitrateAfter: nitrateNow * (1 - share),
-          },
-    alkalinity:
-      now === null || rise < 0.3
-        ? null
-        : {
-            now,
-            goal: ALKALINITY_GOAL,
-            grams: rise * BICARBONATE * netLitres,
-            days: Math.ceil(rise / ALKALINITY_STEP),
-          },
-    feed: { rise: challengeDose(history) / 2, everyDays: 2 },
+    nitrateNow,
+    changes: { toGoal: sum(toGoal), all: sum(ALL), half: sum(0.5), none: sum(0) },
+    alkalinity: alkalinityRaise(history, at),
+    feed: { rise: challengeDose(history) / 2, everyDays: FEED_EVERY_DAYS },
   };
 }

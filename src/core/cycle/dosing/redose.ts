@@ -3,8 +3,8 @@ import type { TankHistory } from '../../history/tankHistory';
 import { latestReading } from '../../history/tankHistory';
 import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
-import { formatPlain } from '../../units/format';
-import type { Forecast } from '../forecast/types';
+import { countOf } from '../../units/format';
+import type { DateRange, Forecast } from '../forecast/types';
 import { challengeDose } from '../problem/schoolFacts';
 import { isStale } from '../verdict/zero';
 import { MOST_AMMONIA } from './amount';
@@ -16,10 +16,12 @@ export interface RedoseAdvice {
   /** The most that may be added, mg N/L: up to 4 in the water. */
   most: number;
   because: string;
+  /** When it is likely time to dose, where that is not now and can be told. */
+  when: DateRange | null;
 }
 
-/** Days after which a fed colony has shrunk enough to be worth a meal. */
-const HUNGRY_DAYS = 4;
+/** Days after which an unfed colony has shrunk enough, by about a sixth, to be worth a meal. */
+export const FEED_EVERY_DAYS = 3;
 
 /** Nitrite up to here is nearly gone, mg N/L: a step above zero on most cards. */
 const LITTLE_NITRITE = 0.2;
@@ -32,15 +34,31 @@ function inTheWater(forecast: Forecast | null, parameter: 'ammonia' | 'nitrite',
   return band.p90[next] ?? null;
 }
 
+/** A moment that is certain, as a range. */
+function exactly(at: number): DateRange {
+  return { p10: at, p25: at, p50: at, p75: at, p90: at };
+}
+
+/** The later of two ranges, end by end. */
+function later(a: DateRange, b: DateRange): DateRange {
+  const end = (q: keyof DateRange) => {
+    const [x, y] = [a[q], b[q]];
+    return x === null || y === null ? null : Math.max(x, y);
+  };
+  return { p10: end('p10'), p25: end('p25'), p50: end('p50'), p75: end('p75'), p90: end('p90') };
+}
+
 /**
- * When to dose again: once both are clear, the usual 2 ppm; half of it while a hold is counted, which
- * keeps the colony fed; and nothing while ammonia or nitrite is still there. Never beyond 4 mg N/L.
+ * When to dose again, and how much: once both are clear, the usual 2 ppm; half of it while a hold is
+ * counted, which keeps the colony fed and is gone by the next test; and nothing while ammonia or
+ * nitrite is still there. Never beyond 4 mg N/L.
  */
 export function redoseAdvice(
   history: TankHistory,
   forecast: Forecast | null,
   at: number,
 ): RedoseAdvice {
+  const { tank } = history;
   const usual = challengeDose(history);
   const ammonia = latestReading(history, 'ammonia');
   const nitrite = latestReading(history, 'nitrite');
@@ -49,42 +67,63 @@ export function redoseAdvice(
     ammonia && !isStale(ammonia, at) ? ammonia.best : 0,
   );
   const most = Math.max(0, MOST_AMMONIA - there);
-  const none = (because: string): RedoseAdvice => ({ rise: 0, most, because });
+  const bothClear =
+    forecast?.fed && !forecast.misfit
+      ? later(forecast.milestones.ammoniaClears, forecast.milestones.nitriteClears)
+      : null;
+  const none = (because: string, when: DateRange | null = null): RedoseAdvice => ({
+    rise: 0,
+    most,
+    because,
+    when,
+  });
+  const dose = (rise: number, because: string): RedoseAdvice => ({
+    rise: Math.min(rise, most),
+    most,
+    because,
+    when: null,
+  });
   const last = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
-  if (history.tank.fishInSince) {
+  if (tank.fishInSince) {
     return none('There are fish in it. They are the source now; dose no ammonia.');
   }
   if (!last && !forecast?.fed) {
-    return {
-      rise: Math.min(usual, most),
-      most,
-      because: 'Nothing has been dosed yet. Start with 2 ppm, then test an hour later.',
-    };
+    return dose(usual, 'Nothing has been dosed yet. Start with 2 ppm, then test an hour later.');
   }
   if (ammonia && !isStale(ammonia, at) && ammonia.zero === false) {
-    return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`);
+    return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`, bothClear);
   }
   if (nitrite && !isStale(nitrite, at) && nitrite.zero === false) {
     return nitrite.best > LITTLE_NITRITE
-      ? none(`Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`)
-      : {
-          rise: Math.min(usual / 2, most),
-          most,
-          because: `Nitrite reads ${readingWords(nitrite)} and is nearly gone. Half a dose keeps both sides fed.`,
-        };
+      ? none(
+          `Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`,
+          bothClear,
+        )
+      : dose(
+          usual / 2,
+          `Nitrite reads ${readingWords(nitrite)} and is nearly gone. Half a dose keeps both sides fed.`,
+        );
   }
   const blind = [ammonia, nitrite].some((r) => !r || isStale(r, at));
-  if (blind) return none('Test ammonia and nitrite first: without them nobody can tell.');
+  if (blind) {
+    return none('Test ammonia and nitrite first: without them nobody can tell.', bothClear);
+  }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
-  if (days < HUNGRY_DAYS && history.tank.school.school !== 'challenge') {
+  const challenged = tank.school.school === 'challenge';
+  if (last && days < FEED_EVERY_DAYS && !challenged) {
     return none(
-      `Both are clear, and the last dose was ${formatPlain(Math.max(1, days), 0)} days ago. It can wait.`,
+      `Both are clear, and the last dose was ${countOf(Math.max(1, Math.round(days)), 'day')} ago. It can wait.`,
+      exactly(last.at + FEED_EVERY_DAYS * DAY_MS),
     );
   }
-  return {
-    rise: Math.min(usual, most),
-    most,
-    because:
-      'Both are clear. Two ppm keeps the colony fed until the first fish, and shows what it can do.',
-  };
+  const holding = tank.school.school === 'bothZeroHeld';
+  return holding
+    ? dose(
+        usual / 2,
+        'Both are clear. Half a dose keeps the colony fed while the days are counted; test a day later at the soonest.',
+      )
+    : dose(
+        usual,
+        'Both are clear. Two ppm keeps the colony fed until the first fish, and shows what it can do.',
+      );
 }

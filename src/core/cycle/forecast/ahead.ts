@@ -13,7 +13,24 @@ export const CLEAR = 0.1;
 /** Steps a day ahead: three hours move a date by a tenth of a day at most, and cost a third. */
 const AHEAD_STEPS = STEPS_PER_DAY / 3;
 
-const NO_EVENTS = packEvents([]);
+/** Parts of a day in which what fish make goes in: they make it all day. */
+const FISH_PARTS = 4;
+/** dKH that comes with each mg N that an animal gives off. */
+const ALKALINE = 0.2;
+
+/**
+ * What goes on by itself in a tank: fish that are in it. With nothing else done there is nothing
+ * else.
+ */
+export function standingEvents(problem: CycleProblem, member: Member, days: number): CycleEvent[] {
+  if (problem.fish === 0) return [];
+  const each = (problem.fish * member.fish) / FISH_PARTS;
+  return Array.from({ length: days * FISH_PARTS }, (_, part) => ({
+    step: (part * AHEAD_STEPS) / FISH_PARTS,
+    ammonia: each,
+    alkalinity: ALKALINE * each,
+  }));
+}
 
 /** The tanks of an ensemble run ahead; one row to a member, `perDay` points a day. */
 export interface Ahead {
@@ -105,7 +122,10 @@ export function runAhead(ensemble: Ensemble, options: AheadOptions = {}): Ahead 
   const share = environment.freeShare[0] ?? 0;
   const from = nowDay(problem);
   members.forEach((member, row) => {
-    const events = options.events ? packEvents(options.events(member)) : NO_EVENTS;
+    const events = packEvents([
+      ...standingEvents(problem, member, days),
+      ...(options.events?.(member) ?? []),
+    ]);
     runCycle(member.parameters, environment, events, member.now, course);
     for (let point = 0; point < points; point += 1) {
       const step = point * every;
@@ -114,7 +134,7 @@ export function runAhead(ensemble: Ensemble, options: AheadOptions = {}): Ahead 
       ahead.nitrite[at] = course.nitrite[step] as number;
       ahead.nitrate[at] = course.nitrate[step] as number;
       ahead.alkalinity[at] = course.alkalinity[step] as number;
-      ahead.free[at] = (course.ammonia[step] as number) * share;
+      ahead.free[at] = (course.ammonia[step] as number) * Math.min(1, share * member.free);
     }
     const length = environment.steps + 1;
     const a = clearStep(course.ammonia, length);

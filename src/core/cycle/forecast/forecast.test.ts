@@ -5,6 +5,7 @@ import { logOf, type Life } from '../../../testing/heldOut/keeper';
 import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
 import type { Tank } from '../../records/schema/tank';
 import { cycleProblem } from '../problem/problem';
+import { chanceReadyBy, chanceWords } from './chance';
 import { forecastOf } from './forecast';
 import type { CauseId, Forecast } from './types';
 
@@ -239,6 +240,58 @@ describe('the next test', () => {
     const log = logOf(plainLife(middlingReef('bottle'), TWO), 9);
     const problem = cycleProblem(tankHistory(log.log(), log.tankId, day(9)), day(9));
     expect(forecastOf(problem, { ...SMALL, usableKits: new Set() }).nextTest).toBeNull();
+  });
+});
+
+describe('fish in', () => {
+  it('keep the water fed in the forecast, and free ammonia is held wider without a pH', () => {
+    const build = (ph: boolean) => {
+      const log = new LogBuilder({ fishInSince: '2026-03-03' });
+      if (ph) log.digital('phPen', day(1.2), 8);
+      log.ammonia(day(3), 0.25);
+      log.ammonia(day(4), 0.5);
+      return forecastLog(log, 5);
+    };
+    const forecast = build(false);
+    const later = (f: Forecast, days: number) => {
+      const at = f.bands.free.at.findIndex((ms) => dayOf(ms) >= 5 + days);
+      return { low: f.bands.free.p10[at] ?? 0, high: f.bands.free.p90[at] ?? 0 };
+    };
+    expect(forecast.fed).toBe(true);
+    // Without fish there would be next to nothing left in fifty days.
+    expect(later(forecast, 50).high).toBeGreaterThan(0);
+    expect(forecast.bands.ammonia.p50.at(-1)).toBeGreaterThan(0.003);
+    const blind = later(forecast, 1);
+    const seen = later(build(true), 1);
+    expect(blind.high / blind.low).toBeGreaterThan(seen.high / seen.low);
+    expect(forecast.doseStrength).toBeNull();
+  });
+});
+
+describe('the chance of being ready by a day', () => {
+  const readyBy = Array.from({ length: 19 }, (_, i) => (i < 18 ? (i + 1) * 100 : null));
+
+  it('runs straight between its dates and never says that it is certain', () => {
+    expect(chanceReadyBy({ readyBy }, 50)).toBe(0);
+    expect(chanceReadyBy({ readyBy }, 100)).toBeCloseTo(0.05, 9);
+    expect(chanceReadyBy({ readyBy }, 250)).toBeCloseTo(0.125, 9);
+    expect(chanceReadyBy({ readyBy }, 9e9)).toBeCloseTo(0.9, 9);
+    expect([0, 0.06, 0.42, 0.94, 1].map(chanceWords)).toEqual([
+      'less than 1 in 20',
+      'about 1 in 10',
+      'about 4 in 10',
+      'about 9 in 10',
+      'more than 9 in 10',
+    ]);
+  });
+
+  it('rises with the day, in a forecast', () => {
+    const forecast = forecastAt(plainLife(middlingReef('bottle'), TWO), 9);
+    const chances = [10, 15, 20, 25, 40, 80].map((d) => chanceReadyBy(forecast, day(d)));
+    expect([...chances].sort((a, b) => a - b)).toEqual(chances);
+    expect(chances.at(-1)).toBeGreaterThan(0.8);
+    expect(forecast.doseStrength?.p10).toBeLessThan(1);
+    expect(forecast.doseStrength?.p90).toBeGreaterThan(1);
   });
 });
 

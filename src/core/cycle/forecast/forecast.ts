@@ -93,7 +93,9 @@ function bandsOf(ensemble: Ensemble, ahead: Ahead): Forecast['bands'] {
       past,
       ahead,
       members.length,
-      (row, point) => (past.ammonia[row * past.points + point] as number) * (shares[point] ?? 0),
+      (row, point) =>
+        (past.ammonia[row * past.points + point] as number) *
+        Math.min(1, (shares[point] ?? 0) * (members[row]?.free ?? 1)),
       (row, point) => ahead.free[row * ahead.points + point] as number,
     ),
   };
@@ -194,6 +196,9 @@ export function forecastOf(problem: CycleProblem, options: ForecastOptions): For
       parameter: kit.parameter,
       bias: valueRange(ensemble.members.map((m) => m.bias[index] as number)),
     })),
+    doseStrength: problem.additions.some((a) => a.source === 'doses')
+      ? valueRange(ensemble.members.map((m) => m.strength))
+      : null,
     hypotheses: ensemble.fits.map((f) => ({
       id: f.hypothesis.id,
       probability: rounded(f.probability, 3),

@@ -10,6 +10,7 @@ import {
   HORIZON_DAYS,
   nowDay,
   runStretch,
+  standingEvents,
   stretchFor,
   type Ahead,
   type Stretch,
@@ -27,6 +28,8 @@ export interface Readiness {
 const MOST_CHALLENGES = 8;
 /** Hours between both being clear and the next dose: the test that shows it, and the morning after. */
 const PAUSE_DAYS = 0.5;
+/** Longest that a dose of a challenge is followed, days. */
+const SPELL_DAYS = 45;
 /** Days between two nitrate readings that show it has levelled. */
 const LEVEL_DAYS = 5;
 /** Days from light on to each stage of the algae succession: median and sd of the log; judgement. */
@@ -51,7 +54,12 @@ function challengeDays(
   const now = nowDay(problem);
   let day = Math.max(clearDay, now) + PAUSE_DAYS;
   if (!(day < now + HORIZON_DAYS)) return { ready: Infinity, doses };
-  runStretch(stretches.wait, member, member.now, packEvents([]));
+  runStretch(
+    stretches.wait,
+    member,
+    member.now,
+    packEvents(standingEvents(problem, member, HORIZON_DAYS)),
+  );
   const waitSteps = Math.min(
     stretches.wait.environment.steps,
     Math.ceil((day - now) * AHEAD_STEPS),
@@ -59,6 +67,7 @@ function challengeDays(
   let state = stateAt(stretches.wait.course, waitSteps);
   // What the acid of each dose takes, a keeper puts back: the school asks for alkalinity as well.
   const dose = packEvents([
+    ...standingEvents(problem, member, SPELL_DAYS),
     {
       step: 0,
       ammonia: facts.challengeDose * member.strength,
@@ -113,7 +122,7 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
   const doses: number[][] = members.map(() => []);
   const stretches =
     school.school === 'challenge'
-      ? { wait: stretchFor(problem, HORIZON_DAYS), spell: stretchFor(problem, 45) }
+      ? { wait: stretchFor(problem, HORIZON_DAYS), spell: stretchFor(problem, SPELL_DAYS) }
       : null;
   members.forEach((member, row) => {
     const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);

@@ -134,6 +134,8 @@ export interface Forecast {
   misfit: boolean;
   whatIfs: WhatIf[];
   kits: KitBias[];
+  /** What the ammonia doses were against their label and the net water; null without one. */
+  doseStrength: ValueRange | null;
   hypotheses: { id: HypothesisId; probability: number }[];
   remarks: string[];
   readings: number;

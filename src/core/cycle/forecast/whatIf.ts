@@ -1,6 +1,7 @@
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { SEEDS } from '../kinetics/parameters';
 import type { CycleEvent } from '../kinetics/events';
+import { ALKALINITY_GOAL, ALKALINITY_STEP } from '../dosing/alkalinityRaise';
 import { subset, type Ensemble, type Member } from '../inference/ensemble';
 import { conditionsAt } from '../problem/conditions';
 import { AHEAD_STEPS, nowDay, runAhead, type AheadOptions } from './ahead';
@@ -8,9 +9,6 @@ import { dateRange, rounded } from './dates';
 import { readiness } from './ready';
 import type { WhatIf, WhatIfId } from './types';
 
-/** Alkalinity worth raising to, dKH, and the most it may rise in a day. */
-export const ALKALINITY_GOAL = 8.5;
-export const ALKALINITY_STEP = 1.4;
 /** Alkalinity from which raising it changes little. */
 const ALKALINITY_ENOUGH = 7.8;
 /** Members played: enough for a median. */

@@ -42,9 +42,21 @@ export interface Layout {
   /** Bias of each kit, and its reading at true zero in half steps. */
   bias: number;
   offset: number;
+  /** Factor on the share of ammonia that is free, for want of knowing pH. */
+  free: number;
+  /** What the fish make against what is taken for them; −1 without fish. */
+  fish: number;
   /** Where a hypothesis puts its own. */
   extra: number;
 }
+
+/**
+ * Spread of the free share, sd of the log: 0.15 of pH where nobody measured, and where somebody did
+ * 0.09 for the meter and the day's swing. Near pH 8 the share moves by 2.2 for each unit of pH.
+ */
+const FREE_SD = { unmeasured: 0.33, measured: 0.2 };
+/** What fish make is known by their number and hunger alone, sd of the log. */
+const FISH_SD = 0.6;
 
 /** How far a kit's readings as a whole lie off, sd of the log. */
 export const KIT_BIAS_SD = 0.18;
@@ -93,6 +105,12 @@ export function layoutOf(problem: CycleProblem): Layout {
     mediaA = add('mediaA', 1, 1.2);
     mediaB = add('mediaB', 1, 1.4, { index: mediaA, correlation: 0.5 });
   }
+  const free = add(
+    'free',
+    1,
+    problem.conditions.ph.length > 0 ? FREE_SD.measured : FREE_SD.unmeasured,
+  );
+  const fish = has('fish') ? add('fish', 1, FISH_SD) : -1;
   const own = Int32Array.from(additions, (a, i) => (a.ownSd > 0 ? add(`own${i}`, 1, a.ownSd) : -1));
   const bias = coordinates.length;
   for (const kit of kits) add(`bias/${kit.id}`, 1, KIT_BIAS_SD);
@@ -125,6 +143,8 @@ export function layoutOf(problem: CycleProblem): Layout {
     own,
     bias,
     offset,
+    free,
+    fish,
     extra: coordinates.length,
   };
 }

@@ -17,6 +17,9 @@ export interface Member {
   offset: Float64Array;
   /** Strength of the keeper's doses against their label. */
   strength: number;
+  /** Factor on the share of ammonia that is free, and on what fish make. */
+  free: number;
+  fish: number;
   /** Where its particle stands in its hypothesis's sample. */
   particle: number;
 }
@@ -188,6 +191,8 @@ function gather(
         bias: model.bias.slice(),
         offset: model.offset.slice(),
         strength: model.strength,
+        free: model.freeFactor,
+        fish: model.fish,
         particle,
       });
     }

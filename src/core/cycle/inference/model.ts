@@ -28,6 +28,9 @@ export class CycleModel {
   readonly offset: Float64Array;
   /** Strength of the keeper's doses against their label. */
   strength = 1;
+  /** Its share of free ammonia against that of the pH on record, and what its fish make. */
+  freeFactor = 1;
+  fish = 1;
   private readonly values: Float64Array;
   private readonly base: PackedEvents;
   private readonly events: PackedEvents;
@@ -103,7 +106,10 @@ export class CycleModel {
     p.growthB = at(l.growthB);
     p.halfA = at(l.halfA);
     p.halfB = at(l.halfB);
-    p.inhibition = at(l.inhibition);
+    this.freeFactor = at(l.free);
+    this.fish = l.fish < 0 ? 1 : at(l.fish);
+    // More of the ammonia free is the same to the colony as being harmed by less of it.
+    p.inhibition = at(l.inhibition) / this.freeFactor;
     p.decay = at(l.decay);
     p.mineralisation = at(l.mineralisation);
     p.denitrification = at(l.denitrification);
@@ -187,6 +193,7 @@ export class CycleModel {
       let survival = base.survival[from] as number;
       if (source === 'doses') nitrogen = strength * ownFactor;
       else if (source === 'organics') nitrogen = value(l.organics);
+      else if (source === 'fish') nitrogen = value(l.fish);
       else if (source === 'bottle') {
         seedA = value(l.bottleA) * alive;
         seedB = value(l.bottleB) * alive;

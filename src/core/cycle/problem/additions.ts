@@ -2,10 +2,12 @@ import { isAmmoniaSource } from '../../history/dose';
 import type { Dose, TankHistory, WaterChange } from '../../history/tankHistory';
 import { toCanonical } from '../../parameters/convert';
 import type { Agent } from '../../records/schema/entry';
-import { DAY_MS } from '../../time/zone';
+import { DAY_MS, dayStart } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
+import { FOODS_AS_FED } from './foods';
 import { organicsEffect } from './organics';
+import { BICARBONATE } from '../dosing/alkalinityRaise';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import type { Addition } from './types';
 
@@ -19,8 +21,6 @@ const GUESSED_SD = 0.6;
 const GUESSED_RISE = 1.6;
 /** dKH that household ammonia brings with each mg N; ammonium chloride brings none. */
 const ALKALINE = 0.2;
-/** Grams of baking soda in a litre that raise alkalinity by 1 dKH. */
-const BICARBONATE = 0.03;
 
 /** Share of the colony that a treatment is taken to leave: judgement, with a wide spread. */
 const SURVIVAL: Record<Agent, number> = {
@@ -72,6 +72,55 @@ export function changeAddition({ entry, fraction }: WaterChange): Undated {
       ? { newAlkalinity: toCanonical(alkalinity.value, alkalinity.unit) / MEQ_PER_DKH }
       : {}),
   };
+}
+
+/** What a small pair makes of a light feeding, mg N a day: 0.2 g of pellets, 45 % protein, × 0.12. */
+const PAIR_N = 11;
+/** Parts of a day in which what fish make goes in: they make it all day. */
+const FISH_PARTS = 4;
+
+/** Since when fish go on making ammonia in a tank that cycles, ms; null without any. */
+function fishSince({ tank }: TankHistory): number | null {
+  if (tank.fishInSince === undefined || tank.runningSince !== null) return null;
+  return dayStart(tank.fishInSince, tank.zone);
+}
+
+/**
+ * What fish in a cycling tank make, mg N/L a day: of what was logged as food since they went in, by
+ * the day, or where none was logged of what a small pair is fed. 0 without fish.
+ */
+export function fishNitrogen(history: TankHistory, at: number): number {
+  const since = fishSince(history);
+  if (since === null || since > at) return 0;
+  const fed = history.organics.reduce((sum, { at: when, entry }) => {
+    if (when < since || entry.action.what !== 'food') return sum;
+    return sum + entry.action.grams * FOODS_AS_FED[entry.action.food].nitrogen;
+  }, 0);
+  const days = Math.max(1, (at - since) / DAY_MS);
+  return (fed > 0 ? fed / days : PAIR_N) / history.netLitres;
+}
+
+/** What fish in a cycling tank made so far; food that was logged already stands for itself. */
+export function fishAdditions(
+  history: TankHistory,
+  from: number,
+  at: number,
+): { at: number; addition: Undated }[] {
+  const since = fishSince(history);
+  if (since === null) return [];
+  const fed = history.organics.some(
+    ({ at: when, entry }) => when >= since && entry.action.what === 'food',
+  );
+  if (fed) return [];
+  const each = PAIR_N / history.netLitres / FISH_PARTS;
+  const list: { at: number; addition: Undated }[] = [];
+  for (let when = Math.max(since, from); when <= at; when += DAY_MS / FISH_PARTS) {
+    list.push({
+      at: when,
+      addition: { source: 'fish', ownSd: 0, ammonia: each, alkalinity: ALKALINE * each },
+    });
+  }
+  return list;
 }
 
 /** Every other dated addition of a tank, with its moment. */

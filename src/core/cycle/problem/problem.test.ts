@@ -125,6 +125,41 @@ describe('entries as inputs of the cycle', () => {
   });
 });
 
+describe('fish in a tank that cycles', () => {
+  const fishIn = { fishInSince: '2026-03-04' };
+
+  it('go on making what a small pair is fed, from the day they went in', () => {
+    const problem = problemOf(() => undefined, 12, fishIn);
+    const fish = problem.additions.filter((a) => a.source === 'fish');
+    const total = fish.reduce((sum, a) => sum + (a.ammonia ?? 0), 0);
+    // Ten days of 11 mg N in 100 L, and the first addition of the eleventh.
+    expect(total).toBeCloseTo(10 * 0.11, 1);
+    expect(problem.fish).toBeCloseTo(0.11, 6);
+    expect(problem.fed).toBe(true);
+    expect(fish[0]?.alkalinity).toBeCloseTo(0.2 * (fish[0]?.ammonia ?? 0), 9);
+  });
+
+  it('make of it what was logged as food, once anything was', () => {
+    const problem = problemOf(
+      (log) =>
+        log.entry(day(3), {
+          kind: 'organics',
+          action: { what: 'food', food: 'pellets', grams: 1 },
+        }),
+      12,
+      fishIn,
+    );
+    expect(problem.additions.some((a) => a.source === 'fish')).toBe(false);
+    // 72 mg N in ten days and 100 L.
+    expect(problem.fish).toBeCloseTo(0.072, 6);
+  });
+
+  it('are left out of a tank that was recorded as running', () => {
+    const problem = problemOf(() => undefined, 12, { ...fishIn, runningSince: '2026-03-10' });
+    expect(problem.fish).toBe(0);
+  });
+});
+
 describe('readings as observations', () => {
   it('see a dose made before them in the same two hours, and not one made after', () => {
     const order = new StepOrder(FILLED, 12);

@@ -3,7 +3,14 @@ import { countedReadings } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { DAY_MS, dayStart, daysBetween } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
-import { changeAddition, doseAddition, otherAdditions, type Undated } from './additions';
+import {
+  changeAddition,
+  fishAdditions,
+  fishNitrogen,
+  doseAddition,
+  otherAdditions,
+  type Undated,
+} from './additions';
 import { conditionKnots, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
 import { schoolFacts } from './schoolFacts';
@@ -38,6 +45,7 @@ function datedThings(history: TankHistory, origin: number, at: number): Dated[] 
   for (const dose of history.doses) event(dose.at, doseAddition(dose, history));
   for (const change of history.waterChanges) event(change.at, changeAddition(change));
   for (const other of otherAdditions(history)) event(other.at, other.addition);
+  for (const fish of fishAdditions(history, origin, at)) event(fish.at, fish.addition);
   for (const reading of countedReadings(history, 'alkalinity')) {
     event(reading.at, {
       source: 'exact',
@@ -137,6 +145,7 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
   );
   const firstAlkalinity = additions.find((a) => a.alkalinityIs !== undefined)?.alkalinityIs;
   const { tank, netLitres } = history;
+  const fish = fishNitrogen(history, at);
   return {
     tankId: history.tankId,
     zone: tank.zone,
@@ -157,7 +166,9 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     school: tank.school,
     facts: schoolFacts(history, at),
     remarks: remarksOf(history, at, windowed),
+    fish,
     fed:
+      fish > 0 ||
       additions.some((a) => (a.ammonia ?? 0) > 0 || (a.organic ?? 0) > 0) ||
       tank.rock === 'organicDryRock' ||
       observations.some((o) => o.parameter !== 'nitrate' && o.low > 0),

@@ -1,14 +1,26 @@
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { addDaysIn } from '../../time/zone';
-import { linearToCanonical, type LinearUnit } from '../../units/units';
+import { withUnit } from '../../parameters/convert';
+import { formatPlain } from '../../units/format';
+import { linearFromCanonical, linearToCanonical, type LinearUnit } from '../../units/units';
 import { stagesSeen, successionOf } from '../succession';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
 import type { SchoolFacts } from './types';
 
-/** 2 ppm on the basis of the keeper's own ammonia kit, or as NH4 without one, mg N/L. */
+/** The basis of the keeper's own ammonia kit, or NH4 without one. */
+function ammoniaUnit(history: TankHistory): LinearUnit {
+  return (countedReadings(history, 'ammonia').at(-1)?.unit ?? 'ammonia NH4') as LinearUnit;
+}
+
+/** 2 ppm on the basis of the keeper's own ammonia kit, mg N/L. */
 export function challengeDose(history: TankHistory): number {
-  const unit = countedReadings(history, 'ammonia').at(-1)?.unit ?? 'ammonia NH4';
-  return linearToCanonical(2, unit as LinearUnit);
+  return linearToCanonical(2, ammoniaUnit(history));
+}
+
+/** A rise of ammonia (mg N/L) as the keeper's own kit would show it: "2 ppm NH4". */
+export function riseWords(history: TankHistory, rise: number): string {
+  const unit = ammoniaUnit(history);
+  return withUnit(formatPlain(linearFromCanonical(rise, unit), 1), unit);
 }
 
 /** What a tank's log shows of its school, as the forecast needs it. */

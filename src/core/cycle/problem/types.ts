@@ -19,7 +19,7 @@ export interface Knot {
  * What makes an addition uncertain; additions that share a source share its error, because it is
  * the same bottle or the same hand.
  */
-export type Uncertain = 'exact' | 'doses' | 'bottle' | 'media' | 'organics' | 'kill';
+export type Uncertain = 'exact' | 'doses' | 'bottle' | 'media' | 'organics' | 'fish' | 'kill';
 
 /** Something done to the tank, at a step of the run. Amounts are medians. */
 export interface Addition {
@@ -129,6 +129,8 @@ export interface CycleProblem {
   facts: SchoolFacts;
   /** Oddities of the log that the forecast had to step around, in words. */
   remarks: string[];
-  /** Whether any ammonia is on record: from a dose, food, a prawn, or organics on the rock. */
+  /** What fish in the tank go on making, mg N/L a day; 0 without any. */
+  fish: number;
+  /** Whether any ammonia is on record: a dose, food, a prawn, fish, or organics on the rock. */
   fed: boolean;
 }

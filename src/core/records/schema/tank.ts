@@ -98,6 +98,18 @@ export const methodSchema = z.strictObject({
 });
 export type Method = z.infer<typeof methodSchema>;
 
+/** A bottle's own programme, as its label has it. */
+export const programmeSchema = z.strictObject({
+  /** mL for each 100 L of water on the first day, and on the later ones. */
+  firstMl: positive,
+  laterMl: nonNegative,
+  /** Days between the later doses. */
+  every: z.int().min(1).max(30),
+  /** Length of the programme, days. */
+  days: z.int().min(1).max(90),
+});
+export type Programme = z.infer<typeof programmeSchema>;
+
 export const tankSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(TANK_KINDS),
@@ -116,6 +128,8 @@ export const tankSchema = z.strictObject({
   /** The day the heater was last held against a thermometer. */
   heaterVerifiedOn: daySchema.nullable(),
   method: methodSchema.optional(),
+  /** The bottle's programme that is followed, counted from the first bacteria. */
+  programme: programmeSchema.optional(),
   /** The day fish went in before the cycle was done, its cautions accepted. */
   fishInSince: daySchema.optional(),
 });
