@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { headsOfType, mergeRevisions, EMPTY_LOG, readLogFile, tankHistory } from '../src/core';
 import { cycleProblem, forecastOf } from '../src/core/cycle/forecast';
-import { expect, goTo, isWide, openDemo, saved, test } from './support';
+import { expect, goTo, openDemo, saved, test } from './support';
 
 const NOON = '2026-11-24T12:00:00.000Z';
 
@@ -20,7 +20,7 @@ test('the forecast is drawn, opens to its working, and asks for a test', async (
   await goTo(page, 'Today');
   await expect(page.getByText('The test that tells most about the date')).toBeVisible();
   await page.getByRole('button', { name: 'All milestones' }).click();
-  await expect(page.getByRole('table', { name: 'Milestones' })).toContainText('Ready by school');
+  await expect(page.getByRole('table', { name: 'Milestones' })).toContainText('Cycle done');
 });
 
 test('the browser and the command give the same forecast for the same file and seed', async ({
@@ -144,7 +144,12 @@ test('a challenge runs by the log and survives a reload', async ({ page }) => {
   await page.getByLabel('How much').fill('2');
   await page.getByRole('button', { name: 'Save the dose' }).click();
   await saved(page, 'Saved the dose');
-  await page.goto('/cycle/challenge');
+  await page.goto('/cycle');
+  await page.getByRole('button', { name: /^School:/ }).click();
+  await page.getByRole('radio', { name: /^Challenge dose/ }).click();
+  await page.getByRole('button', { name: 'Judge it this way' }).click();
+  await goTo(page, 'Today');
+  await page.getByRole('button', { name: /^Test ammonia and nitrite for the challenge/ }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Let it work.');
   await page.reload();
   await expect(page.getByText('Test both in')).toBeVisible();
@@ -195,11 +200,66 @@ test('a programme and the last steps are dated and summed for the tank', async (
   await openDemo(page);
   await page.goto('/cycle/programme');
   await page.getByLabel('First day, for 100 L').fill('50');
+  await page.getByLabel('Later, for 100 L').fill('ten');
+  await expect(page.getByText('"ten" is not a number.')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Keep this programme' })).toBeDisabled();
   await page.getByLabel('Later, for 100 L').fill('10');
+  await page.getByLabel('For', { exact: true }).fill('30');
   await expect(page.getByText('104 mL of bacteria')).toBeVisible();
   await expect(page.getByText('The programme ends: test both')).toBeVisible();
+  await page.getByRole('button', { name: 'Keep this programme' }).click();
+  await saved(page, 'Kept the programme');
+  await goTo(page, 'Today');
+  await page.getByRole('button', { name: /^20.8 mL of bacteria/ }).click();
+  await expect(page).toHaveURL(/\/log\/dose/);
   await page.goto('/cycle/end');
   await expect(page.getByText(/1\. Change \d+ L of water/)).toBeVisible();
   await expect(page.getByText(/g of baking soda/)).toBeVisible();
-  expect(isWide(page)).toBe((page.viewportSize()?.width ?? 0) >= 900);
+  await page.getByRole('radio', { name: 'None' }).click();
+  await expect(page.getByText('1. Change no water')).toBeVisible();
+});
+
+test('what another screen decided survives a change of the tank’s record', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/cycle/programme');
+  await page.getByLabel('First day, for 100 L').fill('50');
+  await page.getByLabel('Later, for 100 L').fill('10');
+  await page.getByRole('button', { name: 'Keep this programme' }).click();
+  await saved(page, 'Kept the programme');
+  await goTo(page, 'Tanks');
+  await page
+    .getByRole('button', { name: /Kittiwake/ })
+    .last()
+    .click();
+  await page.getByLabel('Name').fill('Kittiwake the second');
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await saved(page, 'Changed the tank');
+  await goTo(page, 'Cycle');
+  await expect(
+    page.getByRole('button', { name: /^Method: dry rock, bottle, ammonium/ }),
+  ).toBeVisible();
+  await page.goto('/cycle/programme');
+  await expect(page.getByText('The programme is due on Today.')).toBeVisible();
+});
+
+test('the chance of being ready by a day can be asked', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  await page.getByRole('button', { name: /^Ready by your school:/ }).click();
+  const sheet = page.getByRole('dialog');
+  await expect(sheet.getByText(/^By \w+ \d+ \w+ \d+: .*in (10|20)\.$/)).toBeVisible();
+  await sheet.getByLabel('Ready by the evening of', { exact: true }).fill('2020-01-01');
+  await expect(sheet.getByText('That day has gone by.')).toBeVisible();
+  await sheet.getByLabel('Ready by the evening of', { exact: true }).fill('2099-01');
+  await expect(sheet.getByText(/Write a day/)).toBeVisible();
+});
+
+test('a prawn is weighed and logged as what it is', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/cycle/dose');
+  await page.getByRole('radio', { name: 'Prawn' }).click();
+  await page.getByRole('button', { name: /^Log [\d.]+ g$/ }).click();
+  await saved(page, 'Saved the dose');
+  await page.goto('/');
+  await expect(page.getByText(/Prawn in/).first()).toBeVisible();
 });

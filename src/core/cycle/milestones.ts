@@ -108,7 +108,7 @@ export type MilestoneForecast = Pick<Forecast, 'milestones' | 'scheduledDoses' |
 const AHEAD_LABELS = {
   ammoniaClears: 'Ammonia clear',
   nitriteClears: 'Nitrite clear',
-  ready: 'Ready by school',
+  ready: 'Cycle done',
 } as const;
 
 /**

@@ -5,12 +5,13 @@ import Check from 'lucide-react-native/icons/check';
 import Circle from 'lucide-react-native/icons/circle';
 import Dashed from 'lucide-react-native/icons/circle-dashed';
 import { schoolOf } from '@/core/cycle/verdict/schools';
-import type { Criterion, CriterionState, Verdict } from '@/core/cycle/verdict/types';
+import type { Criterion, CriterionId, CriterionState, Verdict } from '@/core/cycle/verdict/types';
 import { headOf, isType } from '@/core/records/log';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { typedWords } from '@/core/history/reading';
 import { momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
+import { capitalise, listWords } from '@/core/units/format';
 import { selectLog, selectNow, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
 import { Button } from '@/ui/Press';
@@ -46,47 +47,115 @@ function StateMark({ criterion }: { criterion: Criterion }) {
   return <Circle size={20} color={color.ink} strokeWidth={2.2} />;
 }
 
-/** Every criterion of the school with its state; a tap shows what it rests on. */
-export function CriterionList({ verdict }: { verdict: Verdict }) {
+/** What only has to be in order; while it is, one row stands for all of it. */
+const IN_ORDER: readonly CriterionId[] = [
+  'dosesAccounted',
+  'alkalinity',
+  'salinity',
+  'temperature',
+];
+const IN_ORDER_WORDS: Partial<Record<CriterionId, string>> = {
+  dosesAccounted: 'doses',
+  alkalinity: 'alkalinity',
+  salinity: 'salinity',
+  temperature: 'temperature',
+};
+
+function CriterionRow({ criterion, onOpen }: { criterion: Criterion; onOpen: () => void }) {
+  return (
+    <Pressable
+      role="button"
+      aria-label={`${criterion.title}: ${STATE_WORD[criterion.state]}. ${criterion.because}`}
+      onPress={onOpen}
+      style={styles.row}
+    >
+      <View style={styles.mark}>
+        <StateMark criterion={criterion} />
+      </View>
+      <View style={{ flex: 1 }}>
+        <Words as="strong">{criterion.title}</Words>
+        <Words as="soft">
+          {criterion.state === 'cannot tell'
+            ? `Cannot tell. ${criterion.because}`
+            : criterion.because}
+        </Words>
+      </View>
+    </Pressable>
+  );
+}
+
+/** Rows of criteria, of which a tap shows what each rests on. */
+function CriterionRows({
+  criteria,
+  verdict,
+}: {
+  criteria: readonly Criterion[];
+  verdict: Verdict;
+}) {
   const [opened, setOpened] = useState<Criterion | null>(null);
-  const rows = (role: Criterion['role']) =>
-    verdict.criteria
-      .filter((criterion) => criterion.role === role)
-      .map((criterion) => (
-        <Pressable
+  return (
+    <>
+      {criteria.map((criterion) => (
+        <CriterionRow
           key={criterion.id}
+          criterion={criterion}
+          onOpen={() => setOpened(criterion)}
+        />
+      ))}
+      {opened ? (
+        <CriterionSheet criterion={opened} verdict={verdict} onClose={() => setOpened(null)} />
+      ) : null}
+    </>
+  );
+}
+
+/** What decides that the cycle is done, with its state; what is merely in order shares a row. */
+export function CriterionList({ verdict }: { verdict: Verdict }) {
+  const [unfolded, setUnfolded] = useState(false);
+  const decides = verdict.criteria.filter((c) => c.role === 'cycle');
+  const inOrder = decides.filter((c) => IN_ORDER.includes(c.id) && c.state === 'met');
+  const folded = inOrder.length > 1 && !unfolded;
+  return (
+    <View>
+      <CriterionRows
+        criteria={folded ? decides.filter((c) => !inOrder.includes(c)) : decides}
+        verdict={verdict}
+      />
+      {folded ? (
+        <Pressable
           role="button"
-          aria-label={`${criterion.title}: ${STATE_WORD[criterion.state]}. ${criterion.because}`}
-          onPress={() => setOpened(criterion)}
+          aria-expanded={false}
+          onPress={() => setUnfolded(true)}
           style={styles.row}
         >
           <View style={styles.mark}>
-            <StateMark criterion={criterion} />
+            <Check size={21} color={color.kelp} strokeWidth={2.6} />
           </View>
           <View style={{ flex: 1 }}>
-            <Words as="strong">{criterion.title}</Words>
-            <Words as="soft">
-              {criterion.state === 'cannot tell'
-                ? `Cannot tell. ${criterion.because}`
-                : criterion.because}
+            <Words as="strong">
+              {capitalise(listWords(inOrder.map((c) => IN_ORDER_WORDS[c.id] ?? c.title)))}
             </Words>
+            <Words as="soft">In order. Show each</Words>
           </View>
         </Pressable>
-      ));
-  const supports = rows('supports');
+      ) : null}
+    </View>
+  );
+}
+
+/** What stands before the first fish, and what is seen beside the verdict and decides nothing. */
+export function GateList({ verdict }: { verdict: Verdict }) {
+  const of = (role: Criterion['role']) => verdict.criteria.filter((c) => c.role === role);
+  const supports = of('supports');
   return (
     <View>
-      {rows('cycle')}
+      <SectionHead title="Before the first fish" />
+      <CriterionRows criteria={of('gate')} verdict={verdict} />
       {supports.length > 0 ? (
         <>
           <SectionHead title="Seen beside it" end="decides nothing" />
-          {supports}
+          <CriterionRows criteria={supports} verdict={verdict} />
         </>
-      ) : null}
-      <SectionHead title="Before the first fish" />
-      {rows('gate')}
-      {opened ? (
-        <CriterionSheet criterion={opened} verdict={verdict} onClose={() => setOpened(null)} />
       ) : null}
     </View>
   );

@@ -37,6 +37,14 @@ function daysAhead(forecast: Forecast | null, now: number): number {
   return Math.ceil(Math.min(MOST_AHEAD, Math.max(8, days)));
 }
 
+/** Why marks are struck through, by the series that has them. */
+function asideWords(ids: readonly string[]): string {
+  if (ids.length === 0) return '';
+  return ids.every((id) => id === 'nitrate')
+    ? 'Struck marks do not count: the kit reads nitrite as nitrate.'
+    : 'Struck marks do not count: the kit had expired, reads nitrite as nitrate, or showed what cannot be.';
+}
+
 /** The three series of the cycle: what was read, what is inferred between, and what lies ahead. */
 export function CycleChart({
   history,
@@ -120,11 +128,10 @@ export function CycleChart({
     ...history.lights.map((l) => ({ x: l.at, label: `Light ${l.entry.state}` })),
     ...history.sightings.map((s) => ({ x: s.at, label: GROWTH_WORDS[s.entry.growth].name })),
   ].filter((event) => event.x <= span.to);
-  const aside = series.flatMap((s) => s.points).some((p) => p.aside);
   const notes = [
     'All as nitrogen, so that they compare. Bars show what a step stands for.',
     forecast?.fed ? 'Lines are inferred; 8 in 10 courses lie within the shaded range.' : '',
-    aside ? 'Grey marks do not count: the kit reads nitrite as nitrate.' : '',
+    asideWords(series.flatMap((s) => s.points.filter((p) => p.aside).map(() => s.id))),
     events.length > 0 ? 'Arrows: doses, water changes and what was seen.' : '',
   ];
   return (

@@ -25,7 +25,7 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
-import { CriterionList } from './CriterionList';
+import { CriterionList, GateList } from './CriterionList';
 import { CycleChart } from './CycleChart';
 import { Figures } from './Figures';
 import { FishInWatch } from './FishInWatch';
@@ -74,18 +74,15 @@ export function CycleScreen() {
       <HeldBack forecast={live} />
     </>
   ) : null;
+  const judgement = (
+    <>
+      {criteria}
+      {advice}
+      <GateList verdict={verdict} />
+    </>
+  );
   return (
-    <Screen
-      head={<TankHead place="Cycle" />}
-      aside={
-        wide ? (
-          <>
-            {criteria}
-            {advice}
-          </>
-        ) : undefined
-      }
-    >
+    <Screen head={<TankHead place="Cycle" />} aside={wide ? judgement : undefined}>
       <View style={{ alignItems: 'flex-start' }}>
         <Opening title={sentence.title}>{sentence.detail}</Opening>
         <LinkButton
@@ -105,8 +102,7 @@ export function CycleScreen() {
       <CycleChart history={history} forecast={live} now={now} wide={wide} />
       {live ? <Figures forecast={live} history={history} now={now} /> : null}
       {wide && live ? <CycleCourse /> : null}
-      {wide ? null : criteria}
-      {wide ? null : advice}
+      {wide ? null : judgement}
       <DoseRows />
       <SchoolSheet open={choosing} onClose={() => setChoosing(false)} />
     </Screen>

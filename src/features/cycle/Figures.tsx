@@ -16,7 +16,7 @@ const styles = StyleSheet.create({
   strip: { flexDirection: 'row', flexWrap: 'wrap', borderTopWidth: 1, borderColor: color.rule },
   cell: {
     flexGrow: 1,
-    flexBasis: 104,
+    flexBasis: 150,
     minHeight: touch + 16,
     paddingVertical: space.s,
     paddingRight: space.s,

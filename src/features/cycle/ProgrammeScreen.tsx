@@ -93,6 +93,15 @@ export function ProgrammeScreen() {
         {number('every', 'Later doses every', 'days')}
         {number('days', 'For', 'days')}
       </View>
+      <ButtonRow>
+        <Button
+          kind="primary"
+          label={same ? 'Kept' : 'Keep this programme'}
+          disabled={!result.ok || same}
+          onPress={() => void keep()}
+        />
+        {kept ? <Button label="Drop it" onPress={() => void drop()} /> : null}
+      </ButtonRow>
       {steps.length === 0 ? (
         <Words as="soft">Enter what the label says, and its days stand here.</Words>
       ) : (
@@ -116,15 +125,6 @@ export function ProgrammeScreen() {
           ))}
         </View>
       )}
-      <ButtonRow>
-        <Button
-          kind="primary"
-          label={same ? 'Kept' : 'Keep this programme'}
-          disabled={!result.ok || same}
-          onPress={() => void keep()}
-        />
-        {kept ? <Button label="Drop it" onPress={() => void drop()} /> : null}
-      </ButtonRow>
       <Remark>
         Skimmer, carbon and ultraviolet light off for the days its label says: they take bacteria
         out again. Shake the bottle, and keep refrigerated kinds cold.

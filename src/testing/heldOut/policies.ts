@@ -1,7 +1,7 @@
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { readSitting, type Life } from './keeper';
+import { readSitting, readyWithout, type Life } from './keeper';
 import { forecastOn } from './study';
 
 /** How a keeper decides what to test: everything every second day, or what the forecast asks for. */
@@ -17,6 +17,10 @@ export interface PolicyResult {
   certain: boolean;
   /** Days that the median was off. */
   error: number;
+  /** The median itself, day of the life. */
+  middle: number;
+  /** Whether the interval held the day. */
+  held: boolean;
 }
 
 const SMALL = { seed: 1, particles: 140, otherParticles: 24, members: 140 };
@@ -32,8 +36,6 @@ const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / D
  */
 export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
   const random = seededRandom(seed);
-  const truth = life.readyDay;
-  const wanted = Math.max(2, truth / 7);
   const played: Life = { ...life, sittings: [] };
   let tests = 0;
   let day = (life.doses[0]?.day ?? 1) + 0.5;
@@ -46,9 +48,19 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
     const forecast = forecastOn(played, day + 0.01, SMALL);
     const { p10, p50, p90 } = forecast.milestones.ready;
     const width = dayOf(p90) - dayOf(p10);
-    const certain = width <= wanted;
-    if (certain || day > truth + 4) {
-      return { tests, day, width, certain, error: Math.abs(dayOf(p50) - truth) };
+    // With nothing dosed afterwards, as the forecast assumes.
+    const truth = readyWithout(life, day);
+    const certain = width <= Math.max(2, truth / 7);
+    if (certain || day > life.readyDay + 4) {
+      return {
+        tests,
+        day,
+        width,
+        certain,
+        error: Math.abs(dayOf(p50) - truth),
+        middle: dayOf(p50),
+        held: truth >= dayOf(p10) && truth <= dayOf(p90),
+      };
     }
     if (policy === 'everySecondDay') {
       day += 2;

@@ -44,10 +44,21 @@ export interface Trial {
 
 const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / DAY_MS);
 
-/** Forecasts each life at shares of its way, with nothing dosed afterwards. */
+/** Asks at the same shares of every life's way. */
+export const atShares = (shares: readonly number[]) => (life: Life) =>
+  shares.map((share) => share * life.readyDay);
+
+/** Asks every few days from the third on, as long as it takes: quick and slow tanks as they come. */
+export const everyFewDays = (every: number) => (life: Life) => {
+  const days: number[] = [];
+  for (let day = 3; day < life.readyDay; day += every) days.push(day);
+  return days;
+};
+
+/** Forecasts each life on the days asked for, with nothing dosed afterwards. */
 export function study(
   lives: readonly Life[],
-  shares: readonly number[],
+  asks: (life: Life) => readonly number[],
   options: ForecastOptions,
 ): Trial[] {
   const usual = new Map(
@@ -60,13 +71,12 @@ export function study(
     ]),
   );
   return lives.flatMap((life) =>
-    shares.map((share) => {
-      const day = share * life.readyDay;
+    asks(life).map((day) => {
       const forecast = forecastOn(life, day, options);
       const { p10, p50, p90 } = forecast.milestones.ready;
       return {
         method: life.reef.method,
-        share,
+        share: day / life.readyDay,
         truth: readyWithout(life, day),
         low: dayOf(p10),
         middle: dayOf(p50),

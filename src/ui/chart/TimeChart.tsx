@@ -14,7 +14,7 @@ export interface ChartPoint {
   /** Where the true value may lie; drawn as a bar through the mark. */
   low?: number;
   high?: number;
-  /** A value that does not count: drawn hollow and left out of the line. */
+  /** A value that does not count: drawn hollow, struck through, and left out of the line. */
   aside?: boolean;
 }
 
@@ -49,6 +49,21 @@ function coursePoints(
   return course.at.flatMap((at, i): [number, number][] =>
     at >= from && at <= to ? [[at, course[line][i] ?? 0]] : [],
   );
+}
+
+/** What of a course lies ahead of a moment, the moment itself read between its neighbours. */
+function aheadOf(
+  course: ChartCourse,
+  line: 'low' | 'high',
+  from: number,
+  to: number,
+): [number, number][] {
+  const next = course.at.findIndex((at) => at > from);
+  const rest = coursePoints(course, line, from, to);
+  const [t0, t1] = [course.at[next - 1], course.at[next]];
+  const [v0, v1] = [course[line][next - 1], course[line][next]];
+  if (t0 === undefined || t1 === undefined || v0 === undefined || v1 === undefined) return rest;
+  return [[from, v0 + ((v1 - v0) * (from - t0)) / (t1 - t0)], ...rest];
 }
 
 export interface ChartEvent {
@@ -113,15 +128,9 @@ export function TimeChart(props: TimeChartProps) {
       : path(s.points.filter((p) => !p.aside));
   // The range ahead, as one outline: up along its top and back along its foot.
   const rangeOf = (course: ChartCourse) => {
-    // From the last moment known, so that it begins at the line of now.
-    const begin = course.at.findLast((at) => at <= now) ?? now;
     const clamped = (v: number) => y(Math.min(high, v));
-    const top = coursePoints(course, 'high', begin, to).map(
-      ([a, b]) => [x(a), clamped(b)] as const,
-    );
-    const foot = coursePoints(course, 'low', begin, to).map(
-      ([a, b]) => [x(a), clamped(b)] as const,
-    );
+    const top = aheadOf(course, 'high', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
+    const foot = aheadOf(course, 'low', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
     return top.length > 1 ? `${linePath([...top, ...foot.reverse()])}Z` : null;
   };
   const ends = visible.map((s) => {
@@ -270,6 +279,7 @@ export function TimeChart(props: TimeChartProps) {
                   y={Math.max(PAD.top, Math.min(bottom, y(p.y)))}
                   stroke={p.aside ? color.inkSoft : s.stroke}
                   filled={s.filled && !p.aside}
+                  struck={p.aside}
                 />
               )),
             )}

@@ -38,6 +38,7 @@ export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRai
     now,
     goal: ALKALINITY_GOAL,
     grams: rise * BICARBONATE * history.netLitres,
-    days: Math.ceil(rise / ALKALINITY_STEP),
+    // A hair of rounding is no reason for another day.
+    days: Math.ceil(rise / ALKALINITY_STEP - 1e-6),
   };
 }

@@ -1,7 +1,7 @@
 import { isAmmoniaSource } from '../../history/dose';
 import { countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
 import { HOUR_MS } from '../../time/zone';
-import { CHALLENGE_RISE, SETTLE_HOURS } from '../verdict/challenge';
+import { CHALLENGE_RISE, SETTLE_HOURS, SLACK_HOURS } from '../verdict/challenge';
 
 /** Where a challenge stands, from the log alone, so that it survives a reload. */
 export type ChallengeRun =
@@ -15,8 +15,6 @@ export type ChallengeRun =
       lateAt: number;
     };
 
-/** Hours after the window in which a test still answers. */
-const GRACE = 2;
 /** A challenge that ended this long ago is over; the next one may begin. */
 const OVER_HOURS = 36;
 
@@ -29,7 +27,7 @@ export function challengeRun(history: TankHistory, at: number): ChallengeRun {
     .at(-1);
   if (!dose) return { phase: 'ready' };
   const testAt = dose.at + hours * HOUR_MS;
-  const lateAt = testAt + GRACE * HOUR_MS;
+  const lateAt = testAt + SLACK_HOURS * HOUR_MS;
   if (at > lateAt + OVER_HOURS * HOUR_MS) return { phase: 'ready' };
   const within = (parameter: 'ammonia' | 'nitrite') =>
     countedReadings(history, parameter)
@@ -38,8 +36,8 @@ export function challengeRun(history: TankHistory, at: number): ChallengeRun {
   const results = [within('ammonia'), within('nitrite')];
   const base = { dose, testAt, lateAt };
   if (results.every((r) => r?.zero === true && !r.expired)) return { phase: 'passed', ...base };
-  if (at < testAt - GRACE * HOUR_MS) return { phase: 'running', ...base };
-  if (results.some((r) => r?.zero === false && r.at >= testAt - GRACE * HOUR_MS)) {
+  if (at < testAt - SLACK_HOURS * HOUR_MS) return { phase: 'running', ...base };
+  if (results.some((r) => r?.zero === false && r.at >= testAt - SLACK_HOURS * HOUR_MS)) {
     return { phase: 'failed', ...base };
   }
   return { phase: at <= lateAt ? 'due' : 'missed', ...base };

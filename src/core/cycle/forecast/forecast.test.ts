@@ -307,6 +307,8 @@ describe('odd logs give a sane forecast', () => {
       expect(Number.isFinite(value)).toBe(true);
     }
     expect(JSON.stringify(forecast)).not.toMatch(/NaN/);
+    // Whatever else is unknown, a test is how to begin again.
+    expect(forecast.nextTest?.inDays).toBe(0);
   });
 
   it('readings at one moment, and one at the very end', () => {

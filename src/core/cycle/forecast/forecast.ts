@@ -1,4 +1,4 @@
-import { quantileOfSorted, sortedCopy } from '../../math/quantile';
+import { quantileOfSorted } from '../../math/quantile';
 import { DAY_MS } from '../../time/zone';
 import {
   inferEnsemble,
@@ -11,9 +11,9 @@ import { NITROGEN, type CycleProblem, type Nitrogen } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
 import { asAsked } from './asAsked';
-import { dateRange, momentOf, NO_DATES, rounded, valueRange } from './dates';
+import { dateRange, datesByShare, momentOf, NO_DATES, rounded, valueRange } from './dates';
 import { fitOf, MISFIT_SCORE } from './misfit';
-import { nextTestOf } from './nextTest';
+import { nextTestOf, testAfterSilence } from './nextTest';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
@@ -101,7 +101,7 @@ function bandsOf(ensemble: Ensemble, ahead: Ahead): Forecast['bands'] {
   };
 }
 
-function scheduledDoses(problem: CycleProblem, ready: Readiness): ScheduledDose[] {
+function scheduledDoses(ensemble: Ensemble, ready: Readiness): ScheduledDose[] {
   const most = Math.max(0, ...ready.doses.map((d) => d.length));
   const list: ScheduledDose[] = [];
   for (let n = 0; n < most; n += 1) {
@@ -109,33 +109,26 @@ function scheduledDoses(problem: CycleProblem, ready: Readiness): ScheduledDose[
     const probability = days.length / ready.doses.length;
     // A dose that hardly any tank needs would only lengthen the list.
     if (probability < 0.1) break;
-    const { p10, p50, p90 } = dateRange(problem, days);
+    const { p10, p50, p90 } = dateRange(ensemble, days);
     list.push({
       p10,
       p50,
       p90,
-      rise: rounded(problem.facts.challengeDose, 3),
+      rise: rounded(ensemble.problem.facts.challengeDose, 3),
       probability: rounded(probability, 2),
     });
   }
   return list;
 }
 
-function readyBy(problem: CycleProblem, days: Float64Array): (number | null)[] {
-  const sorted = sortedCopy(days);
-  return Array.from({ length: 19 }, (_, i) =>
-    momentOf(problem, quantileOfSorted(sorted, 0.05 * (i + 1))),
-  );
-}
-
-function milestonesFrom(problem: CycleProblem, ahead: Ahead, ready: Readiness): Milestones {
-  if (!problem.fed) {
+function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Milestones {
+  if (!ensemble.problem.fed) {
     return { ammoniaClears: NO_DATES, nitriteClears: NO_DATES, ready: NO_DATES };
   }
   return {
-    ammoniaClears: dateRange(problem, ahead.ammoniaClears),
-    nitriteClears: dateRange(problem, ahead.nitriteClears),
-    ready: dateRange(problem, ready.days),
+    ammoniaClears: dateRange(ensemble, ahead.ammoniaClears),
+    nitriteClears: dateRange(ensemble, ahead.nitriteClears),
+    ready: dateRange(ensemble, ready.days),
   };
 }
 
@@ -165,7 +158,7 @@ export function forecastOf(problem: CycleProblem, options: ForecastOptions): For
   }
   const { ensemble, ahead } = asAsked(inferred, course);
   const ready = readiness(ensemble, ahead);
-  const milestones = milestonesFrom(problem, ahead, ready);
+  const milestones = milestonesFrom(ensemble, ahead, ready);
   progress?.(0.92);
   const lastDay = BAND_DAYS * ahead.perDay;
   const alkalinity = ensemble.members.map(
@@ -178,15 +171,19 @@ export function forecastOf(problem: CycleProblem, options: ForecastOptions): For
     until: problem.at + HORIZON_DAYS * DAY_MS,
     fed: problem.fed,
     milestones,
-    readyBy: problem.fed ? readyBy(problem, ready.days) : [],
-    scheduledDoses: problem.fed ? scheduledDoses(problem, ready) : [],
+    readyBy: problem.fed ? datesByShare(ensemble, ready.days) : [],
+    scheduledDoses: problem.fed ? scheduledDoses(ensemble, ready) : [],
     capacity: {
       ammonia: valueRange(ensemble.members.map((m) => m.now.capacityA)),
       nitrite: valueRange(ensemble.members.map((m) => m.now.capacityB)),
     },
     bands: bandsOf(ensemble, ahead),
     alkalinity: { ...valueRange(alkalinity), inDays: BAND_DAYS },
-    nextTest: problem.fed ? nextTestOf(ensemble, ahead, ready.days, usableKits) : null,
+    nextTest: problem.fed
+      ? nextTestOf(ensemble, ahead, ready.days, usableKits)
+      : problem.windowed
+        ? testAfterSilence(problem)
+        : null,
     stall,
     misfit,
     whatIfs: problem.fed ? whatIfsOf(ensemble) : [],

@@ -2,7 +2,7 @@ import { readingWordsOf } from './words';
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble } from '../inference/ensemble';
 import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
-import type { Nitrogen, ProblemKit } from '../problem/types';
+import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
 import { nowDay, type Ahead } from './ahead';
 import { rounded, weightedDateRange } from './dates';
 import type { NextTest, TestOutcome } from './types';
@@ -141,7 +141,7 @@ function outcomesOf(
   return groups.map((group) => ({
     words: readingWordsOf(cells, group.from, group.to, kit),
     probability: rounded(group.mass, 2),
-    ready: weightedDateRange(ensemble.problem, days, group.weights, order),
+    ready: weightedDateRange(ensemble, days, group.weights, order),
   }));
 }
 
@@ -197,7 +197,6 @@ export function nextTestOf(
   const outcomes = outcomesOf(ensemble, days, found.cells, found.chances, kit);
   return {
     parameter: chosen.parameter,
-    kitId: kit.id,
     at: problem.at + inDays * DAY_MS,
     inDays,
     because: becauseOf(chosen, purpose, ahead, now),
@@ -207,6 +206,20 @@ export function nextTestOf(
     idle: (['ammonia', 'nitrite'] as const).filter(
       (p) => p !== chosen.parameter && best[p] !== undefined && (best[p] ?? 0) < WORTH,
     ),
+  };
+}
+
+/** The test of a tank of which nothing recent is known, not even whether there is ammonia in it. */
+export function testAfterSilence(problem: CycleProblem): NextTest {
+  return {
+    parameter: 'ammonia',
+    at: problem.at,
+    inDays: 0,
+    because: 'Nothing recent says what is in the water. One reading begins the forecast anew.',
+    gain: 0,
+    purpose: 'learn',
+    outcomes: [],
+    idle: [],
   };
 }
 

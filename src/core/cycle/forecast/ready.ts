@@ -1,8 +1,10 @@
 import type { Ensemble, Member } from '../inference/ensemble';
-import { packEvents } from '../kinetics/events';
+import { packEvents, type PackedEvents } from '../kinetics/events';
 import { stateAt } from '../kinetics/run';
+import type { CycleState } from '../kinetics/state';
 import type { CycleProblem } from '../problem/types';
 import { DAY_MS } from '../../time/zone';
+import { SLACK_HOURS } from '../verdict/challenge';
 import { normalCdf } from '../../math/normal';
 import {
   AHEAD_STEPS,
@@ -25,15 +27,29 @@ export interface Readiness {
 }
 
 /** Doses that a challenge is tried at most; a tank that needs more is not foretold. */
-const MOST_CHALLENGES = 8;
+const MOST_CHALLENGES = 24;
 /** Hours between both being clear and the next dose: the test that shows it, and the morning after. */
 const PAUSE_DAYS = 0.5;
-/** Longest that a dose of a challenge is followed, days. */
-const SPELL_DAYS = 45;
+/** A colony that won so little over so many doses will not win the rest. */
+const STUCK_ROUNDS = 5;
+const STUCK_DAYS = 0.02;
+/** Days that a dose of a challenge is followed: most are gone in the first, some need the second. */
+const SHORT_SPELL = 6;
+const LONG_SPELL = 45;
 /** Days between two nitrate readings that show it has levelled. */
 const LEVEL_DAYS = 5;
 /** Days from light on to each stage of the algae succession: median and sd of the log; judgement. */
 const SUCCESSION = { days: [18, 32, 55], sd: 0.35 };
+
+/** Days until both are clear after a dose; Infinity when the spell is too short for it. */
+function daysToClear(spell: Stretch, member: Member, from: CycleState, dose: PackedEvents): number {
+  runStretch(spell, member, from, dose);
+  const { course, environment } = spell;
+  const length = environment.steps + 1;
+  return (
+    Math.max(clearStep(course.ammonia, length), clearStep(course.nitrite, length)) / AHEAD_STEPS
+  );
+}
 
 /**
  * Plays the challenge school for one tank: dose once both are clear, look a day or two later, dose
@@ -43,7 +59,7 @@ function challengeDays(
   problem: CycleProblem,
   member: Member,
   clearDay: number,
-  stretches: { wait: Stretch; spell: Stretch },
+  stretches: { wait: Stretch; short: Stretch; long: Stretch },
 ): { ready: number; doses: number[] } {
   const { facts, school } = problem;
   const hours = school.school === 'challenge' ? school.windowHours : 24;
@@ -67,24 +83,31 @@ function challengeDays(
   let state = stateAt(stretches.wait.course, waitSteps);
   // What the acid of each dose takes, a keeper puts back: the school asks for alkalinity as well.
   const dose = packEvents([
-    ...standingEvents(problem, member, SPELL_DAYS),
+    ...standingEvents(problem, member, LONG_SPELL),
     {
       step: 0,
       ammonia: facts.challengeDose * member.strength,
       alkalinityIs: Math.max(8, state.alkalinity),
     },
   ]);
+  const took: number[] = [];
   for (let round = 0; round < MOST_CHALLENGES; round += 1) {
     doses.push(day);
-    const { course, environment } = stretches.spell;
-    runStretch(stretches.spell, member, state, dose);
-    const length = environment.steps + 1;
-    const clear = Math.max(clearStep(course.ammonia, length), clearStep(course.nitrite, length));
-    const days = clear / AHEAD_STEPS;
-    if (days <= hours / 24) return { ready: day + hours / 24, doses };
+    let spell = stretches.short;
+    let days = daysToClear(spell, member, state, dose);
+    if (!Number.isFinite(days)) {
+      spell = stretches.long;
+      days = daysToClear(spell, member, state, dose);
+    }
+    // A test within the slack still counts, as in the verdict.
+    if (days <= (hours + SLACK_HOURS) / 24) return { ready: day + hours / 24, doses };
     if (!Number.isFinite(days)) break;
+    // A colony that dies back between doses as fast as they grow it gets no quicker.
+    took.push(days);
+    const before = took.at(-1 - STUCK_ROUNDS);
+    if (before !== undefined && before - days < STUCK_DAYS) break;
     const next = Math.ceil(days + PAUSE_DAYS);
-    state = stateAt(course, Math.min(environment.steps, next * AHEAD_STEPS));
+    state = stateAt(spell.course, Math.min(spell.environment.steps, next * AHEAD_STEPS));
     day += next;
     if (day > now + HORIZON_DAYS) break;
   }
@@ -122,7 +145,11 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
   const doses: number[][] = members.map(() => []);
   const stretches =
     school.school === 'challenge'
-      ? { wait: stretchFor(problem, HORIZON_DAYS), spell: stretchFor(problem, SPELL_DAYS) }
+      ? {
+          wait: stretchFor(problem, HORIZON_DAYS),
+          short: stretchFor(problem, SHORT_SPELL),
+          long: stretchFor(problem, LONG_SPELL),
+        }
       : null;
   members.forEach((member, row) => {
     const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);

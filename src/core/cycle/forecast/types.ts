@@ -69,7 +69,6 @@ export interface TestOutcome {
 
 export interface NextTest {
   parameter: Nitrogen;
-  kitId: string;
   /** ms. */
   at: number;
   inDays: number;

@@ -77,8 +77,8 @@ export function whatIfsOf(ensemble: Ensemble): WhatIf[] {
       middle,
       whatIf: {
         id,
-        nitriteClears: dateRange(part.problem, ahead.nitriteClears),
-        ready: dateRange(part.problem, ready),
+        nitriteClears: dateRange(part, ahead.nitriteClears),
+        ready: dateRange(part, ready),
         lowestAlkalinity: rounded(quantileOfSorted(sortedCopy(ahead.lowestAlkalinity), 0.5), 3),
         daysSaved: null as number | null,
       },

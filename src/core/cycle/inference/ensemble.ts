@@ -33,6 +33,8 @@ export interface HypothesisFit {
 
 export interface Ensemble {
   problem: CycleProblem;
+  /** How far on its way the tank seems to be, 0 at its filling to 1 near its end; see `asAsked`. */
+  way: number;
   members: Member[];
   fits: HypothesisFit[];
   /** Courses of the past, one row to a member, sampled every `every` steps. */
@@ -197,7 +199,7 @@ function gather(
       });
     }
   });
-  return { problem, members, fits, past, atObservations };
+  return { problem, way: 0, members, fits, past, atObservations };
 }
 
 /** The ensemble with the members of the rows given, which may repeat. */

@@ -11,7 +11,7 @@ export const CHALLENGE_RISE = 1.5;
 /** A test sooner than this after a dose may miss it: it has hardly mixed. */
 export const SETTLE_HOURS = 4;
 /** Late by this much still counts as on time. */
-const SLACK_HOURS = 2;
+export const SLACK_HOURS = 2;
 /** A water change beyond this share inside the window clears by dilution, not by the colony. */
 const DILUTION_LIMIT = 0.1;
 /** A colony that has since been unfed shrinks; a pass older than this says little. */
