@@ -21,7 +21,7 @@ import { wallClock } from '@/shared/wallClock';
 import { FOOD_WORDS } from '@/shared/kindWords';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { Button } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -33,6 +33,7 @@ import {
   EMPTY_DOSE_TOOL,
   isLiquid,
   readDoseTool,
+  strengthWords,
   type DoseToolForm,
   type DoseToolResult,
 } from './doseToolForm';
@@ -91,6 +92,8 @@ function DoseTool({ history }: { history: TankHistory }) {
   const [form, setForm] = useDraft<DoseToolForm>(name, doseToolSchema, start);
   const [count, setCount] = useDraft<number>(`${name}/count`, z.int().min(0), 0);
   const [busy, setBusy] = useState(false);
+  // The bottle of the last dose is most likely the one in hand, and its label need not be seen.
+  const [unfolded, setUnfolded] = useState(() => start === EMPTY_DOSE_TOOL);
   const set = (changes: Partial<DoseToolForm>) => setForm({ ...form, ...changes });
   const advice = redoseAdvice(history, forecast, now);
   const there = MOST_AMMONIA - advice.most;
@@ -111,6 +114,7 @@ function DoseTool({ history }: { history: TankHistory }) {
     setBusy(false);
     router.replace('/cycle');
   };
+  const folded = !unfolded && result.ok;
   const title = advice.rise > 0 ? 'Dose today.' : 'Do not dose now.';
   const { zone } = history.tank;
   const when = advice.when
@@ -132,11 +136,19 @@ function DoseTool({ history }: { history: TankHistory }) {
           { value: 'ammoniumChloride', label: 'Ammonium chloride' },
           { value: 'householdAmmonia', label: 'Household ammonia' },
           { value: 'prawn', label: 'Prawn' },
-          ...FOOD_OPTIONS,
+          { value: 'food', label: 'Food' },
         ]}
         value={form.what}
         onChange={(what) => set({ what })}
       />
+      {form.what === 'food' ? (
+        <Choice
+          label="Food"
+          options={FOOD_OPTIONS}
+          value={form.food}
+          onChange={(food) => set({ food })}
+        />
+      ) : null}
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
         <Field
           style={{ flexGrow: 1, flexBasis: 120 }}
@@ -156,7 +168,14 @@ function DoseTool({ history }: { history: TankHistory }) {
           />
         </View>
       </View>
-      {isLiquid(form) ? <Strength form={form} set={set} result={result} /> : null}
+      {!isLiquid(form) ? null : folded ? (
+        <View style={{ alignItems: 'flex-start' }}>
+          <Words as="soft">{strengthWords(form)}</Words>
+          <LinkButton soft label="Another bottle" onPress={() => setUnfolded(true)} />
+        </View>
+      ) : (
+        <Strength form={form} set={set} result={result} />
+      )}
       {isLiquid(form) && forecast?.doseStrength ? (
         <Words as="soft">
           {`By your readings the doses so far were ${percentRange(forecast.doseStrength)} of what their label and the net water say.`}

@@ -44,7 +44,7 @@ function spreadWords({ p10, p90 }: ValueRange): string {
 
 function workings(forecast: Forecast, history: TankHistory, now: number): Working[] {
   const zone = history.tank.zone;
-  const basis = `From ${forecast.readings} readings and every dose, bottle and water change in the log, as of ${momentWords(forecast.at, zone, now)}. ${forecast.kits
+  const basis = `From ${forecast.readings} readings and every dose, bottle and water change in the log, as of ${momentWords(forecast.at, zone, now).replace(/^(Today|Yesterday)/, (day) => day.toLowerCase())}. ${forecast.kits
     .filter((kit) => kit.parameter !== 'nitrate')
     .map(
       (kit) =>

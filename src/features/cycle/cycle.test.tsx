@@ -82,7 +82,7 @@ describe('the dose tool', () => {
   });
 
   it('weighs prawn and food, and logs them as what they are', () => {
-    for (const what of ['prawn', 'pellets'] as const) {
+    for (const what of ['prawn', 'food'] as const) {
       const result = readDoseTool({ ...form, what }, 208, 0);
       if (!result.ok) throw new Error('not read');
       expect(result.drops).toBeNull();

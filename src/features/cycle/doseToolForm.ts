@@ -11,7 +11,8 @@ import { FormReader, type FormErrors } from '@/shared/formText';
 
 /** What can be dosed with, and how its strength is known. */
 export const doseToolSchema = z.object({
-  what: z.enum(['ammoniumChloride', 'householdAmmonia', 'prawn', ...FOODS]),
+  what: z.enum(['ammoniumChloride', 'householdAmmonia', 'prawn', 'food']),
+  food: z.enum(FOODS),
   strengthBy: z.enum(['label', 'percent', 'pure']),
   rise: z.string(),
   basis: z.enum(['ammonia N', 'ammonia NH3', 'ammonia NH4']),
@@ -26,6 +27,7 @@ export type DoseToolForm = z.infer<typeof doseToolSchema>;
 
 export const EMPTY_DOSE_TOOL: DoseToolForm = {
   what: 'ammoniumChloride',
+  food: 'pellets',
   strengthBy: 'label',
   rise: '2',
   basis: 'ammonia NH4',
@@ -84,9 +86,7 @@ export function readDoseTool(form: DoseToolForm, netLitres: number, there: numbe
   const tooMuch = rise + there > MOST_AMMONIA;
   if (!isLiquid(form)) {
     if (!read.ok) return { ok: false, errors: read.errors };
-    const food =
-      form.what === 'ammoniumChloride' || form.what === 'householdAmmonia' ? 'prawn' : form.what;
-    const grams = organicsForRise(rise, netLitres, food);
+    const grams = organicsForRise(rise, netLitres, form.what === 'food' ? form.food : 'prawn');
     return { ok: true, rise, drops: null, mL: null, grams, dropMl: 0, strength: null, tooMuch };
   }
   const perMl = read.number('dropsPerMl', { min: 5, max: 60 });
@@ -105,6 +105,21 @@ export function readDoseTool(form: DoseToolForm, netLitres: number, there: numbe
     strength,
     tooMuch,
   };
+}
+
+/** What is known of the bottle, in a line: "20 drops in 10 L make 2 ppm NH4". */
+export function strengthWords(form: DoseToolForm): string {
+  switch (form.strengthBy) {
+    case 'label': {
+      const unit = form.labelUnit === 'drop' ? 'drops' : 'mL';
+      const basis = form.basis.replace('ammonia ', '');
+      return `By its label: ${form.labelAmount} ${unit} in ${form.labelLitres} L make ${form.labelGives} ppm ${basis}; ${form.dropsPerMl} drops in one mL.`;
+    }
+    case 'percent':
+      return `${form.percent} %; ${form.dropsPerMl} drops in one mL.`;
+    case 'pure':
+      return 'The dry salt.';
+  }
 }
 
 /** What this tool logs, before it has its tank and its time. */
@@ -143,9 +158,9 @@ export function doseEntryOf(
       return amount.by === 'grams'
         ? { kind: 'organics', action: { what: 'prawnIn', grams: amount.grams } }
         : null;
-    default:
+    case 'food':
       return amount.by === 'grams'
-        ? { kind: 'organics', action: { what: 'food', food: form.what, grams: amount.grams } }
+        ? { kind: 'organics', action: { what: 'food', food: form.food, grams: amount.grams } }
         : null;
   }
 }

@@ -48,6 +48,14 @@ describe('the course', () => {
     expect(placed.filter((m) => m.row).map((m) => m.id)).toEqual(['4']);
   });
 
+  it('stands words aside of a mark that has no room about it', () => {
+    // Close behind now, whose line and label leave no room before it.
+    const marks = [mark(1, 0), mark(2, 22, false), mark(3, 40, false)];
+    const now = 20 * DAY;
+    const placed = layoutCourse(marks, now, wholeSpan(marks, now), 500, 5, 'now, day 20');
+    expect(placed.find((m) => m.id === '2')).toMatchObject({ row: 'above', anchor: 'start' });
+  });
+
   it('spans from the first mark to beyond now, in order', () => {
     const marks = [mark(1, 0), mark(2, 10)];
     const span = wholeSpan(marks, 20 * DAY);

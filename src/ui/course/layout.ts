@@ -49,11 +49,17 @@ interface Box {
   right: number;
 }
 
-function boxOf(mark: CourseMark, x: number, width: number): Box & { anchor: PlacedMark['anchor'] } {
+type Placing = Box & { anchor: PlacedMark['anchor'] };
+
+/** The ways in which a mark's words may stand at its circle within the track, the best first. */
+function boxesOf(mark: CourseMark, x: number, width: number): Placing[] {
   const half = (Math.max(mark.label.length, mark.date.length) * LETTER) / 2;
-  if (x - half < 0) return { left: x - COURSE_INSET, right: x + 2 * half, anchor: 'start' };
-  if (x + half > width) return { left: x - 2 * half, right: x + COURSE_INSET, anchor: 'end' };
-  return { left: x - half, right: x + half, anchor: 'middle' };
+  const ways: Placing[] = [
+    { left: x - half, right: x + half, anchor: 'middle' },
+    { left: x - COURSE_INSET, right: x + 2 * half, anchor: 'start' },
+    { left: x - 2 * half, right: x + COURSE_INSET, anchor: 'end' },
+  ];
+  return ways.filter(({ left, right }) => left >= -COURSE_INSET && right <= width + COURSE_INSET);
 }
 
 function isFree(row: readonly Box[], box: Box): boolean {
@@ -97,11 +103,15 @@ export function layoutCourse(
   const ordered = first ? [...weighed.slice(0, 2), first, ...weighed.slice(2)] : weighed;
   for (const mark of ordered) {
     if (left === 0 || rows.has(mark.id)) continue;
-    const { anchor, ...box } = boxOf(mark, place(mark.at), width);
-    const row = isFree(above, box) ? 'above' : isFree(below, box) ? 'below' : null;
-    if (row === null) continue;
-    (row === 'above' ? above : below).push(box);
-    rows.set(mark.id, { row, anchor });
+    const found = boxesOf(mark, place(mark.at), width)
+      .flatMap((box) => [
+        { box, row: 'above' as const, taken: above },
+        { box, row: 'below' as const, taken: below },
+      ])
+      .find(({ box, taken }) => isFree(taken, box));
+    if (!found) continue;
+    found.taken.push(found.box);
+    rows.set(mark.id, { row: found.row, anchor: found.box.anchor });
     left -= 1;
   }
   return visible.map((mark) => ({
