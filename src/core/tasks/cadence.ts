@@ -48,8 +48,12 @@ export const TEST_MINUTES: Record<ParameterId, number> = {
   magnesium: 5,
 };
 
+/** Days between two tests of a cycle that is done and waits for its first fish. */
+const CYCLED_EVERY = 7;
+
 /** Ammonia need not be followed daily once it is clear and nothing more was dosed. */
 function cyclingInterval(parameter: ParameterId, verdict: Verdict): number | null {
+  if (verdict.cycled && (parameter === 'ammonia' || parameter === 'nitrite')) return CYCLED_EVERY;
   if (parameter === 'ammonia') {
     const clear = verdict.criteria.find((c) => c.id === 'ammoniaZero');
     const nitrite = verdict.criteria.find((c) => c.id === 'nitriteZero');

@@ -4,28 +4,35 @@ import { programmeStanding } from '../cycle/dosing/programme';
 import { redoseAdvice } from '../cycle/dosing/redose';
 import type { Forecast, NextTest } from '../cycle/forecast/types';
 import { riseWords } from '../cycle/problem/schoolFacts';
+import type { Nitrogen } from '../cycle/problem/types';
 import type { TankHistory } from '../history/tankHistory';
 import { PARAMETERS } from '../parameters/registry';
 import { daysBetween, startOfDayIn } from '../time/zone';
-import { countOf, formatPlain, formatSignificant } from '../units/format';
+import { countOf, formatPlain, formatSignificant, listWords } from '../units/format';
 import { TEST_MINUTES } from './cadence';
 import type { DueTask } from './types';
+
+/** What is tested together: a proof needs both at zero, and one sitting gives it. */
+export function testedTogether(next: NextTest): Nitrogen[] {
+  return next.purpose === 'confirm' ? ['ammonia', 'nitrite'] : [next.parameter];
+}
 
 /** The test that the forecast asks for. */
 export function nextTestTask(next: NextTest, zone: string, at: number): DueTask {
   const dueOn = startOfDayIn(next.at, zone);
+  const parameters = testedTogether(next);
   return {
     id: `next-${next.parameter}`,
     kind: 'test',
-    title: `Test ${PARAMETERS[next.parameter].inSentence}`,
+    title: `Test ${listWords(parameters.map((p) => PARAMETERS[p].inSentence))}`,
     because:
       next.purpose === 'confirm'
-        ? 'It is likely clear by then, and a zero would show it'
+        ? 'Both are likely clear by then, and zeros would show it'
         : 'The test that tells most about the date',
     dueOn,
     inDays: Math.max(0, daysBetween(at, dueOn, zone)),
     minutes: TEST_MINUTES[next.parameter],
-    parameters: [next.parameter],
+    parameters,
   };
 }
 

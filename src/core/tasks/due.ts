@@ -4,7 +4,7 @@ import type { TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
 import { startOfDayIn } from '../time/zone';
 import { cadenceTasks } from './cadence';
-import { cycleTasks, nextTestTask } from './cycleTasks';
+import { cycleTasks, nextTestTask, testedTogether } from './cycleTasks';
 import { gateTasks } from './gates';
 import type { DueTask } from './types';
 
@@ -32,7 +32,7 @@ export function dueTasks(
   // One test is one row: what the challenge or the programme asks for is not asked for twice.
   const asked = new Set(ofCycle.flatMap((task) => (task.inDays <= 0 ? task.parameters : [])));
   const guide =
-    guided && kits.has(next.parameter) && !asked.has(next.parameter)
+    guided && kits.has(next.parameter) && !testedTogether(next).some((p) => asked.has(p))
       ? [nextTestTask(next, tank.zone, at)]
       : [];
   return [

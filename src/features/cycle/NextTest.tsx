@@ -44,7 +44,7 @@ export function NextTest({
     <View style={{ gap: 4 }}>
       <SectionHead title="Next test worth doing" />
       <Words as="body">
-        {`**${PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
+        {`**${nextTest.purpose === 'confirm' ? 'Both' : PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
       </Words>
       {nextTest.outcomes.length > 1
         ? nextTest.outcomes.map((outcome) => (

@@ -91,10 +91,16 @@ export function clearStep(series: ArrayLike<number>, length: number, from = 0): 
 }
 
 /** Day at which a series of the past cleared for good; 0 if it was never above. */
-function clearedInPast(past: PastCourses, row: number, series: Float32Array, perDay: number) {
+function clearedInPast(
+  past: PastCourses,
+  row: number,
+  series: Float32Array,
+  { stepsPerDay, steps }: CycleProblem,
+): number {
   const place = clearStep(series, past.points, row * past.points);
   // Above at the last sampled point, and clear by now: between the two.
-  return ((Number.isFinite(place) ? place : past.points - 0.5) * past.every) / perDay;
+  const step = (Number.isFinite(place) ? place : past.points - 0.5) * past.every;
+  return Math.min(step, steps) / stepsPerDay;
 }
 
 /** Runs every member ahead from now. */
@@ -140,9 +146,9 @@ export function runAhead(ensemble: Ensemble, options: AheadOptions = {}): Ahead 
     const a = clearStep(course.ammonia, length);
     const b = clearStep(course.nitrite, length);
     ahead.ammoniaClears[row] =
-      a > 0 ? from + a / AHEAD_STEPS : clearedInPast(past, row, past.ammonia, problem.stepsPerDay);
+      a > 0 ? from + a / AHEAD_STEPS : clearedInPast(past, row, past.ammonia, problem);
     ahead.nitriteClears[row] =
-      b > 0 ? from + b / AHEAD_STEPS : clearedInPast(past, row, past.nitrite, problem.stepsPerDay);
+      b > 0 ? from + b / AHEAD_STEPS : clearedInPast(past, row, past.nitrite, problem);
     const until = Math.min(environment.steps, Math.max(a, b));
     let lowest = Infinity;
     for (let step = 0; step <= until; step += every) {

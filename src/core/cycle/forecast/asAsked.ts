@@ -13,7 +13,7 @@ const POWER = 3;
  * grows with the way: a keeper in the first days is asking because they began, and would be in a slow
  * tank as well.
  */
-const FULL_FROM = 0.8;
+const FULL_FROM = 0.9;
 
 /**
  * The ensemble as it stands for the moment it is asked at. The readings alone say how likely each

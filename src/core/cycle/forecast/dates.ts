@@ -24,8 +24,8 @@ const STATED: readonly { share: number; early: number; late: number; blur: numbe
   { share: 0.1, early: 0.1, late: 0.05, blur: -0.3 },
   { share: 0.25, early: 0.25, late: 0.22, blur: -0.1 },
   { share: 0.5, early: 0.5, late: 0.5, blur: 0 },
-  { share: 0.75, early: 0.77, late: 0.75, blur: 0.1 },
-  { share: 0.9, early: 0.93, late: 0.87, blur: 0.3 },
+  { share: 0.75, early: 0.78, late: 0.75, blur: 0.1 },
+  { share: 0.9, early: 0.96, late: 0.87, blur: 0.3 },
   { share: 1, early: 1, late: 1, blur: 0.3 },
 ];
 

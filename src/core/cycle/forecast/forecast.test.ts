@@ -229,11 +229,17 @@ describe('the next test', () => {
     expect(total).toBeGreaterThan(0.9);
   });
 
-  it('asks for the proof when both are likely clear', () => {
+  it('asks for the proof while it is wanting, and to see it again as the school does', () => {
     const life = plainLife(middlingReef('bottle'), TWO);
-    const { nextTest } = forecastAt(life, life.readyDay + 2.5);
-    expect(nextTest?.purpose).toBe('confirm');
-    expect(nextTest?.inDays).toBe(0);
+    const at = life.readyDay + 2.5;
+    // Nobody tested since the last day on which something was there.
+    const unseen = { ...life, sittings: life.sittings.filter((s) => s.day < life.readyDay - 0.5) };
+    expect(forecastAt(unseen, at).nextTest).toMatchObject({ purpose: 'confirm', inDays: 0 });
+    expect(forecastAt(life, at).nextTest).toBeNull();
+    const held = forecastAt(life, at, { school: { school: 'bothZeroHeld', holdDays: 7 } });
+    expect(held.nextTest?.purpose).toBe('confirm');
+    expect(held.nextTest?.inDays).toBeGreaterThan(2);
+    expect(held.nextTest?.inDays).toBeLessThanOrEqual(7);
   });
 
   it('asks for no kit that is not at hand', () => {

@@ -1,5 +1,6 @@
+import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { readingWordsOf } from './words';
-import { DAY_MS } from '../../time/zone';
+import { addDaysIn, DAY_MS } from '../../time/zone';
 import type { Ensemble } from '../inference/ensemble';
 import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
@@ -180,7 +181,7 @@ export function nextTestOf(
   const top = Math.max(...candidates.map((c) => c.gain));
   // With the date known to about a tenth there is little left to learn: only to show.
   const certain = sd < 0.12;
-  const confirm = confirmation(problem.kits, ahead, now, usable);
+  const confirm = confirmation(problem, ahead, now, usable);
   const learn =
     certain || top < WORTH
       ? undefined
@@ -199,7 +200,7 @@ export function nextTestOf(
     parameter: chosen.parameter,
     at: problem.at + inDays * DAY_MS,
     inDays,
-    because: becauseOf(chosen, purpose, ahead, now),
+    because: becauseOf(problem, chosen, purpose, ahead, now),
     gain: rounded(chosen.gain, 2),
     purpose,
     outcomes,
@@ -223,30 +224,68 @@ export function testAfterSilence(problem: CycleProblem): NextTest {
   };
 }
 
-/** The earliest day on which the later of the two is likely clear, as a test to show it. */
+/**
+ * When tests have shown both at zero, the day on which the school asks to see it again; null where it
+ * asks for something else, or for nothing more.
+ */
+function shownAgainOn({ school, facts, zone, origin }: CycleProblem): number | null {
+  if (facts.shownSince === null) return null;
+  const dayOf = (ms: number) => (ms - origin) / DAY_MS;
+  switch (school.school) {
+    case 'bothZeroHeld':
+      return dayOf(addDaysIn(facts.shownSince, school.holdDays, zone));
+    case 'bottleProgramme':
+      return facts.programmeEndsAt === null ? null : dayOf(facts.programmeEndsAt);
+    default:
+      return null;
+  }
+}
+
+/**
+ * The earliest day on which both are likely clear, as a test of the one that clears last: a zero of
+ * the other shows nothing while this one stands. Once shown, the day on which the school asks again.
+ */
 function confirmation(
-  kits: readonly ProblemKit[],
+  problem: CycleProblem,
   ahead: Ahead,
   now: number,
   usable?: ReadonlySet<string>,
 ): Candidate | undefined {
   const has = (p: Nitrogen) =>
-    kits.findIndex((kit) => kit.parameter === p && (!usable || usable.has(kit.id)));
-  const nitrite = has('nitrite');
-  const kit = nitrite >= 0 ? nitrite : has('ammonia');
-  const parameter = kits[kit]?.parameter;
-  if (parameter !== 'ammonia' && parameter !== 'nitrite') return undefined;
+    problem.kits.findIndex((kit) => kit.parameter === p && (!usable || usable.has(kit.id)));
+  const middle = (clears: Float64Array) => quantileOfSorted(sortedCopy(clears), 0.5);
+  const last = middle(ahead.ammoniaClears) > middle(ahead.nitriteClears) ? 'ammonia' : 'nitrite';
+  const other = last === 'ammonia' ? 'nitrite' : 'ammonia';
+  const parameter = has(last) >= 0 ? last : other;
+  const kit = has(parameter);
+  if (kit < 0) return undefined;
+  const clearBy = (day: number) =>
+    Math.min(chanceClear(ahead, 'ammonia', day), chanceClear(ahead, 'nitrite', day));
+  if (problem.facts.shownSince !== null && clearBy(now) >= LIKELY_CLEAR) {
+    const again = shownAgainOn(problem);
+    const point = Math.max(0, Math.ceil((again ?? 0) - now)) * ahead.perDay;
+    return again === null || point >= ahead.points ? undefined : { parameter, kit, point, gain: 0 };
+  }
   for (let point = 0; point < ahead.points; point += ahead.perDay) {
-    if (chanceClear(ahead, parameter, now + point / ahead.perDay) >= LIKELY_CLEAR) {
+    if (clearBy(now + point / ahead.perDay) >= LIKELY_CLEAR) {
       return { parameter, kit, point, gain: 0 };
     }
   }
   return undefined;
 }
 
-function becauseOf(chosen: Candidate, purpose: string, ahead: Ahead, now: number): string {
+function becauseOf(
+  { facts }: CycleProblem,
+  chosen: Candidate,
+  purpose: string,
+  ahead: Ahead,
+  now: number,
+): string {
   const day = now + chosen.point / ahead.perDay;
   const name = chosen.parameter;
+  if (purpose === 'confirm' && facts.shownSince !== null) {
+    return 'Your school asks to see both at zero again then.';
+  }
   if (purpose === 'confirm') {
     const chance = chanceClear(ahead, name as 'nitrite', day);
     return `${chosen.point === 0 ? 'It' : `By then ${name}`} is likely clear (${tenths(chance)}), and a zero would show it.`;

@@ -137,6 +137,17 @@ function successionDay(problem: CycleProblem, row: number, count: number): numbe
   return Math.max(lit + days, nowDay(problem) + (2 - facts.succession) * LEVEL_DAYS);
 }
 
+/**
+ * The day from which a hold counts: as tests show it, or once it is clear for tests to show. What
+ * cleared unseen counts from now at the soonest.
+ */
+function holdBegins(problem: CycleProblem, clear: number): number {
+  const now = nowDay(problem);
+  const shown = problem.facts.shownSince;
+  if (shown !== null && clear <= now) return (shown - problem.origin) / DAY_MS;
+  return Math.max(clear, now);
+}
+
 /** When each member is ready by the problem's school, if nothing is done but what the school asks. */
 export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
   const { problem, members } = ensemble;
@@ -158,7 +169,7 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
         days[row] = clear;
         break;
       case 'bothZeroHeld':
-        days[row] = clear + school.holdDays;
+        days[row] = holdBegins(problem, clear) + school.holdDays;
         break;
       case 'challenge': {
         if (!stretches) break;

@@ -1,3 +1,4 @@
+import { isAmmoniaSource } from '../../history/dose';
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { addDaysIn } from '../../time/zone';
 import { withUnit } from '../../parameters/convert';
@@ -5,6 +6,7 @@ import { formatPlain } from '../../units/format';
 import { linearFromCanonical, linearToCanonical, type LinearUnit } from '../../units/units';
 import { stagesSeen, successionOf } from '../succession';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
+import { holdOf } from '../verdict/zero';
 import type { SchoolFacts } from './types';
 
 /** The basis of the keeper's own ammonia kit, or NH4 without one. */
@@ -23,6 +25,13 @@ export function riseWords(history: TankHistory, rise: number): string {
   return withUnit(formatPlain(linearFromCanonical(rise, unit), 1), unit);
 }
 
+/** Since when tests show both at zero; a dose that was not tested after takes it back. */
+function shownSince(history: TankHistory): number | null {
+  const hold = holdOf(history, history.tank.zone);
+  const dose = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
+  return hold && (!dose || hold.until > dose.at) ? hold.since : null;
+}
+
 /** What a tank's log shows of its school, as the forecast needs it. */
 export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const { tank } = history;
@@ -31,6 +40,7 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const lit = history.lights.find((light) => light.entry.state === 'on')?.at ?? null;
   const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
   return {
+    shownSince: shownSince(history),
     challengePassedAt: passed ? passed.dose.at : null,
     challengeDose: challengeDose(history),
     programmeEndsAt:

@@ -90,6 +90,8 @@ export interface SeedPrior {
 
 /** What the log shows of the schools that rest on more than the water. */
 export interface SchoolFacts {
+  /** Since when tests show both at zero, with no dose after the last of them, ms; null if they do not. */
+  shownSince: number | null;
   /** When a challenge was passed that still counts, ms. */
   challengePassedAt: number | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */

@@ -1,0 +1,164 @@
+import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import type { SchoolChoice } from '../../records/schema/tank';
+import type { CycleProblem } from '../problem/types';
+import { fitOf, MISFIT_SCORE } from './misfit';
+import { runAhead } from './ahead';
+import { cellsOf, nextTestOf, tenths, testAfterSilence } from './nextTest';
+import { readingWordsOf } from './words';
+
+const problem = problemOn(
+  10,
+  (log) => {
+    log.dose(day(1), 1.6);
+    log.ammonia(day(9), 0);
+    log.nitrite(day(9), 2);
+    log.nitrate(day(9), 10);
+  },
+  { school: { school: 'bothZero' } },
+);
+
+function nextOf(tanks: Told[], usable?: ReadonlySet<string>) {
+  const ensemble = ensembleOf(problem, tanks);
+  const ahead = runAhead(ensemble);
+  const days = Float64Array.from(tanks, (_, i) =>
+    Math.max(ahead.ammoniaClears[i] ?? 0, ahead.nitriteClears[i] ?? 0),
+  );
+  return nextTestOf(ensemble, ahead, days, usable);
+}
+
+/** Tanks that differ in how quick their nitrite goes, and in nothing else. */
+const spread = [0.05, 0.08, 0.12, 0.2, 0.3, 0.5, 0.8, 1.2].map((capacityB) => ({
+  now: { nitrite: 1.5, capacityB, capacityA: 2 },
+}));
+
+describe('the next test', () => {
+  it('is of what the tanks differ in', () => {
+    const next = nextOf(spread);
+    expect(next?.parameter).toBe('nitrite');
+    expect(next?.purpose).toBe('learn');
+    expect(next?.gain).toBeGreaterThan(0.2);
+    expect(next?.idle).toEqual(['ammonia']);
+  });
+
+  it('is of ammonia where that is what is not known', () => {
+    const next = nextOf(
+      [0.02, 0.05, 0.1, 0.2, 0.5, 1].map((capacityA) => ({
+        // Nitrite is gone as soon as it is made, and tells nothing.
+        now: { ammonia: 1.5, capacityA, capacityB: 200 },
+        parameters: { ceiling: 500 },
+      })),
+    );
+    expect(next?.parameter).toBe('ammonia');
+  });
+
+  it('has answers whose chances add up, and that differ', () => {
+    const outcomes = nextOf(spread)?.outcomes ?? [];
+    expect(outcomes.length).toBeGreaterThan(1);
+    expect(outcomes.length).toBeLessThanOrEqual(3);
+    expect(outcomes.reduce((sum, o) => sum + o.probability, 0)).toBeCloseTo(1, 1);
+    const middles = outcomes.map((o) => o.ready.p50 ?? Infinity);
+    expect(middles.at(-1)).toBeGreaterThan(middles[0] ?? 0);
+  });
+
+  it('only shows what is known, once nothing is left to learn', () => {
+    const alike = { now: { nitrite: 0.2, capacityA: 2, capacityB: 1 } };
+    const next = nextOf([alike, alike, alike, alike]);
+    expect(next?.purpose).toBe('confirm');
+    expect(next?.because).toMatch(/a zero would show it/);
+  });
+
+  it('is asked for again when the school wants to see it, once both were shown', () => {
+    const clean = { now: { capacityA: 2, capacityB: 2 } };
+    const after = (school: SchoolChoice, facts: Partial<CycleProblem['facts']> = {}) => {
+      const shown = {
+        ...problem,
+        school,
+        facts: { ...problem.facts, shownSince: day(8), ...facts },
+      };
+      const ensemble = ensembleOf(shown, [clean, clean, clean]);
+      const ahead = runAhead(ensemble);
+      return nextTestOf(ensemble, ahead, Float64Array.from([15, 15, 15]));
+    };
+    const held = after({ school: 'bothZeroHeld', holdDays: 7 });
+    expect(held).toMatchObject({ purpose: 'confirm', inDays: 5 });
+    expect(held?.because).toMatch(/again/);
+    const programme = after(
+      { school: 'bottleProgramme', programmeDays: 20 },
+      { programmeEndsAt: day(21) },
+    );
+    expect(programme?.inDays).toBe(11);
+    expect(after({ school: 'challenge', windowHours: 24 })).toBeNull();
+    expect(after({ school: 'bothZero' })).toBeNull();
+  });
+
+  it('uses kits at hand alone, and never nitrate', () => {
+    expect(nextOf(spread, new Set())).toBeNull();
+    const ammonia = problem.kits.find((kit) => kit.parameter === 'ammonia')?.id ?? '';
+    expect(nextOf(spread, new Set([ammonia]))?.parameter).toBe('ammonia');
+    const nitrate = problem.kits.find((kit) => kit.parameter === 'nitrate')?.id ?? '';
+    expect(nextOf(spread, new Set([nitrate]))).toBeNull();
+  });
+
+  it('after a long silence begins anew with ammonia, now', () => {
+    expect(testAfterSilence(problem)).toMatchObject({
+      parameter: 'ammonia',
+      at: problem.at,
+      outcomes: [],
+    });
+  });
+});
+
+describe('what can be read', () => {
+  const [ammonia] = problem.kits;
+  if (!ammonia) throw new Error('no kit');
+
+  it('is every step, with its share of the scale, the top one open', () => {
+    const cells = cellsOf(ammonia);
+    expect(cells[0]?.low).toBe(0);
+    expect(cells.at(-1)?.high).toBe(Infinity);
+    cells.slice(1).forEach((cell, i) => expect(cell.low).toBe(cells[i]?.high));
+  });
+
+  it('is said by the steps printed on the card', () => {
+    const cells = cellsOf(ammonia);
+    const last = cells.length - 1;
+    expect(readingWordsOf(cells, 0, 0, ammonia)).toBe('0');
+    expect(readingWordsOf(cells, 0, 1, ammonia)).toBe('0.25 or less');
+    expect(readingWordsOf(cells, 3, last, ammonia)).toBe('1 or more');
+    expect(readingWordsOf(cells, 1, 2, ammonia)).toBe('0.25 to 0.5');
+    expect(readingWordsOf(cells, 0, last, ammonia)).toBe('anything');
+  });
+
+  it('is a chance in tenths', () =>
+    expect([0, 0.24, 1].map(tenths)).toEqual(['0 in 10', '2 in 10', '10 in 10']));
+});
+
+describe('how the readings sit with an ensemble', () => {
+  const many = problemOn(20, (log) => {
+    log.dose(day(1), 1.6);
+    for (const at of [3, 6, 9, 12]) {
+      log.ammonia(day(at), 2);
+      log.nitrite(day(at), 0);
+    }
+  });
+  const at = (ammonia: number, nitrite: number) => {
+    const ensemble = ensembleOf(many, [{}, {}]);
+    const { observations } = many;
+    ensemble.atObservations = Float64Array.from({ length: 2 * observations.length }, (_, i) =>
+      observations[i % observations.length]?.parameter === 'ammonia' ? ammonia : nitrite,
+    );
+    return fitOf(ensemble);
+  };
+
+  it('is well where it would have read them so', () => {
+    const fit = at((2 * 14.007) / 18.039, 0);
+    expect(fit.score).toBeGreaterThan(-1);
+    expect(fit.odd).toEqual([]);
+  });
+
+  it('is a misfit where it would never have, reading by reading', () => {
+    const fit = at(0, 3);
+    expect(fit.score).toBeLessThan(MISFIT_SCORE);
+    expect(fit.odd).toHaveLength(8);
+  });
+});

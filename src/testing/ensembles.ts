@@ -1,0 +1,65 @@
+import { inferEnsemble, type Ensemble, type Member } from '../core/cycle/inference/ensemble';
+import { typicalParameters, type Seed } from '../core/cycle/kinetics/parameters';
+import type { CycleState } from '../core/cycle/kinetics/state';
+import { cycleProblem } from '../core/cycle/problem/problem';
+import type { CycleProblem } from '../core/cycle/problem/types';
+import { tankHistory } from '../core/history/tankHistory';
+import type { Tank } from '../core/records/schema/tank';
+import { DAY, FILLED, LogBuilder } from './logBuilder';
+
+/** The instant of a day of a test tank's life, at its midnight. */
+export const day = (n: number) => FILLED + n * DAY;
+/** The day of a test tank's life of an instant; Infinity for one that does not come. */
+export const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / DAY);
+
+/** The problem of a small log on a day. */
+export function problemOn(
+  at: number,
+  build: (log: LogBuilder) => void = () => undefined,
+  tank: Partial<Tank> = {},
+): CycleProblem {
+  const log = new LogBuilder(tank);
+  build(log);
+  return cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at));
+}
+
+/** What a test says of one tank of an ensemble; the rest is typical, the water clean. */
+export interface Told {
+  seed?: Seed;
+  parameters?: Partial<Member['parameters']>;
+  now?: Partial<CycleState>;
+  bias?: number[];
+}
+
+/** An ensemble of tanks that are just as a test says, for what is worked out from one. */
+export function ensembleOf(problem: CycleProblem, tanks: readonly Told[]): Ensemble {
+  const inferred = inferEnsemble(problem, {
+    seed: 1,
+    particles: 16,
+    otherParticles: 4,
+    members: tanks.length,
+  });
+  const members = inferred.members.map((member, i): Member => {
+    const { seed = 'bottle', parameters, now, bias } = tanks[i] ?? {};
+    return {
+      ...member,
+      parameters: { ...typicalParameters(seed), ...parameters },
+      now: {
+        ammonia: 0,
+        nitrite: 0,
+        nitrate: 0,
+        organic: 0,
+        alkalinity: 8,
+        capacityA: 1,
+        capacityB: 1,
+        ...now,
+      },
+      bias: Float64Array.from(problem.kits, (_, k) => bias?.[k] ?? 1),
+      offset: new Float64Array(problem.kits.length),
+      strength: 1,
+      free: 1,
+      fish: 1,
+    };
+  });
+  return { ...inferred, members };
+}
