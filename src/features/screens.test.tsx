@@ -1,6 +1,6 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { headsOfType } from '../core';
-import { demoStore, show } from '../testing/appHarness';
+import { demoStore, heading, press, show } from '../testing/appHarness';
 import { CycleScreen } from './cycle/CycleScreen';
 import { DataScreen } from './data/DataScreen';
 import { GuideScreen } from './glossary/GuideScreen';
@@ -21,13 +21,6 @@ jest.mock('expo-router', () => ({
 // Finding by role walks a whole screen, which is slow outside a browser.
 jest.setTimeout(30_000);
 beforeEach(() => jest.clearAllMocks());
-
-const heading = () => screen.getByRole('heading', { level: 1 }).textContent;
-const press = async (name: string | RegExp) => {
-  await act(async () => {
-    fireEvent.click(screen.getByRole('button', { name }));
-  });
-};
 
 describe('Today', () => {
   it('answers first, then says what is due and what to watch', async () => {

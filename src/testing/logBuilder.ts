@@ -43,7 +43,7 @@ export function testId(n: number): string {
 }
 
 /** Distributes Omit over the union of entries, so that each kind keeps its own fields. */
-type EntryInput = Entry extends infer E
+export type EntryInput = Entry extends infer E
   ? E extends Entry
     ? Omit<E, 'tankId' | 'at'>
     : never

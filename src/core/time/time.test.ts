@@ -10,6 +10,7 @@ import {
   instant,
   isKnownZone,
   isoInZone,
+  momentInSentence,
   momentWords,
   startOfDayIn,
   timeWords,
@@ -90,5 +91,12 @@ describe('moments in words', () => {
   it('count a timer down to nothing and no further', () => {
     expect(countdownWords(222_000)).toBe('3:42');
     expect(countdownWords(-5)).toBe('0:00');
+    expect(countdownWords(23 * HOUR_MS + 65_000)).toBe('23:01:05');
+    expect(
+      momentInSentence(instant('2026-11-23T18:40:00Z'), 'UTC', instant('2026-11-24T09:00:00Z')),
+    ).toBe('yesterday 18:40');
+    expect(
+      momentInSentence(instant('2026-11-03T18:40:00Z'), 'UTC', instant('2026-11-24T09:00:00Z')),
+    ).toBe('Tue 3 Nov 18:40');
   });
 });

@@ -25,6 +25,13 @@ export function momentWords(ms: number, zone: string, now: number): string {
   return `${nearDay(ms, zone, now) ?? dayWords(ms, zone, now)} ${timeWords(ms, zone)}`;
 }
 
+/** The same within a sentence: "today 18:40", "yesterday 07:10", "Tue 4 May 18:40". */
+export function momentInSentence(ms: number, zone: string, now: number): string {
+  const near = nearDay(ms, zone, now);
+  const day = near === null ? dayWords(ms, zone, now) : near.toLowerCase();
+  return `${day} ${timeWords(ms, zone)}`;
+}
+
 function nearDay(ms: number, zone: string, now: number): string | null {
   const days = daysBetween(ms, now, zone);
   if (days === 0) return 'Today';
@@ -59,9 +66,13 @@ export function spanWords(days: number): string {
   return days < 60 ? countOf(days, 'day') : countOf(Math.round(days / 30.44), 'month');
 }
 
-/** "3:42" left on a timer; "0:00" when it has ended. */
+/** "3:42" left on a timer, "23:05:00" on a long one; "0:00" when it has ended. */
 export function countdownWords(ms: number): string {
   const seconds = Math.max(0, Math.ceil(ms / 1000));
+  const two = (n: number) => String(n).padStart(2, '0');
   const minutes = Math.floor(seconds / 60);
-  return `${minutes}:${String(seconds % 60).padStart(2, '0')}`;
+  const hours = Math.floor(minutes / 60);
+  return hours > 0
+    ? `${hours}:${two(minutes % 60)}:${two(seconds % 60)}`
+    : `${minutes}:${two(seconds % 60)}`;
 }

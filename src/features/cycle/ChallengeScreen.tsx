@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
 import { challengeDose, riseWords } from '@/core/cycle/problem/schoolFacts';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
-import { countdownWords, momentWords } from '@/core/time/words';
+import { countdownWords, momentInSentence } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';
 import { selectForecast, selectHistory } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
@@ -37,7 +37,7 @@ export function ChallengeScreen() {
   const [next] = forecast?.scheduledDoses ?? [];
   const detail = {
     ready: `Once both read zero, dose ${size} and test ammonia and nitrite ${hours} h later. Both at zero by then is a colony that carries a first light stocking. Change no water in between.`,
-    running: `Dosed ${momentWords(run.phase === 'ready' ? now : run.dose.at, zone, now)}. Test ammonia and nitrite when the time is up.`,
+    running: `Dosed ${momentInSentence(run.phase === 'ready' ? now : run.dose.at, zone, now)}. Test ammonia and nitrite when the time is up.`,
     due: 'The time is up: test ammonia and nitrite. A test within two hours still counts.',
     passed: `Ammonia and nitrite were gone within ${hours} h.`,
     failed:
@@ -51,7 +51,7 @@ export function ChallengeScreen() {
         <>
           <Words as="soft">Test both in</Words>
           <Figure value={countdownWords(run.testAt - now)} size={64} />
-          <Words as="soft">{`at ${momentWords(run.testAt, zone, now)}; this page may be closed`}</Words>
+          <Words as="soft">{`at ${momentInSentence(run.testAt, zone, now)}; this page may be closed`}</Words>
         </>
       ) : null}
       {run.phase === 'ready' && next ? (

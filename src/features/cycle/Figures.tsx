@@ -4,7 +4,7 @@ import { chanceReadyBy, chanceWords } from '@/core/cycle/forecast/chance';
 import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { momentWords } from '@/core/time/words';
+import { momentInSentence } from '@/core/time/words';
 import { addDaysIn, atTimeOn, dayOf } from '@/core/time/zone';
 import { DayField, dayInWords } from '@/ui/DayField';
 import { formatPlain, formatSignificant } from '@/core/units/format';
@@ -44,7 +44,7 @@ function spreadWords({ p10, p90 }: ValueRange): string {
 
 function workings(forecast: Forecast, history: TankHistory, now: number): Working[] {
   const zone = history.tank.zone;
-  const basis = `From ${forecast.readings} readings and every dose, bottle and water change in the log, as of ${momentWords(forecast.at, zone, now).replace(/^(Today|Yesterday)/, (day) => day.toLowerCase())}. ${forecast.kits
+  const basis = `From ${forecast.readings} readings and every dose, bottle and water change in the log, as of ${momentInSentence(forecast.at, zone, now)}. ${forecast.kits
     .filter((kit) => kit.parameter !== 'nitrate')
     .map(
       (kit) =>

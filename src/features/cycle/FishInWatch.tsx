@@ -2,7 +2,7 @@ import type { Forecast } from '@/core/cycle/forecast/types';
 import { freeAmmoniaNow } from '@/core/meaning/fishIn';
 import { readingWords } from '@/core/history/reading';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
-import { momentWords } from '@/core/time/words';
+import { momentInSentence } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { Remark } from '@/ui/Remark';
@@ -55,7 +55,7 @@ export function FishInWatch({
   return (
     <Remark tone={level.tone} title={level.title}>
       <Words as="body">
-        {`Ammonia read ${readingWords(ammonia)} ${momentWords(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it may reach ${formatPlain(tomorrow, 3)}.`}`}
+        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it may reach ${formatPlain(tomorrow, 3)}.`}`}
       </Words>
     </Remark>
   );

@@ -1,10 +1,5 @@
-import { act, fireEvent, screen, within } from '@testing-library/react';
-import { forecastOf } from '@/core/cycle/forecast';
-import { forecastMade } from '@/store/forecastSlice';
-import { problemFor } from '@/store/forecastProblem';
-import { selectLog, selectTank } from '@/store/selectors';
-import type { AppStore } from '@/store/store';
-import { demoStore, SCREEN_NOW, show } from '@/testing/appHarness';
+import { screen, within } from '@testing-library/react';
+import { demoStore, logged, press, show, type, withForecast } from '@/testing/appHarness';
 import { CycleScreen } from './CycleScreen';
 import { DropCounter } from './DropCounter';
 import { EMPTY_DOSE_TOOL, doseEntryOf, readDoseTool } from './doseToolForm';
@@ -12,20 +7,6 @@ import { EMPTY_DOSE_TOOL, doseEntryOf, readDoseTool } from './doseToolForm';
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/cycle' }));
 jest.setTimeout(60_000);
-
-const press = async (name: string | RegExp) => {
-  await act(async () => {
-    fireEvent.click(screen.getByRole('button', { name }));
-  });
-};
-
-function withForecast(store: AppStore, misfit = false): void {
-  const tank = selectTank(store.getState());
-  if (!tank) throw new Error('no tank');
-  const { problem } = problemFor(selectLog(store.getState()), tank.id, SCREEN_NOW, 1, []);
-  const forecast = forecastOf(problem, { seed: 1, particles: 40, otherParticles: 8, members: 40 });
-  store.dispatch(forecastMade({ ...forecast, misfit }));
-}
 
 describe('the cycle screen with a forecast', () => {
   it('says what the tank clears, asks for a test, and opens its figures', async () => {
@@ -42,7 +23,7 @@ describe('the cycle screen with a forecast', () => {
 
   it('says so when nothing explains the readings', async () => {
     const store = await demoStore();
-    withForecast(store, true);
+    withForecast(store, { misfit: true });
     await show(store, <CycleScreen />);
     expect(screen.getByText(/Nothing that is known of such tanks explains/)).toBeTruthy();
   });
@@ -51,6 +32,52 @@ describe('the cycle screen with a forecast', () => {
     await show(await demoStore(), <CycleScreen />);
     expect(screen.queryByText('Next test worth doing')).toBeNull();
     expect(screen.getByRole('heading', { name: 'Ready when' })).toBeTruthy();
+  });
+});
+
+describe('the criteria', () => {
+  it('share a row while they are merely in order, and can be shown each', async () => {
+    await show(await demoStore(), <CycleScreen />);
+    expect(screen.queryByRole('button', { name: /^Salinity in band/ })).toBeNull();
+    await press(/Doses, alkalinity, salinity and temperature/);
+    expect(screen.getByRole('button', { name: /^Salinity in band: met/ })).toBeTruthy();
+  });
+
+  it('stand alone once one of them is not', async () => {
+    const store = await demoStore();
+    await logged(store, [
+      [
+        2,
+        {
+          kind: 'dose',
+          substance: 'ammoniumChloride',
+          amount: { by: 'target', rise: { value: 2, unit: 'ammonia NH4' } },
+          strength: null,
+          about: false,
+        },
+      ],
+    ]);
+    await show(store, <CycleScreen />);
+    expect(screen.getByRole('button', { name: /^No dose outstanding: not yet/ })).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Alkalinity, salinity and temp/ })).toBeTruthy();
+  });
+});
+
+describe('a figure of the forecast', () => {
+  it('answers for the day that the keeper has in mind', async () => {
+    const store = await demoStore();
+    withForecast(store);
+    await show(store, <CycleScreen />);
+    await press(/^Ready by your school:/);
+    const day = 'Ready by the evening of';
+    type(day, '2027-03-01');
+    expect(screen.getByText('more than 9 in 10')).toBeTruthy();
+    type(day, '2026-11-24');
+    expect(screen.getByText('less than 1 in 20')).toBeTruthy();
+    type(day, '2026-11-01');
+    expect(screen.getByText('That day has gone by.')).toBeTruthy();
+    type(day, 'soon');
+    expect(screen.getByText(/^Write a day/)).toBeTruthy();
   });
 });
 
