@@ -25,7 +25,7 @@ const plain = [
   {
     configFile: false,
     presets: ['@babel/preset-typescript'],
-    plugins: ['@babel/plugin-transform-modules-commonjs'],
+    plugins: ['@babel/plugin-transform-modules-commonjs', '@babel/plugin-transform-dynamic-import'],
   },
 ];
 

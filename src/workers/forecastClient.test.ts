@@ -73,4 +73,39 @@ describe('the forecaster', () => {
     await expect(run).rejects.toThrow('No room');
     client.stop();
   });
+
+  it('keeps a dozen answers, and lets an idle worker and its memory go', async () => {
+    jest.useFakeTimers();
+    try {
+      const { workers, client } = setUp();
+      for (let n = 1; n <= 13; n += 1) {
+        const run = client.run(job(`h${n}`));
+        workers[0]?.say({ kind: 'done', runId: n, inputHash: `h${n}`, forecast });
+        await run;
+      }
+      expect(workers).toHaveLength(1);
+      expect(workers[0]?.ended).toBe(false);
+      jest.advanceTimersByTime(61_000);
+      expect(workers[0]?.ended).toBe(true);
+      await client.run(job('h13'));
+      expect(workers).toHaveLength(1);
+      // The oldest was let go, and has to be worked out again.
+      void client.run(job('h1'));
+      expect(workers).toHaveLength(2);
+      client.stop();
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it('tells of a worker that stopped, and takes another for the next', async () => {
+    const { workers, client } = setUp();
+    const run = client.run(job('a'));
+    workers[0]?.onerror?.({} as ErrorEvent);
+    await expect(run).rejects.toThrow(/stopped/);
+    const next = client.run(job('b'));
+    workers[1]?.say({ kind: 'done', runId: 2, inputHash: 'b', forecast });
+    expect(await next).toEqual(forecast);
+    client.stop();
+  });
 });
