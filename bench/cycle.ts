@@ -1,9 +1,5 @@
-import { tankHistory } from '../src/core';
-import { cycleProblem, forecastOf } from '../src/core/cycle/forecast';
-import { DAY_MS } from '../src/core/time/zone';
-import { FILLED } from '../src/testing/logBuilder';
-import { logOf } from '../src/testing/heldOut/keeper';
-import { middlingReef, plainLife } from '../src/testing/heldOut/plainLife';
+import { forecastOf } from '../src/core/cycle/forecast';
+import { fortyReadings } from '../src/testing/heldOut/plainLife';
 import { follow, type Policy } from '../src/testing/heldOut/policies';
 import {
   atShares,
@@ -18,24 +14,6 @@ import { print, round3, timed } from './print';
 /** Figures of the cycle engine. Numbers of tanks may be given: `npm run bench -- 102 18`. */
 const tanks = Number(process.argv[2] ?? 102);
 const followed = Number(process.argv[3] ?? 18);
-
-/** A bottled tank on day 25, tested 20 times for ammonia and nitrite: 40 readings. */
-function fortyReadings() {
-  const life = plainLife(
-    middlingReef('bottle'),
-    [
-      { day: 1, believed: 1.6 },
-      { day: 12, believed: 1.6 },
-    ],
-    {
-      every: 1.2,
-      days: 25,
-    },
-  );
-  const log = logOf(life, 25);
-  const at = FILLED + 25 * DAY_MS;
-  return cycleProblem(tankHistory(log.log(), log.tankId, at), at);
-}
 
 const problem = fortyReadings();
 const cold = performance.now();

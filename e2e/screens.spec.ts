@@ -1,6 +1,6 @@
 import { AxeBuilder } from '@axe-core/playwright';
 import { gzipSync } from 'node:zlib';
-import { expect, goTo, openDemo, openTestSheet, saved, test } from './support';
+import { expect, goTo, openDemo, openTestSheet, saved, test, tooWide } from './support';
 
 const PLACES = [
   '/',
@@ -54,17 +54,7 @@ test('nothing is wider than the narrowest phone', async ({ page }) => {
     await page.goto(place);
     await expect(page.getByRole('main')).toBeVisible();
     await page.waitForLoadState('networkidle');
-    const over = await page.evaluate(() =>
-      Array.from(document.querySelectorAll('[role="main"] *'))
-        .filter((element) => {
-          const box = element.getBoundingClientRect();
-          return (
-            box.width > 0 && box.right > innerWidth + 1 && !element.closest('[role="region"], svg')
-          );
-        })
-        .map((element) => element.outerHTML.slice(0, 120)),
-    );
-    expect(over, place).toEqual([]);
+    expect(await tooWide(page), place).toEqual([]);
   }
 });
 

@@ -102,3 +102,17 @@ export async function logSixValues(page: Page): Promise<void> {
 export async function saved(page: Page, words: string | RegExp): Promise<void> {
   await expect(page.getByRole('status').getByText(words)).toBeVisible();
 }
+
+/** What reaches beyond the right edge of the window, but for what scrolls by itself. */
+export function tooWide(page: Page): Promise<string[]> {
+  return page.evaluate(() =>
+    Array.from(document.querySelectorAll('[role="main"] *'))
+      .filter((element) => {
+        const box = element.getBoundingClientRect();
+        return (
+          box.width > 0 && box.right > innerWidth + 1 && !element.closest('[role="region"], svg')
+        );
+      })
+      .map((element) => element.outerHTML.slice(0, 120)),
+  );
+}

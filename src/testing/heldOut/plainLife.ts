@@ -1,5 +1,10 @@
+import { cycleProblem } from '../../core/cycle/problem/problem';
+import type { CycleProblem } from '../../core/cycle/problem/types';
+import { tankHistory } from '../../core/history/tankHistory';
+import { DAY_MS } from '../../core/time/zone';
+import { FILLED } from '../logBuilder';
+import { logOf, type Life } from './keeper';
 import { runReef, trueReadyDay, type HeldOutMethod, type Reef } from './reef';
-import type { Life } from './keeper';
 
 /** A middling tank of a method, without any luck: what a scenario changes on purpose. */
 export function middlingReef(method: HeldOutMethod, changes: Partial<Reef> = {}): Reef {
@@ -83,4 +88,22 @@ export function plainLife(
     readyDay: trueReadyDay(course),
     sittings,
   };
+}
+
+/** A bottled tank on day 25, tested 20 times for ammonia and nitrite: 40 readings. */
+export function fortyReadings(): CycleProblem {
+  const life = plainLife(
+    middlingReef('bottle'),
+    [
+      { day: 1, believed: 1.6 },
+      { day: 12, believed: 1.6 },
+    ],
+    {
+      every: 1.2,
+      days: 25,
+    },
+  );
+  const log = logOf(life, 25);
+  const at = FILLED + 25 * DAY_MS;
+  return cycleProblem(tankHistory(log.log(), log.tankId, at), at);
 }
