@@ -257,7 +257,10 @@ test('methods are played in this tank; a fish only behind its cautions', async (
   await page.goto('/cycle');
   await expect(page.getByText(/^(Act now|Emergency): free ammonia/)).toBeVisible();
   await goTo(page, 'Today');
-  await expect(page.getByText(/Test ammonia/).first()).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    'Fish are in before the cycle is done.',
+  );
+  await expect(page.getByText(/^(Act now|Emergency): free ammonia/)).toBeVisible();
 });
 
 test('growth is logged as sighted, corrected, and counts by its school', async ({ page }) => {

@@ -58,6 +58,10 @@ export function todaySentence(
     };
   }
   const open = unmet(verdict, 'cycle');
+  const title =
+    history.tank.fishInSince === undefined
+      ? 'Not ready for fish yet.'
+      : 'Fish are in before the cycle is done.';
   const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
   if (above) {
     const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';
@@ -66,7 +70,7 @@ export function todaySentence(
         ? `It should be clear **${dateRangeInSentence(forecast.milestones[`${parameter}Clears`], history.tank.zone, verdict.at)}**. `
         : '';
     return {
-      title: 'Not ready for fish yet.',
+      title,
       detail:
         `${readsWords(history, parameter) ?? above.because} ${ahead}${secondReason(open, above)}`.trim(),
     };
@@ -78,7 +82,7 @@ export function todaySentence(
   }
   const lead = open.find((c) => c.state === 'not yet') ?? open[0];
   return {
-    title: 'Not ready for fish yet.',
+    title,
     detail: lead ? `${lead.because} ${lead.settle ?? ''}`.trim() : '',
   };
 }

@@ -205,7 +205,9 @@ describe('version 2', () => {
       expect(kinds).toContain(kind);
     }
     expect(entries.some((body) => body.kind === 'dose' && body.bottle)).toBe(true);
-    expect(reading.file.records.some((r) => r.type === 'tank' && r.body.method)).toBe(true);
+    expect(
+      reading.file.records.some((r) => r.type === 'tank' && r.body.method && r.body.programme),
+    ).toBe(true);
   });
 });
 

@@ -17,6 +17,7 @@ import {
   selectVerdict,
 } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { FishInWatch } from '@/shared/FishInWatch';
 import { milestoneMarks } from '@/shared/milestoneMarks';
 import { TankHead } from '@/shared/TankHead';
 import { Course } from '@/ui/course/Course';
@@ -28,7 +29,6 @@ import { Words } from '@/ui/Words';
 import { CriterionList, GateList } from './CriterionList';
 import { CycleChart } from './CycleChart';
 import { Figures } from './Figures';
-import { FishInWatch } from './FishInWatch';
 import { methodWords } from './methodWords';
 import { HeldBack, IfYouDoNothing, NextTest } from './NextTest';
 import { SchoolSheet } from './SchoolSheet';

@@ -15,11 +15,11 @@ import {
   withForecast,
   withTank,
 } from '@/testing/appHarness';
+import { FishInWatch } from '@/shared/FishInWatch';
 import { TodayScreen } from '../today/TodayScreen';
 import { ChallengeScreen } from './ChallengeScreen';
 import { DoseToolScreen } from './DoseToolScreen';
 import { EndScreen } from './EndScreen';
-import { FishInWatch } from './FishInWatch';
 import { MethodScreen } from './MethodScreen';
 import { ProgrammeScreen } from './ProgrammeScreen';
 
@@ -286,6 +286,15 @@ describe('the watch with fish in', () => {
     await watch(step);
     expect(screen.getByText(title)).toBeTruthy();
     expect(screen.getByText(/By tomorrow it may reach/)).toBeTruthy();
+  });
+
+  it('stands on Today too, under a sentence that knows of the fish', async () => {
+    const store = await demoStore();
+    await withTank(store, { fishInSince: '2026-11-20' });
+    await logged(store, [[1, cardReading(store, 'ammonia', 2)]]);
+    await show(store, <TodayScreen />);
+    expect(heading()).toBe('Fish are in before the cycle is done.');
+    expect(screen.getByText(/^(Act now|Emergency): free ammonia$/)).toBeTruthy();
   });
 
   it('is silent in a tank without fish', async () => {

@@ -85,8 +85,18 @@ export const TERMS: readonly Term[] = [
       'What must be so before the first fish whatever the water says: a lid, a verified heater.',
   },
   {
+    term: 'Hold',
+    meaning:
+      'Days through which ammonia and nitrite stay at zero. It counts from the first test that shows both, to the last.',
+  },
+  {
     term: 'Instrument',
     meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
+  },
+  {
+    term: 'Method',
+    meaning:
+      'How a tank is cycled: where its ammonia comes from, and what its colony starts from. Methods are compared by playing them in your own tank.',
   },
   {
     term: 'Milestone',
@@ -110,6 +120,11 @@ export const TERMS: readonly Term[] = [
     term: 'Nitrite',
     meaning:
       'The middle of the chain. Seeing it proves that ammonia is being used; in sea water it is a sign more than a poison.',
+  },
+  {
+    term: 'Programme',
+    meaning:
+      'A bottle’s own schedule of doses, by its label. Kept with a tank, its days are due on Today; only the test at its end shows anything.',
   },
   {
     term: 'Reading',

@@ -16,6 +16,7 @@ import {
   selectVerdict,
 } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { FishInWatch } from '@/shared/FishInWatch';
 import { milestoneMarks } from '@/shared/milestoneMarks';
 import { TankHead } from '@/shared/TankHead';
 import { Course } from '@/ui/course/Course';
@@ -83,6 +84,7 @@ export function TodayScreen() {
       }
     >
       <Opening title={sentence.title}>{sentence.detail}</Opening>
+      <FishInWatch history={history} forecast={forecast} now={now} />
       {marks.length > 0 && day !== null ? (
         <Course
           marks={marks}
