@@ -75,6 +75,13 @@ export function todaySentence(
         `${readsWords(history, parameter) ?? above.because} ${ahead}${secondReason(open, above)}`.trim(),
     };
   }
+  if (nothingIn(history)) {
+    return {
+      title: 'The cycle has not begun.',
+      detail:
+        'Nothing that feeds a colony is logged yet, and nothing was tested. Cycle compares the ways to begin in this tank.',
+    };
+  }
   const zeros = open.filter((c) => c.id === 'ammoniaZero' || c.id === 'nitriteZero');
   const blind = zeros.find((c) => c.state === 'cannot tell');
   if (blind && zeros.every((c) => c.state === 'cannot tell')) {
@@ -85,6 +92,15 @@ export function todaySentence(
     title,
     detail: lead ? `${lead.because} ${lead.settle ?? ''}`.trim() : '',
   };
+}
+
+/** Whether neither food for a colony nor a test of it is on record. */
+function nothingIn({ doses, organics, readings, tank }: TankHistory): boolean {
+  return (
+    doses.length + organics.length + readings.ammonia.length + readings.nitrite.length === 0 &&
+    tank.fishInSince === undefined &&
+    tank.rock !== 'organicDryRock'
+  );
 }
 
 function secondReason(open: Criterion[], first: Criterion): string {

@@ -130,8 +130,9 @@ describe('the sentence of Today', () => {
     expect(at(empty, onDay(0)).today.title).toBe('Nothing is filled yet.');
 
     const builder = new LogBuilder({ lid: false });
-    expect(at(builder, onDay(1)).today.title).toBe('Cannot tell yet.');
+    expect(at(builder, onDay(1)).today.title).toBe('The cycle has not begun.');
     builder.dose(onDay(1), 2);
+    expect(at(builder, onDay(1)).today.title).toBe('Cannot tell yet.');
     builder.ammonia(onDay(2), 2);
     builder.nitrite(onDay(2), 0);
     expect(at(builder, onDay(2)).today.title).toBe('Not ready for fish yet.');

@@ -38,8 +38,16 @@ interface Working {
   asksDay?: true;
 }
 
+/** Less than this of a capacity nobody could measure, mg N/L/day. */
+const TOO_SMALL = 0.01;
+
+function capacityFigure(value: number): string {
+  return value < TOO_SMALL ? `under ${TOO_SMALL}` : formatSignificant(value, 2);
+}
+
 function spreadWords({ p10, p90 }: ValueRange): string {
-  return `${formatSignificant(p10, 2)}–${formatSignificant(p90, 2)}`;
+  if (p90 < TOO_SMALL) return 'too little to measure';
+  return `${p10 < TOO_SMALL ? '0' : formatSignificant(p10, 2)}–${formatSignificant(p90, 2)}`;
 }
 
 function workings(forecast: Forecast, history: TankHistory, now: number): Working[] {
@@ -57,7 +65,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     'A new test changes it most; so do alkalinity, temperature and anything that went in and is not logged.';
   const capacity = (side: 'ammonia' | 'nitrite') => ({
     title: side === 'ammonia' ? 'Clears ammonia' : 'Clears nitrite',
-    value: formatSignificant(Math.max(0, forecast.capacity[side].p50), 2),
+    value: capacityFigure(forecast.capacity[side].p50),
     unit: 'ppm N a day',
     spread: spreadWords(forecast.capacity[side]),
     words: [

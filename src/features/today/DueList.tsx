@@ -16,12 +16,13 @@ const styles = StyleSheet.create({
 /** Tests that fall due together are one sitting, and one row. */
 export function grouped(tasks: readonly DueTask[]): DueTask[] {
   const now = tasks.filter((task) => task.kind === 'test' && task.inDays <= 0);
+  if (now.length < 2) return [...tasks];
+  const place = tasks.findIndex((task) => now.includes(task));
   const rest = tasks.filter((task) => !now.includes(task));
-  const first = now[0];
-  if (!first || now.length === 1) return [...now, ...rest];
   const parameters = now.flatMap((task) => task.parameters);
   const oldest = now.reduce((a, b) => (a.inDays <= b.inDays ? a : b));
   return [
+    ...rest.slice(0, place),
     {
       ...oldest,
       id: 'test-due',
@@ -30,7 +31,7 @@ export function grouped(tasks: readonly DueTask[]): DueTask[] {
       minutes: Math.max(...now.map((task) => task.minutes)),
       parameters,
     },
-    ...rest,
+    ...rest.slice(place),
   ];
 }
 

@@ -98,8 +98,14 @@ function extent(props: TimeChartProps): [number, number] {
       .filter((p) => !p.aside)
       .flatMap((p) => [p.y, p.low ?? p.y, Math.min(p.high ?? p.y, p.y * 1.6 + 1e-9)]),
   );
+  // The range ahead belongs to the picture: cut off flat it would look surer than it is.
   const courses = props.series.flatMap((s) =>
-    s.course ? coursePoints(s.course, 'middle', props.from, props.to).map(([, y]) => y) : [],
+    s.course
+      ? [
+          ...coursePoints(s.course, 'middle', props.from, props.to),
+          ...coursePoints(s.course, 'high', props.now, props.to),
+        ].map(([, y]) => y)
+      : [],
   );
   const wanted = props.band ? [props.band.low, props.band.high] : [];
   const all = [...ys, ...courses, ...(props.zeroBased ? [0] : []), ...wanted];
@@ -139,6 +145,9 @@ export function TimeChart(props: TimeChartProps) {
     const last = s.points.filter((p) => !p.aside).at(-1);
     return last ? y(last.y) : bottom;
   });
+  // The word at the line of now stands where the unit would, on the first days of a tank.
+  const nowX = x(now);
+  const unitX = nowX >= PAD.left - 1 && nowX < PAD.left + 50 ? nowX + 40 : PAD.left;
   const labelYs = spreadLabels(ends, 17, PAD.top + 6, bottom - 2);
   return (
     <View>
@@ -187,7 +196,7 @@ export function TimeChart(props: TimeChartProps) {
                 </SvgText>
               </G>
             ))}
-            <SvgText x={PAD.left} y={11} fontFamily={font.sans} fontSize={12} fill={color.inkSoft}>
+            <SvgText x={unitX} y={11} fontFamily={font.sans} fontSize={12} fill={color.inkSoft}>
               {unit}
             </SvgText>
             {xTicks.map((tick, index) => (
