@@ -1,6 +1,7 @@
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
+import { testedTogether } from '@/core/tasks/cycleTasks';
 import { readSitting, readyWithout, type Life } from './keeper';
 import { forecastOn } from './study';
 
@@ -31,7 +32,7 @@ const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / D
 
 /**
  * Follows a policy until the 80 % interval of the date on which both are clear is as narrow as a
- * seventh of the way (two days at the least), or the cycle is over. Ammonia and nitrite count as a
+ * seventh of the way (two days at the least), or tests have shown that it is over. Ammonia and nitrite count as a
  * test each; both policies begin with the same two, on the day after the first dose.
  */
 export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
@@ -50,7 +51,10 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
     const width = dayOf(p90) - dayOf(p10);
     // With nothing dosed afterwards, as the forecast assumes.
     const truth = readyWithout(life, day);
-    const certain = width <= Math.max(2, truth / 7);
+    const { ammonia, nitrite } = played.sittings.at(-1) ?? {};
+    // Both read zero after the end: it is over and shown, however roughly the day is known.
+    const shown = day > truth && ammonia === 0 && nitrite === 0;
+    const certain = shown || width <= Math.max(2, truth / 7);
     if (certain || day > life.readyDay + 4) {
       return {
         tests,
@@ -74,9 +78,7 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
       continue;
     }
     day += wait;
-    test({
-      ammonia: nextTest.parameter === 'ammonia',
-      nitrite: nextTest.parameter === 'nitrite',
-    });
+    const asked = testedTogether(nextTest);
+    test({ ammonia: asked.includes('ammonia'), nitrite: asked.includes('nitrite') });
   }
 }

@@ -36,8 +36,8 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
   const [asTable, setAsTable] = useState(false);
   const whole = useMemo(() => wholeSpan(marks, now), [marks, now]);
   const [span, ref] = useViewport(whole, width);
-  const placed = useMemo(
-    () => (width > 0 ? layoutCourse(marks, now, span, width, width < 560 ? 5 : 9, nowLabel) : []),
+  const { marks: placed, nowSide } = useMemo(
+    () => layoutCourse(marks, now, span, Math.max(1, width), width < 560 ? 5 : 9, nowLabel),
     [marks, now, span, width, nowLabel],
   );
   const nowX = xOf(now, span, width);
@@ -120,8 +120,8 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
               strokeWidth={2}
             />
             <SvgText
-              x={nowX > width - 90 ? nowX - 6 : nowX + 6}
-              textAnchor={nowX > width - 90 ? 'end' : 'start'}
+              x={nowSide === 'left' ? nowX - 6 : nowX + 6}
+              textAnchor={nowSide === 'left' ? 'end' : 'start'}
               y={TRACK + 46}
               fontFamily={font.sans}
               fontWeight="600"

@@ -1,5 +1,14 @@
 import fc from 'fast-check';
-import { layoutCourse, pan, wholeSpan, within, xOf, zoom, type CourseMark } from './layout';
+import {
+  layoutCourse,
+  pan,
+  wholeSpan,
+  within,
+  wordsWidth,
+  xOf,
+  zoom,
+  type CourseMark,
+} from './layout';
 
 const DAY = 86_400_000;
 const mark = (id: number, day: number, passed = true): CourseMark => ({
@@ -20,15 +29,22 @@ describe('the course', () => {
       fc.property(days, fc.integer({ min: 280, max: 900 }), (list, width) => {
         const marks = list.map((day, i) => mark(i, day));
         const now = 61 * DAY;
-        const placed = layoutCourse(marks, now, wholeSpan(marks, now), width, 5, 'now, day 61');
+        const { marks: placed } = layoutCourse(
+          marks,
+          now,
+          wholeSpan(marks, now),
+          width,
+          5,
+          'now, day 61',
+        );
         const labelled = placed.filter((m) => m.row !== null);
         expect(labelled.length).toBeLessThanOrEqual(5);
-        const half = (13 * 7.1) / 2;
+        const half = wordsWidth('Ammonia clear') / 2;
         const box = (m: (typeof placed)[number]) =>
           m.anchor === 'start'
-            ? [m.x - 8, m.x + 2 * half]
+            ? [m.x - 8, m.x - 8 + 2 * half]
             : m.anchor === 'end'
-              ? [m.x - 2 * half, m.x + 8]
+              ? [m.x + 8 - 2 * half, m.x + 8]
               : [m.x - half, m.x + half];
         for (const a of labelled) {
           for (const b of labelled) {
@@ -44,7 +60,14 @@ describe('the course', () => {
 
   it('labels what lies ahead before what is long past', () => {
     const marks = [mark(1, 0), mark(2, 1), mark(3, 2), mark(4, 40, false)];
-    const placed = layoutCourse(marks, 20 * DAY, wholeSpan(marks, 20 * DAY), 300, 1, 'now');
+    const { marks: placed } = layoutCourse(
+      marks,
+      20 * DAY,
+      wholeSpan(marks, 20 * DAY),
+      300,
+      1,
+      'now',
+    );
     expect(placed.filter((m) => m.row).map((m) => m.id)).toEqual(['4']);
   });
 
@@ -52,8 +75,28 @@ describe('the course', () => {
     // Close behind now, whose line and label leave no room before it.
     const marks = [mark(1, 0), mark(2, 22, false), mark(3, 40, false)];
     const now = 20 * DAY;
-    const placed = layoutCourse(marks, now, wholeSpan(marks, now), 500, 5, 'now, day 20');
+    const { marks: placed } = layoutCourse(
+      marks,
+      now,
+      wholeSpan(marks, now),
+      500,
+      5,
+      'now, day 20',
+    );
     expect(placed.find((m) => m.id === '2')).toMatchObject({ row: 'above', anchor: 'start' });
+  });
+
+  it('stands the word of now where it leaves room for what lies ahead', () => {
+    const now = 20 * DAY;
+    const marks = [mark(1, 0), mark(2, 12), mark(3, 22, false), mark(4, 29, false)];
+    const crowded = layoutCourse(marks, now, wholeSpan(marks, now), 350, 5, 'now, day 20');
+    expect(crowded.nowSide).toBe('left');
+    expect(crowded.marks.filter((m) => !m.passed && m.row === null)).toEqual([]);
+    const free = layoutCourse([mark(1, 0)], now, wholeSpan([mark(1, 0)], now), 350, 5, 'now');
+    expect(free.nowSide).toBe('right');
+    // At the end of the track there is no room behind it.
+    const late = layoutCourse([mark(1, 0)], now, { from: 0, to: now }, 350, 5, 'now, day 20');
+    expect(late.nowSide).toBe('left');
   });
 
   it('spans from the first mark to beyond now, in order', () => {

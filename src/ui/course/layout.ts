@@ -22,8 +22,24 @@ export interface PlacedMark extends CourseMark {
   range?: { low: number; high: number; innerLow: number; innerHigh: number };
 }
 
-/** Average width of a letter at 13 px; generous, so that labels never touch. */
-const LETTER = 7.1;
+/** Widths of letters at 13 px by their kind, px; a little generous, so that labels never touch. */
+const WIDTHS: readonly [letters: RegExp, width: number][] = [
+  [/[ijlI.,:;'’ ]/, 4],
+  [/[frt]/, 5.2],
+  [/[mwMW]/, 11.2],
+  [/[A-Z]/, 9],
+];
+const USUAL_WIDTH = 7.4;
+
+/** Room that words take at 13 px, px. */
+export function wordsWidth(words: string): number {
+  let sum = 0;
+  for (const letter of words) {
+    sum += WIDTHS.find(([letters]) => letters.test(letter))?.[1] ?? USUAL_WIDTH;
+  }
+  return sum;
+}
+
 const GAP = 8;
 /** Room at the ends of the track. */
 export const COURSE_INSET = 8;
@@ -53,11 +69,12 @@ type Placing = Box & { anchor: PlacedMark['anchor'] };
 
 /** The ways in which a mark's words may stand at its circle within the track, the best first. */
 function boxesOf(mark: CourseMark, x: number, width: number): Placing[] {
-  const half = (Math.max(mark.label.length, mark.date.length) * LETTER) / 2;
+  const room = Math.max(wordsWidth(mark.label), wordsWidth(mark.date));
+  const [start, end] = [x - COURSE_INSET, x + COURSE_INSET];
   const ways: Placing[] = [
-    { left: x - half, right: x + half, anchor: 'middle' },
-    { left: x - COURSE_INSET, right: x + 2 * half, anchor: 'start' },
-    { left: x - 2 * half, right: x + COURSE_INSET, anchor: 'end' },
+    { left: x - room / 2, right: x + room / 2, anchor: 'middle' },
+    { left: start, right: start + room, anchor: 'start' },
+    { left: end - room, right: end, anchor: 'end' },
   ];
   return ways.filter(({ left, right }) => left >= -COURSE_INSET && right <= width + COURSE_INSET);
 }
@@ -74,10 +91,20 @@ function byWeight(now: number) {
   };
 }
 
+/** Marks in their places, and the side of its line on which the word of *now* stands. */
+export interface CourseLayout {
+  marks: PlacedMark[];
+  nowSide: 'left' | 'right';
+}
+
+/** Room between the line of now and its word. */
+const NOW_GAP = 6;
+
 /**
  * Places marks along a track and their words in two rows, without overlap: at most `most` get
- * words, and the label of *now* keeps its place in the lower row. The rest are drawn bare; the
- * table beside the course names them all.
+ * words. The word of *now* stands in the lower row, on the side of its line that leaves most room
+ * for the others, those ahead first. The rest are drawn bare; the table beside the course names them
+ * all.
  */
 export function layoutCourse(
   marks: readonly CourseMark[],
@@ -86,6 +113,31 @@ export function layoutCourse(
   width: number,
   most: number,
   nowLabel: string,
+): CourseLayout {
+  const nowX = xOf(now, span, width);
+  const room = wordsWidth(nowLabel) + NOW_GAP;
+  const sides = (['right', 'left'] as const).filter((side) =>
+    side === 'right' ? nowX + room <= width : nowX - room >= 0,
+  );
+  const layouts = (sides.length > 0 ? sides : (['right'] as const)).map((nowSide) => ({
+    nowSide,
+    marks: placeMarks(marks, now, span, width, most, {
+      left: nowSide === 'right' ? nowX - 2 : nowX - room,
+      right: nowSide === 'right' ? nowX + room : nowX + 2,
+    }),
+  }));
+  const worth = ({ marks: placed }: CourseLayout) =>
+    placed.reduce((sum, m) => sum + (m.row === null ? 0 : m.passed ? 1 : 100), 0);
+  return layouts.reduce((best, other) => (worth(other) > worth(best) ? other : best));
+}
+
+function placeMarks(
+  marks: readonly CourseMark[],
+  now: number,
+  span: Span,
+  width: number,
+  most: number,
+  nowBox: Box,
 ): PlacedMark[] {
   const place = (ms: number) => xOf(ms, span, width);
   const visible = marks.filter((mark) => {
@@ -93,7 +145,7 @@ export function layoutCourse(
     return x >= 0 && x <= width;
   });
   const nowX = place(now);
-  const below: Box[] = [{ left: nowX - 2, right: nowX + 6 + nowLabel.length * LETTER }];
+  const below: Box[] = [nowBox];
   const above: Box[] = [{ left: nowX - 3, right: nowX + 3 }];
   const rows = new Map<string, { row: PlacedMark['row']; anchor: PlacedMark['anchor'] }>();
   let left = most;
