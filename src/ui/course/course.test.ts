@@ -47,6 +47,9 @@ describe('the course', () => {
               ? [m.x + 8 - 2 * half, m.x + 8]
               : [m.x - half, m.x + half];
         for (const a of labelled) {
+          const [left = 0, right = 0] = box(a);
+          expect(left).toBeGreaterThanOrEqual(-1);
+          expect(right).toBeLessThanOrEqual(width + 1);
           for (const b of labelled) {
             if (a === b || a.row !== b.row) continue;
             const [al = 0, ar = 0] = box(a);

@@ -76,7 +76,7 @@ function boxesOf(mark: CourseMark, x: number, width: number): Placing[] {
     { left: start, right: start + room, anchor: 'start' },
     { left: end - room, right: end, anchor: 'end' },
   ];
-  return ways.filter(({ left, right }) => left >= -COURSE_INSET && right <= width + COURSE_INSET);
+  return ways.filter(({ left, right }) => left >= -1 && right <= width + 1);
 }
 
 function isFree(row: readonly Box[], box: Box): boolean {
