@@ -1,6 +1,14 @@
 import { act, fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { headsOfType } from '../core';
-import { demoStore, heading, press, show } from '../testing/appHarness';
+import {
+  cardReading,
+  demoStore,
+  heading,
+  logged,
+  press,
+  show,
+  withTank,
+} from '../testing/appHarness';
 import { CycleScreen } from './cycle/CycleScreen';
 import { DataScreen } from './data/DataScreen';
 import { GuideScreen } from './glossary/GuideScreen';
@@ -48,6 +56,43 @@ describe('Today', () => {
   it('of an empty tank says that nothing is filled', async () => {
     await show(await demoStore('Spare tank'), <TodayScreen />);
     expect(heading()).toBe('Nothing is filled yet.');
+  });
+
+  it('leads to the dose of a programme that is kept', async () => {
+    const store = await demoStore();
+    await withTank(store, { programme: { firstMl: 50, laterMl: 10, every: 1, days: 30 } });
+    await show(store, <TodayScreen />);
+    await press(/^20.8 mL of bacteria, today/);
+    expect(mockRouter.push).toHaveBeenCalledWith('/log/dose');
+  });
+
+  it('knows of fish in a tank that cycles, and says when to act', async () => {
+    const store = await demoStore();
+    await withTank(store, { fishInSince: '2026-11-20' });
+    await logged(store, [[1, cardReading(store, 'ammonia', 2)]]);
+    await show(store, <TodayScreen />);
+    expect(heading()).toBe('Fish are in before the cycle is done.');
+    expect(screen.getByText(/^(Act now|Emergency): free ammonia$/)).toBeTruthy();
+  });
+
+  it('asks for the test of a challenge by the hour', async () => {
+    const store = await demoStore();
+    await withTank(store, { school: { school: 'challenge', windowHours: 24 } });
+    await logged(store, [
+      [
+        20,
+        {
+          kind: 'dose',
+          substance: 'ammoniumChloride',
+          amount: { by: 'target', rise: { value: 2, unit: 'ammonia NH4' } },
+          strength: null,
+          about: false,
+        },
+      ],
+    ]);
+    await show(store, <TodayScreen />);
+    await press(/^Test ammonia and nitrite for the challenge, today 16:00/);
+    expect(mockRouter.push).toHaveBeenCalledWith('/cycle/challenge');
   });
 
   it('switches tanks from its head', async () => {

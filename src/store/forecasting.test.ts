@@ -1,22 +1,17 @@
-import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { demoLog } from '../core/demo/demoLog';
 import { forecastOf, type Forecast } from '../core/cycle/forecast';
-import { DraftStore } from '../storage/drafts';
-import { LogStore } from '../storage/logStore';
-import { LogBuilder, onDay, testId } from '../testing/logBuilder';
+import { LogBuilder, onDay } from '../testing/logBuilder';
+import { testServices } from '../testing/services';
 import type { ForecastJob, Forecaster } from '../workers/forecastClient';
 import { ticked } from './clockSlice';
 import { forecastMoment, forgetForecast, renewForecast } from './forecasting';
 import { openLog } from './open';
 import { recordAct } from './record';
 import { selectForecast, selectForecastStatus, selectTank, selectTanks } from './selectors';
-import type { Services } from './services';
 import { tankChosen } from './sessionSlice';
 import { createStore, type AppStore } from './store';
 
 const NOW = Date.parse('2026-11-24T12:20:00Z');
-let ids = 500_000;
-let databases = 0;
 
 type Asked = ForecastJob & { answer: (f: Forecast | null) => void; fail: (e: Error) => void };
 
@@ -43,34 +38,10 @@ class HandForecaster implements Forecaster {
   }
 }
 
-function services(forecaster: Forecaster): Services {
-  databases += 1;
-  const suffix = databases;
-  return {
-    now: () => NOW,
-    newId: () => testId((ids += 1)),
-    device: 'tab',
-    openDatabase: (name) => {
-      const database = createAsyncStorage(`forecasting-${suffix}-${name}`);
-      return {
-        log: new LogStore(database, name, async () => false),
-        drafts: new DraftStore(database),
-      };
-    },
-    openChannel: () => ({
-      tell: () => undefined,
-      tellWiped: () => undefined,
-      close: () => undefined,
-    }),
-    whyNotSaved: async () => 'No room.',
-    forecaster,
-  };
-}
-
 async function opened(): Promise<{ store: AppStore; hand: HandForecaster }> {
   forgetForecast();
   const hand = new HandForecaster();
-  const store = createStore(services(hand));
+  const store = createStore(testServices(NOW, { forecaster: hand }));
   store.dispatch(ticked(NOW));
   await store.dispatch(openLog('demo', { make: demoLog, zone: 'UTC' }));
   return { store, hand };

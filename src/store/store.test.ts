@@ -1,48 +1,24 @@
-import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { headsOfType, kitFrom } from '../core';
 import { demoLog } from '../core/demo/demoLog';
-import { DraftStore } from '../storage/drafts';
-import { LogStore } from '../storage/logStore';
-import { testId } from '../testing/logBuilder';
+import { testServices } from '../testing/services';
 import { draftChanged } from './draftsSlice';
 import { openLog, wipeLog } from './open';
 import { recordAct, retryUnsaved, undoKeys } from './record';
 import { selectHistory, selectTank, selectTanks, selectVerdict } from './selectors';
-import type { Services } from './services';
 import { ticked } from './clockSlice';
 import { createStore } from './store';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 let databases = 0;
-let ids = 0;
 
-/** Services on a database that can be made to refuse writes; `tabs` share what they tell. */
-function services(suffix: string, full: { now: boolean } = { now: false }): Services {
-  return {
-    now: () => NOW,
-    newId: () => testId((ids += 1)),
-    device: 'tab',
-    openDatabase: (name) => {
-      const database = createAsyncStorage(`store-${suffix}-${name}`);
-      const log = new LogStore(database, name, async () => false);
-      const append = log.append.bind(log);
-      log.append = (revisions) => (full.now ? Promise.reject(new Error('')) : append(revisions));
-      return { log, drafts: new DraftStore(database) };
-    },
-    openChannel: () => ({
-      tell: () => undefined,
-      tellWiped: () => undefined,
-      close: () => undefined,
-    }),
-    whyNotSaved: async () => 'The browser has no room left.',
-    forecaster: { run: async () => null, stop: () => undefined },
-  };
-}
-
+/** A store on a database of its own, which can be made to refuse writes, and the same opened again. */
 function fresh(full?: { now: boolean }) {
   databases += 1;
-  const suffix = String(databases);
-  return { store: createStore(services(suffix, full)), again: () => createStore(services(suffix)) };
+  const database = `store-${databases}`;
+  return {
+    store: createStore(testServices(NOW, { database, full })),
+    again: () => createStore(testServices(NOW, { database })),
+  };
 }
 
 const addKit = (name: string) =>

@@ -19,6 +19,8 @@ import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/shared/BackHead';
 import { wallClock } from '@/shared/wallClock';
 import { FOOD_WORDS } from '@/shared/kindWords';
+import { StrengthFields } from '@/shared/StrengthFields';
+import { strengthFormOf } from '@/shared/strengthForm';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
@@ -59,15 +61,7 @@ function startOf(history: TankHistory): DoseToolForm {
     strengthBy: strength.by,
   };
   if (last.amount.by === 'drops') form.dropsPerMl = formatPlain(1 / last.amount.dropMl, 1);
-  if (strength.by === 'percent') form.percent = formatPlain(strength.percent);
-  if (strength.by === 'label') {
-    form.labelAmount = formatPlain(strength.amount);
-    form.labelUnit = strength.unit;
-    form.labelLitres = formatPlain(strength.litres);
-    form.labelGives = formatPlain(strength.gives);
-    form.basis = strength.basis;
-  }
-  return form;
+  return { ...form, ...strengthFormOf(strength) };
 }
 
 /** "80–115 %". */
@@ -278,8 +272,13 @@ function Strength({
   set: (changes: Partial<DoseToolForm>) => void;
   result: DoseToolResult;
 }) {
-  const errors = result.ok ? {} : result.errors;
-  const label = form.strengthBy === 'label';
+  // A field that is still empty is not wrong yet.
+  const errors = Object.fromEntries(
+    Object.entries(result.ok ? {} : result.errors).filter(
+      ([name]) => form[name as keyof DoseToolForm] !== '',
+    ),
+  );
+  const { strengthBy } = form;
   return (
     <>
       <Choice
@@ -289,64 +288,13 @@ function Strength({
           { value: 'percent', label: 'Percent' },
           { value: 'pure', label: 'Dry salt' },
         ]}
-        value={form.strengthBy}
-        onChange={(strengthBy) => set({ strengthBy })}
+        value={strengthBy}
+        onChange={(by) => set({ strengthBy: by })}
       />
-      {label ? (
-        <Choice
-          label="The label counts in"
-          options={[
-            { value: 'drop', label: 'Drops' },
-            { value: 'mL', label: 'mL' },
-          ]}
-          value={form.labelUnit}
-          onChange={(labelUnit) => set({ labelUnit })}
-        />
-      ) : null}
-      {form.strengthBy === 'pure' ? null : (
-        <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
-          {label ? (
-            <>
-              <Field
-                style={{ flexGrow: 1, flexBasis: 90 }}
-                label={form.labelUnit === 'drop' ? 'Drops' : 'mL'}
-                kind="number"
-                value={form.labelAmount}
-                error={form.labelAmount === '' ? undefined : errors.labelAmount}
-                onChange={(labelAmount) => set({ labelAmount })}
-              />
-              <Field
-                style={{ flexGrow: 1, flexBasis: 90 }}
-                label="in water"
-                unit="L"
-                kind="number"
-                value={form.labelLitres}
-                error={form.labelLitres === '' ? undefined : errors.labelLitres}
-                onChange={(labelLitres) => set({ labelLitres })}
-              />
-              <Field
-                style={{ flexGrow: 1, flexBasis: 90 }}
-                label="make"
-                unit="ppm"
-                kind="number"
-                value={form.labelGives}
-                error={errors.labelGives}
-                onChange={(labelGives) => set({ labelGives })}
-              />
-            </>
-          ) : (
-            <Field
-              style={{ flexGrow: 1, flexBasis: 120 }}
-              label="Grams in 100 mL"
-              unit="%"
-              kind="number"
-              value={form.percent}
-              error={form.percent === '' ? undefined : errors.percent}
-              onChange={(percent) => set({ percent })}
-            />
-          )}
+      {strengthBy === 'pure' ? null : (
+        <>
+          <StrengthFields by={strengthBy} form={form} set={set} errors={errors} />
           <Field
-            style={{ flexGrow: 1, flexBasis: 120 }}
             label="Drops in one mL"
             kind="number"
             value={form.dropsPerMl}
@@ -354,7 +302,7 @@ function Strength({
             hint="Count them once for this bottle"
             onChange={(dropsPerMl) => set({ dropsPerMl })}
           />
-        </View>
+        </>
       )}
     </>
   );

@@ -8,6 +8,7 @@ import {
 } from '@/core/records/schema/entry';
 import { linearToCanonical } from '@/core/units/units';
 import { FormReader, type FormErrors } from '@/shared/formText';
+import { EMPTY_STRENGTH, readStrength, strengthShape } from '@/shared/strengthForm';
 
 /** What can be dosed with, and how its strength is known. */
 export const doseToolSchema = z.object({
@@ -15,13 +16,7 @@ export const doseToolSchema = z.object({
   food: z.enum(FOODS),
   strengthBy: z.enum(['label', 'percent', 'pure']),
   rise: z.string(),
-  basis: z.enum(['ammonia N', 'ammonia NH3', 'ammonia NH4']),
-  labelAmount: z.string(),
-  labelUnit: z.enum(['drop', 'mL']),
-  labelLitres: z.string(),
-  labelGives: z.string(),
-  percent: z.string(),
-  dropsPerMl: z.string(),
+  ...strengthShape,
 });
 export type DoseToolForm = z.infer<typeof doseToolSchema>;
 
@@ -30,13 +25,7 @@ export const EMPTY_DOSE_TOOL: DoseToolForm = {
   food: 'pellets',
   strengthBy: 'label',
   rise: '2',
-  basis: 'ammonia NH4',
-  labelAmount: '',
-  labelUnit: 'drop',
-  labelLitres: '',
-  labelGives: '2',
-  percent: '',
-  dropsPerMl: '20',
+  ...EMPTY_STRENGTH,
 };
 
 export function isLiquid(form: DoseToolForm): boolean {
@@ -58,24 +47,6 @@ export type DoseToolResult =
     }
   | { ok: false; errors: FormErrors<DoseToolForm> };
 
-function readStrength(form: DoseToolForm, read: FormReader<DoseToolForm>): DoseStrength {
-  switch (form.strengthBy) {
-    case 'label':
-      return {
-        by: 'label',
-        amount: read.number('labelAmount', { aboveZero: true }),
-        unit: form.labelUnit,
-        litres: read.number('labelLitres', { aboveZero: true }),
-        gives: read.number('labelGives', { aboveZero: true }),
-        basis: form.basis,
-      };
-    case 'percent':
-      return { by: 'percent', percent: read.number('percent', { aboveZero: true, max: 100 }) };
-    case 'pure':
-      return { by: 'pure' };
-  }
-}
-
 /**
  * What has to be measured out for the rise asked for.
  * @param there mg N/L already in the water
@@ -90,7 +61,7 @@ export function readDoseTool(form: DoseToolForm, netLitres: number, there: numbe
     return { ok: true, rise, drops: null, mL: null, grams, dropMl: 0, strength: null, tooMuch };
   }
   const perMl = read.number('dropsPerMl', { min: 5, max: 60 });
-  const strength = readStrength(form, read);
+  const strength = readStrength(form.strengthBy, form, read);
   if (!read.ok) return { ok: false, errors: read.errors };
   const dropMl = 1 / perMl;
   const substance = form.what === 'householdAmmonia' ? 'householdAmmonia' : 'ammoniumChloride';

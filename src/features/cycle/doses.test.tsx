@@ -16,7 +16,6 @@ import {
   withTank,
 } from '@/testing/appHarness';
 import { FishInWatch } from '@/shared/FishInWatch';
-import { TodayScreen } from '../today/TodayScreen';
 import { ChallengeScreen } from './ChallengeScreen';
 import { DoseToolScreen } from './DoseToolScreen';
 import { EndScreen } from './EndScreen';
@@ -154,7 +153,7 @@ describe('the programme', () => {
     type('For', '30');
   };
 
-  it('is dated from the bottle, kept with the tank, and then due on Today', async () => {
+  it('is dated from the bottle, and kept with the tank', async () => {
     const store = await demoStore();
     await show(store, <ProgrammeScreen />);
     fill();
@@ -192,14 +191,6 @@ describe('the programme', () => {
     expect(screen.getByText('Whole days.')).toBeTruthy();
     const keep = screen.getByRole('button', { name: 'Keep this programme' });
     expect(keep.getAttribute('aria-disabled')).toBe('true');
-  });
-
-  it('leads from Today to its dose', async () => {
-    const store = await demoStore();
-    await withTank(store, { programme: { firstMl: 50, laterMl: 10, every: 1, days: 30 } });
-    await show(store, <TodayScreen />);
-    await press(/^20.8 mL of bacteria, today/);
-    expect(mockRouter.push).toHaveBeenCalledWith('/log/dose');
   });
 });
 
@@ -286,15 +277,6 @@ describe('the watch with fish in', () => {
     await watch(step);
     expect(screen.getByText(title)).toBeTruthy();
     expect(screen.getByText(/By tomorrow it may reach/)).toBeTruthy();
-  });
-
-  it('stands on Today too, under a sentence that knows of the fish', async () => {
-    const store = await demoStore();
-    await withTank(store, { fishInSince: '2026-11-20' });
-    await logged(store, [[1, cardReading(store, 'ammonia', 2)]]);
-    await show(store, <TodayScreen />);
-    expect(heading()).toBe('Fish are in before the cycle is done.');
-    expect(screen.getByText(/^(Act now|Emergency): free ammonia$/)).toBeTruthy();
   });
 
   it('is silent in a tank without fish', async () => {

@@ -10,6 +10,7 @@ import { formatSignificant } from '@/core/units/format';
 import { selectHistory, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { SUBSTANCE_WORDS } from '@/shared/eventWords';
+import { StrengthFields } from '@/shared/StrengthFields';
 import { Choice, Tick } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
@@ -143,7 +144,7 @@ function DoseEditor({ history, editing }: { history: TankHistory; editing?: Revi
         />
       ) : null}
       {source && (form.by === 'drops' || form.by === 'mL') ? (
-        <StrengthFields form={form} set={set} errors={errors} />
+        <Strength form={form} set={set} errors={errors} />
       ) : null}
       {form.substance === 'bacteria' ? (
         <BottleFields form={form} set={set} errors={errors} today={dayOf(now, history.tank.zone)} />
@@ -211,7 +212,7 @@ function BottleFields({
   );
 }
 
-function StrengthFields({
+function Strength({
   form,
   set,
   errors,
@@ -220,64 +221,17 @@ function StrengthFields({
   set: (changes: Partial<DoseForm>) => void;
   errors: Partial<Record<keyof DoseForm, string>>;
 }) {
+  const { strengthBy } = form;
   return (
     <>
       <Choice
         label="Strength of the bottle"
         options={STRENGTHS}
-        value={form.strengthBy === 'pure' ? 'label' : form.strengthBy}
-        onChange={(strengthBy) => set({ strengthBy })}
+        value={strengthBy === 'pure' ? 'label' : strengthBy}
+        onChange={(by) => set({ strengthBy: by })}
       />
-      {form.strengthBy === 'label' ? (
-        <>
-          <Choice
-            label="The label counts in"
-            options={[
-              { value: 'drop', label: 'Drops' },
-              { value: 'mL', label: 'mL' },
-            ]}
-            value={form.labelUnit}
-            onChange={(labelUnit) => set({ labelUnit })}
-          />
-          <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
-            <Field
-              style={{ flexGrow: 1, flexBasis: 96 }}
-              label={form.labelUnit === 'drop' ? 'Drops' : 'mL'}
-              kind="number"
-              value={form.labelAmount}
-              error={errors.labelAmount}
-              onChange={(labelAmount) => set({ labelAmount })}
-            />
-            <Field
-              style={{ flexGrow: 1, flexBasis: 96 }}
-              label="in water"
-              unit="L"
-              kind="number"
-              value={form.labelLitres}
-              error={errors.labelLitres}
-              onChange={(labelLitres) => set({ labelLitres })}
-            />
-            <Field
-              style={{ flexGrow: 1, flexBasis: 96 }}
-              label="make"
-              unit="ppm"
-              kind="number"
-              value={form.labelGives}
-              error={errors.labelGives}
-              onChange={(labelGives) => set({ labelGives })}
-            />
-          </View>
-        </>
-      ) : null}
-      {form.strengthBy === 'percent' ? (
-        <Field
-          label="Grams in 100 mL"
-          unit="%"
-          kind="number"
-          value={form.percent}
-          error={errors.percent}
-          onChange={(percent) => set({ percent })}
-        />
+      {strengthBy === 'label' || strengthBy === 'percent' ? (
+        <StrengthFields by={strengthBy} form={form} set={set} errors={errors} />
       ) : null}
     </>
   );

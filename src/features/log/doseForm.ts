@@ -8,9 +8,9 @@ import {
   type DoseStrength,
   type DoseSubstance,
 } from '@/core/records/schema/entry';
-import { DEFAULT_DROP_ML } from '@/core/units/constants';
 import { formatPlain } from '@/core/units/format';
 import { FormReader, type FormErrors } from '@/shared/formText';
+import { EMPTY_STRENGTH, readStrength, strengthFormOf, strengthShape } from '@/shared/strengthForm';
 
 /** A dose half entered: every field as text, so nothing typed is ever refused. */
 export const doseFormSchema = z.object({
@@ -18,14 +18,8 @@ export const doseFormSchema = z.object({
   substance: z.enum(DOSE_SUBSTANCES),
   by: z.enum(['drops', 'mL', 'grams', 'target']),
   amount: z.string(),
-  dropsPerMl: z.string(),
-  basis: z.enum(['ammonia N', 'ammonia NH3', 'ammonia NH4']),
   strengthBy: z.enum(['label', 'percent', 'pure', 'unknown']),
-  labelAmount: z.string(),
-  labelUnit: z.enum(['drop', 'mL']),
-  labelLitres: z.string(),
-  labelGives: z.string(),
-  percent: z.string(),
+  ...strengthShape,
   product: z.string(),
   keeps: z.enum(['refrigerated', 'shelfStable', 'unknown']),
   storedCold: z.boolean(),
@@ -41,14 +35,8 @@ export const EMPTY_DOSE: DoseForm = {
   substance: 'ammoniumChloride',
   by: 'drops',
   amount: '',
-  dropsPerMl: formatPlain(1 / DEFAULT_DROP_ML),
-  basis: 'ammonia NH4',
   strengthBy: 'label',
-  labelAmount: '',
-  labelUnit: 'drop',
-  labelLitres: '',
-  labelGives: '2',
-  percent: '',
+  ...EMPTY_STRENGTH,
   product: '',
   keeps: 'unknown',
   storedCold: true,
@@ -88,20 +76,13 @@ export function formOfDose(dose: DoseEntry): DoseForm {
   }
   const { strength } = dose;
   form.strengthBy = strength?.by ?? 'unknown';
-  if (strength?.by === 'label') {
-    form.labelAmount = formatPlain(strength.amount);
-    form.labelUnit = strength.unit;
-    form.labelLitres = formatPlain(strength.litres);
-    form.labelGives = formatPlain(strength.gives);
-    form.basis = strength.basis;
-  }
+  Object.assign(form, strengthFormOf(strength));
   if (dose.bottle) {
     form.keeps = dose.bottle.keeps;
     form.storedCold = dose.bottle.storedCold;
     form.madeOn = dose.bottle.madeOn ?? '';
     form.forLitres = dose.bottle.forLitres === null ? '' : formatPlain(dose.bottle.forLitres);
   }
-  if (strength?.by === 'percent') form.percent = formatPlain(strength.percent);
   return form;
 }
 
@@ -111,25 +92,13 @@ export function waysOf(substance: DoseSubstance): DoseForm['by'][] {
   return substance === 'alkalinity' ? ['grams', 'mL'] : ['mL', 'drops', 'grams'];
 }
 
-function readStrength(form: DoseForm, read: FormReader<DoseForm>): DoseStrength | null {
+function strengthOf(form: DoseForm, read: FormReader<DoseForm>): DoseStrength | null {
   if (!isAmmoniaSource(form.substance) || form.by === 'target') return null;
   if (form.by === 'grams') return { by: 'pure' };
-  switch (form.strengthBy) {
-    case 'label':
-      return {
-        by: 'label',
-        amount: read.number('labelAmount', { aboveZero: true }),
-        unit: form.labelUnit,
-        litres: read.number('labelLitres', { aboveZero: true }),
-        gives: read.number('labelGives', { aboveZero: true }),
-        basis: form.basis,
-      };
-    case 'percent':
-      return { by: 'percent', percent: read.number('percent', { aboveZero: true, max: 100 }) };
-    case 'pure':
-    case 'unknown':
-      return null;
-  }
+  const { strengthBy } = form;
+  return strengthBy === 'label' || strengthBy === 'percent'
+    ? readStrength(strengthBy, form, read)
+    : null;
 }
 
 function readAmount(form: DoseForm, read: FormReader<DoseForm>): DoseEntry['amount'] {
@@ -179,7 +148,7 @@ export type DoseResult =
 export function readDose(form: DoseForm, today = '9999-12-31'): DoseResult {
   const read = new FormReader(form);
   const amount = readAmount(form, read);
-  const strength = readStrength(form, read);
+  const strength = strengthOf(form, read);
   const bottle = readBottle(form, read, today);
   if (!read.ok) return { ok: false, errors: read.errors };
   return {

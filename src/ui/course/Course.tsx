@@ -5,7 +5,14 @@ import { LinkButton } from '../Press';
 import { DataTable } from '../DataTable';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
-import { layoutCourse, wholeSpan, xOf, type CourseMark } from './layout';
+import {
+  COURSE_INSET,
+  layoutCourse,
+  wholeSpan,
+  xOf,
+  type CourseMark,
+  type PlacedMark,
+} from './layout';
 import { useViewport } from './useViewport';
 
 const HEIGHT = 132;
@@ -140,44 +147,7 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
                   stroke={color.ink}
                   strokeWidth={2}
                 />
-                {mark.row ? (
-                  <>
-                    <SvgText
-                      x={
-                        mark.anchor === 'middle'
-                          ? mark.x
-                          : mark.anchor === 'start'
-                            ? mark.x - 8
-                            : mark.x + 8
-                      }
-                      y={mark.row === 'above' ? TRACK - 32 : TRACK + 29}
-                      textAnchor={mark.anchor}
-                      fontFamily={font.sans}
-                      fontWeight="600"
-                      fontSize={13}
-                      fill={color.ink}
-                    >
-                      {mark.label}
-                    </SvgText>
-                    <SvgText
-                      x={
-                        mark.anchor === 'middle'
-                          ? mark.x
-                          : mark.anchor === 'start'
-                            ? mark.x - 8
-                            : mark.x + 8
-                      }
-                      y={mark.row === 'above' ? TRACK - 17 : TRACK + 44}
-                      textAnchor={mark.anchor}
-                      fontFamily={font.serif}
-                      fontStyle="italic"
-                      fontSize={13}
-                      fill={color.inkSoft}
-                    >
-                      {mark.date}
-                    </SvgText>
-                  </>
-                ) : null}
+                {mark.row ? <MarkWords mark={mark} row={mark.row} /> : null}
               </G>
             ))}
           </Svg>
@@ -198,5 +168,38 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
         />
       ) : null}
     </View>
+  );
+}
+
+/** A mark's label over its date, above or below the track. */
+function MarkWords({ mark, row }: { mark: PlacedMark; row: 'above' | 'below' }) {
+  const shift = { start: -COURSE_INSET, middle: 0, end: COURSE_INSET }[mark.anchor];
+  const x = mark.x + shift;
+  const y = row === 'above' ? TRACK - 32 : TRACK + 29;
+  return (
+    <>
+      <SvgText
+        x={x}
+        y={y}
+        textAnchor={mark.anchor}
+        fontFamily={font.sans}
+        fontWeight="600"
+        fontSize={13}
+        fill={color.ink}
+      >
+        {mark.label}
+      </SvgText>
+      <SvgText
+        x={x}
+        y={y + 15}
+        textAnchor={mark.anchor}
+        fontFamily={font.serif}
+        fontStyle="italic"
+        fontSize={13}
+        fill={color.inkSoft}
+      >
+        {mark.date}
+      </SvgText>
+    </>
   );
 }
