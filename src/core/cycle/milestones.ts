@@ -1,6 +1,7 @@
 import { readingWords } from '../history/reading';
 import type { TankHistory } from '../history/tankHistory';
 import { isAmmoniaSource } from '../history/dose';
+import { GROWTHS, type Growth } from '../records/schema/entry';
 import { addDaysIn } from '../time/zone';
 import type { Forecast } from './forecast/types';
 import { successionOf } from './succession';
@@ -15,7 +16,10 @@ export const MILESTONE_IDS = [
   'nitriteAppears',
   'light',
   'diatoms',
-  'green',
+  'film',
+  'hair',
+  'sheet',
+  'brownSnot',
   'level',
   'ammoniaClears',
   'nitriteClears',
@@ -148,16 +152,28 @@ function milestonesAhead(
   return ahead;
 }
 
-/** Light and the algae succession, as far as they were logged. */
+const GROWTH_LABELS: Record<Growth, string> = {
+  diatoms: 'Diatoms',
+  film: 'Green film',
+  hair: 'Hair algae',
+  sheet: 'Red sheet',
+  brownSnot: 'Brown snot',
+};
+
+/** Light and every growth of the ugly stage, as far as they were logged. */
 function addGrowth(
   history: TankHistory,
   add: (id: MilestoneId, label: string, when: number, because: string) => void,
 ): void {
   const lit = history.lights.find((light) => light.entry.state === 'on');
   if (lit) add('light', 'Light on', lit.at, 'As you logged.');
-  const { diatoms, green, level } = successionOf(history);
-  if (diatoms !== null) add('diatoms', 'Diatoms', diatoms, 'The first rusty dust you logged.');
-  if (green !== null) add('green', 'Green', green, 'The first green growth after it.');
+  for (const growth of GROWTHS) {
+    const first = history.sightings.find(
+      ({ entry }) => entry.growth === growth && entry.extent !== 'none',
+    );
+    if (first) add(growth, GROWTH_LABELS[growth], first.at, 'First seen, as you logged.');
+  }
+  const { level } = successionOf(history);
   if (level !== null) add('level', 'Growth level', level, 'No further than a week before.');
 }
 

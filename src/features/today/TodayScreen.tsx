@@ -16,6 +16,7 @@ import {
   selectVerdict,
 } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { allEvents } from '@/shared/eventWords';
 import { FishInWatch } from '@/shared/FishInWatch';
 import { milestoneMarks } from '@/shared/milestoneMarks';
 import { TankHead } from '@/shared/TankHead';
@@ -44,10 +45,7 @@ export function TodayScreen() {
     [milestones, history],
   );
   const ticks = useMemo(
-    () =>
-      history
-        ? [...new Set(Object.values(history.readings).flatMap((list) => list.map((r) => r.at)))]
-        : [],
+    () => (history ? [...new Set(allEvents(history).map((event) => event.at))] : []),
     [history],
   );
   if (!history || !verdict) return null;

@@ -140,6 +140,21 @@ describe('dosing again', () => {
     );
   });
 
+  it('does not dose twice on one zero: what went in since has to be tested', () => {
+    const log = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+    log.dose(onDay(1), 1.6);
+    log.ammonia(onDay(20), 0);
+    log.nitrite(onDay(20), 0);
+    const advice = (hour: number) =>
+      redoseAdvice(historyOf(log, onDay(20, hour)), null, onDay(20, hour));
+    expect(advice(13).rise).toBeGreaterThan(1);
+    log.dose(onDay(20, 14), 1.6);
+    expect(advice(15).rise).toBe(0);
+    expect(advice(15).because).toMatch(/not tested after/);
+    // And what it holds is taken for there, whoever doses all the same.
+    expect(advice(15).most).toBeCloseTo(4 - 1.6, 6);
+  });
+
   it('never takes the water beyond 4 mg N/L', () => {
     const step = fc.constantFrom(0, 0.25, 0.5, 1, 2, 4);
     fc.assert(

@@ -62,10 +62,14 @@ export function redoseAdvice(
   const usual = challengeDose(history);
   const ammonia = latestReading(history, 'ammonia');
   const nitrite = latestReading(history, 'nitrite');
-  const there = Math.max(
-    inTheWater(forecast, 'ammonia', at) ?? 0,
-    ammonia && !isStale(ammonia, at) ? ammonia.best : 0,
-  );
+  const sources = history.doses.filter((d) => isAmmoniaSource(d.entry.substance));
+  const last = sources.at(-1);
+  // What the newest test saw, and all that went in since: as if nothing of it were gone yet.
+  const seen = ammonia && !isStale(ammonia, at) ? ammonia.best : 0;
+  const since = sources
+    .filter((d) => d.at >= (ammonia?.at ?? at - FEED_EVERY_DAYS * DAY_MS))
+    .reduce((sum, d) => sum + (d.rise ?? usual), 0);
+  const there = Math.max(inTheWater(forecast, 'ammonia', at) ?? 0, seen + since);
   const most = Math.max(0, MOST_AMMONIA - there);
   const bothClear =
     forecast?.fed && !forecast.misfit
@@ -83,7 +87,6 @@ export function redoseAdvice(
     because,
     when: null,
   });
-  const last = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
   if (tank.fishInSince) {
     return none('There are fish in it. They are the source now; dose no ammonia.');
   }
@@ -107,6 +110,10 @@ export function redoseAdvice(
   const blind = [ammonia, nitrite].some((r) => !r || isStale(r, at));
   if (blind) {
     return none('Test ammonia and nitrite first: without them nobody can tell.', bothClear);
+  }
+  const untested = [ammonia, nitrite].some((r) => last && r && r.at <= last.at);
+  if (untested) {
+    return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
   const challenged = tank.school.school === 'challenge';

@@ -27,9 +27,13 @@ describe('the algae succession', () => {
     expect(algae(log, onDay(39))?.state).toBe('not yet');
     log.entry(onDay(46), { kind: 'sighting', growth: 'film', extent: 'trace' });
     expect(algae(log, onDay(47))?.state).toBe('met');
+    log.entry(onDay(46), { kind: 'sighting', growth: 'brownSnot', extent: 'none' });
+    log.entry(onDay(47, 8), { kind: 'sighting', growth: 'sheet', extent: 'patches' });
     const marks = milestonesOf(tankHistory(log.log(), log.tankId, onDay(47)), onDay(47));
     expect(marks.map((m) => m.id)).toEqual(
-      expect.arrayContaining(['light', 'diatoms', 'green', 'level']),
+      expect.arrayContaining(['light', 'film', 'diatoms', 'sheet', 'level']),
     );
+    // What was looked for and not seen is no mark.
+    expect(marks.map((m) => m.id)).not.toContain('brownSnot');
   });
 });
