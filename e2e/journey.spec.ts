@@ -22,7 +22,7 @@ async function exportLog(page: Page): Promise<{ text: string; records: unknown[]
 
 test('a tank, a sitting, a correction, an undo, and the whole log out and in', async ({ page }) => {
   await setUpTank(page, 'Razorbill');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Cannot tell yet.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('The cycle has not begun.');
 
   await logSixValues(page);
   await expect(page.getByText(/Free ammonia/).first()).toBeVisible();
