@@ -174,21 +174,27 @@ test('no task of the interface is long while a forecast runs (reported)', async 
   await page.getByRole('button', { name: /^School:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.evaluate(() => {
-    const tasks: number[] = [];
-    Object.assign(window, { longTasks: tasks });
+    const seen = { tap: 0, tasks: [] as [from: number, ms: number][] };
+    Object.assign(window, { seen });
+    addEventListener('click', () => (seen.tap = performance.now()), true);
     new PerformanceObserver((list) => {
-      for (const entry of list.getEntries()) tasks.push(Math.round(entry.duration));
+      for (const { startTime, duration } of list.getEntries()) {
+        seen.tasks.push([startTime, Math.round(duration)]);
+      }
     }).observe({ type: 'longtask' });
   });
   // Another school asks for another forecast, while nothing else happens on the screen.
   await page.getByRole('button', { name: 'Judge it this way' }).click();
   await expect.poll(() => figure.innerText()).not.toBe(before);
-  const tasks = await page.evaluate(() => (window as unknown as { longTasks: number[] }).longTasks);
-  const longest = Math.max(0, ...tasks);
-  process.stdout.write(
-    `${JSON.stringify({ longTasks: tasks.length, longestMs: longest, wanted: 100 })}\n`,
+  const { tap, tasks } = await page.evaluate(
+    () => (window as unknown as { seen: { tap: number; tasks: [number, number][] } }).seen,
   );
-  test.info().annotations.push({ type: 'long tasks', description: `longest ${longest} ms` });
+  // The forecast is asked for a moment after the tap; what the tap itself draws comes before it.
+  const longest = (list: [number, number][]) => Math.max(0, ...list.map(([, ms]) => ms));
+  const atTheTapMs = longest(tasks.filter(([from]) => from < tap + 150));
+  const whileItRunsMs = longest(tasks.filter(([from]) => from >= tap + 150));
+  process.stdout.write(`${JSON.stringify({ atTheTapMs, whileItRunsMs, wanted: 100 })}\n`);
+  test.info().annotations.push({ type: 'long tasks', description: `longest ${whileItRunsMs} ms` });
   expect(Array.isArray(tasks)).toBe(true);
 });
 
