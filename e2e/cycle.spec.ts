@@ -195,7 +195,6 @@ test('no task of the interface is long while a forecast runs (reported)', async 
   const whileItRunsMs = longest(tasks.filter(([from]) => from >= tap + 150));
   process.stdout.write(`${JSON.stringify({ atTheTapMs, whileItRunsMs, wanted: 100 })}\n`);
   test.info().annotations.push({ type: 'long tasks', description: `longest ${whileItRunsMs} ms` });
-  expect(Array.isArray(tasks)).toBe(true);
 });
 
 test('drops are counted, kept over a reload, and logged', async ({ page }) => {

@@ -301,6 +301,9 @@ describe('methods played in a tank', () => {
 
   it('show what a fish would breathe', () => {
     const fish = playMethod({ source: 'fish', seeding: 'none' }, TEST_TANK, 100, water);
-    expect(fish.worstFree).toBeGreaterThan(0.02);
+    expect(fish.worstFree).toBeGreaterThan(0.005);
+    // The same pair in twice the water is half as much to breathe, or less.
+    const roomy = playMethod({ source: 'fish', seeding: 'none' }, TEST_TANK, 200, water);
+    expect(roomy.worstFree).toBeLessThan(fish.worstFree * 0.75);
   });
 });

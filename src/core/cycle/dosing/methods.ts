@@ -13,6 +13,7 @@ import { steadyEnvironment } from '../kinetics/environment';
 import { packEvents, type CycleEvent } from '../kinetics/events';
 import { SEEDS } from '../kinetics/parameters';
 import { courseFor, runCycle } from '../kinetics/run';
+import { ALKALINE, FISH_PARTS, PAIR_N } from '../problem/additions';
 import { organicsEffect } from '../problem/organics';
 import { seedPrior } from '../problem/seeding';
 
@@ -46,8 +47,6 @@ const STANDING = 0.2;
 const DOSE = 1.55;
 const PRAWN_PER_LITRE = 0.05;
 const PINCH_PER_LITRE = 0.0015;
-/** A small pair of fish, mg N/L a day in a usual tank. */
-const FISH = 0.06;
 
 /** Additions of capacity that a way of seeding brings, beyond the rock itself: median and spread. */
 const SEEDING: Record<Seeding, { a: number; b: number; sd: number }> = {
@@ -65,7 +64,7 @@ function feeding(source: AmmoniaSource, netLitres: number): { events: CycleEvent
     case 'ammoniumChloride':
       return { events: [{ step: day(0), ammonia: DOSE }], acts: 1 };
     case 'householdAmmonia':
-      return { events: [{ step: day(0), ammonia: DOSE, alkalinity: 0.2 * DOSE }], acts: 1 };
+      return { events: [{ step: day(0), ammonia: DOSE, alkalinity: ALKALINE * DOSE }], acts: 1 };
     case 'prawn': {
       const grams = PRAWN_PER_LITRE * netLitres;
       const { organic } = organicsEffect({ what: 'prawnIn', grams }, netLitres);
@@ -86,15 +85,17 @@ function feeding(source: AmmoniaSource, netLitres: number): { events: CycleEvent
     }
     case 'rockOrganics':
       return { events: [], acts: 0 };
-    case 'fish':
+    case 'fish': {
+      const ammonia = PAIR_N / netLitres / FISH_PARTS;
       return {
-        events: Array.from({ length: DAYS }, (_, n) => ({
-          step: day(n),
-          ammonia: FISH,
-          alkalinity: 0.2 * FISH,
+        events: Array.from({ length: DAYS * FISH_PARTS }, (_, n) => ({
+          step: day(n / FISH_PARTS),
+          ammonia,
+          alkalinity: ALKALINE * ammonia,
         })),
         acts: DAYS,
       };
+    }
   }
 }
 

@@ -3,6 +3,7 @@ import { STEPS_PER_DAY, type Conditions, type Environment } from '../kinetics/en
 import { packEvents, type CycleEvent, type PackedEvents } from '../kinetics/events';
 import { courseFor, runCycle, type CycleCourse } from '../kinetics/run';
 import type { CycleState } from '../kinetics/state';
+import { ALKALINE, FISH_PARTS } from '../problem/additions';
 import { environmentAhead } from '../problem/conditions';
 import type { CycleProblem } from '../problem/types';
 
@@ -12,11 +13,6 @@ export const HORIZON_DAYS = 120;
 export const CLEAR = 0.1;
 /** Steps a day ahead: three hours move a date by a tenth of a day at most, and cost a third. */
 const AHEAD_STEPS = STEPS_PER_DAY / 3;
-
-/** Parts of a day in which what fish make goes in: they make it all day. */
-const FISH_PARTS = 4;
-/** dKH that comes with each mg N that an animal gives off. */
-const ALKALINE = 0.2;
 
 /**
  * What goes on by itself in a tank: fish that are in it. With nothing else done there is nothing

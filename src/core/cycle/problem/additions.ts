@@ -19,8 +19,8 @@ const ABOUT_SD = 0.35;
 const GUESSED_SD = 0.6;
 /** What an ammonia dose of unknown size is taken for: the usual 2 ppm, as N. */
 const GUESSED_RISE = 1.6;
-/** dKH that household ammonia brings with each mg N; ammonium chloride brings none. */
-const ALKALINE = 0.2;
+/** dKH that comes with each mg N of household ammonia or of what animals give off; ammonium chloride brings none. */
+export const ALKALINE = 0.2;
 
 /** Share of the colony that a treatment is taken to leave: judgement, with a wide spread. */
 const SURVIVAL: Record<Agent, number> = {
@@ -75,9 +75,9 @@ export function changeAddition({ entry, fraction }: WaterChange): Undated {
 }
 
 /** What a small pair makes of a light feeding, mg N a day: 0.2 g of pellets, 45 % protein, × 0.12. */
-const PAIR_N = 11;
+export const PAIR_N = 11;
 /** Parts of a day in which what fish make goes in: they make it all day. */
-const FISH_PARTS = 4;
+export const FISH_PARTS = 4;
 
 /** Since when fish go on making ammonia in a tank that cycles, ms; null without any. */
 function fishSince({ tank }: TankHistory): number | null {
