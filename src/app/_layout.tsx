@@ -5,7 +5,6 @@ import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
 import { browserServices } from '@/store/browserServices';
 import { ticked } from '@/store/clockSlice';
-import { followForecast } from '@/store/followForecast';
 import { openLog } from '@/store/open';
 import { selectSettings } from '@/store/selectors';
 import { createStore } from '@/store/store';
@@ -28,9 +27,7 @@ export default function Layout() {
     const tick = () => store.dispatch(ticked(Date.now()));
     const ticker = setInterval(tick, TICK_MS);
     document.addEventListener('visibilitychange', tick);
-    const unfollow = followForecast(store);
     return () => {
-      unfollow();
       clearInterval(ticker);
       document.removeEventListener('visibilitychange', tick);
     };

@@ -1,6 +1,9 @@
 import * as z from 'zod';
-import { FILE_VERSION } from '../core/records/file';
-import { revisionSchema, type Revision } from '../core/records/schema/revision';
+import { FILE_VERSION, type RawRow } from '../core/records/parse';
+import type { Revision } from '../core/records/schema/revision';
+
+/** Records in one block: a value of the database has a size beyond which a browser never answers. */
+export const BLOCK_RECORDS = 2000;
 
 /** What a journal or chunk key holds. */
 const blockSchema = z.looseObject({ version: z.number(), records: z.array(z.unknown()) });
@@ -9,28 +12,32 @@ export function writeBlock(records: readonly Revision[]): string {
   return JSON.stringify({ version: FILE_VERSION, records });
 }
 
+/** Records in blocks that are each small enough to be stored. */
+export function inBlocks(records: readonly Revision[]): Revision[][] {
+  const blocks: Revision[][] = [];
+  for (let from = 0; from < records.length; from += BLOCK_RECORDS) {
+    blocks.push(records.slice(from, from + BLOCK_RECORDS));
+  }
+  return blocks;
+}
+
 export type BlockReading =
-  | { kind: 'whole'; records: Revision[] }
-  /** Part of it, or nothing, could be understood. */
-  | { kind: 'damaged'; records: Revision[]; lost: number | null }
+  | { kind: 'rows'; rows: RawRow[] }
+  /** Nothing of it could be understood. */
+  | { kind: 'damaged' }
   | { kind: 'newer'; version: number };
 
-/** Opens a stored block, keeping every record in it that can be understood. */
+/** Opens a stored block; its rows are parsed together with those of the others. */
 export function readBlock(text: string): BlockReading {
   let raw: unknown;
   try {
     raw = JSON.parse(text);
   } catch {
-    return { kind: 'damaged', records: [], lost: null };
+    return { kind: 'damaged' };
   }
   const block = blockSchema.safeParse(raw);
-  if (!block.success) return { kind: 'damaged', records: [], lost: null };
-  if (block.data.version > FILE_VERSION) return { kind: 'newer', version: block.data.version };
-  const records: Revision[] = [];
-  for (const row of block.data.records) {
-    const parsed = revisionSchema.safeParse(row);
-    if (parsed.success) records.push(parsed.data);
-  }
-  const lost = block.data.records.length - records.length;
-  return lost === 0 ? { kind: 'whole', records } : { kind: 'damaged', records, lost };
+  if (!block.success) return { kind: 'damaged' };
+  const { version, records } = block.data;
+  if (version > FILE_VERSION) return { kind: 'newer', version };
+  return { kind: 'rows', rows: records.map((row) => ({ raw: row, version })) };
 }

@@ -1,11 +1,11 @@
 import * as z from 'zod';
-import { revisionSchema, type Revision } from '../core/records/schema/revision';
+import { FILE_VERSION, parseRecords } from '../core/records/parse';
+import type { Revision } from '../core/records/schema/revision';
 
 const messageSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('acts'), revisions: z.array(revisionSchema) }),
-  z.strictObject({ kind: z.literal('wiped') }),
+  z.looseObject({ kind: z.literal('acts'), version: z.int(), revisions: z.array(z.unknown()) }),
+  z.looseObject({ kind: z.literal('wiped') }),
 ]);
-type Message = z.infer<typeof messageSchema>;
 
 export interface TabChannel {
   tell(revisions: readonly Revision[]): void;
@@ -13,25 +13,38 @@ export interface TabChannel {
   close(): void;
 }
 
+export interface TabListener {
+  acts: (revisions: Revision[]) => void;
+  wiped: () => void;
+  /** Something was saved that cannot be understood from the message: the store has to be read. */
+  unclear: () => void;
+}
+
+/** What a message comes to: its records, or that they must be looked up. */
+export function hear(data: unknown, on: TabListener): void {
+  const message = messageSchema.safeParse(data);
+  if (!message.success) return on.unclear();
+  if (message.data.kind === 'wiped') return on.wiped();
+  // A tab of another version writes what it writes in its own format; the store knows how to read it.
+  if (message.data.version !== FILE_VERSION) return on.unclear();
+  const parsed = parseRecords(
+    message.data.revisions.map((raw) => ({ raw, version: FILE_VERSION })),
+  );
+  if (parsed.refused.length > 0) return on.unclear();
+  on.acts(parsed.records);
+}
+
 /** Tells the other tabs of this browser what was saved, and hears it from them. */
-export function openTabChannel(
-  name: string,
-  on: { acts: (revisions: Revision[]) => void; wiped: () => void },
-): TabChannel {
+export function openTabChannel(name: string, on: TabListener): TabChannel {
   if (typeof BroadcastChannel === 'undefined') {
     return { tell: () => undefined, tellWiped: () => undefined, close: () => undefined };
   }
   const channel = new BroadcastChannel(`zoarium-${name}`);
-  channel.onmessage = (event: MessageEvent<unknown>) => {
-    const message = messageSchema.safeParse(event.data);
-    if (!message.success) return;
-    if (message.data.kind === 'acts') on.acts(message.data.revisions);
-    else on.wiped();
-  };
-  const post = (message: Message) => channel.postMessage(message);
+  channel.onmessage = (event: MessageEvent<unknown>) => hear(event.data, on);
   return {
-    tell: (revisions) => post({ kind: 'acts', revisions: [...revisions] }),
-    tellWiped: () => post({ kind: 'wiped' }),
+    tell: (revisions) =>
+      channel.postMessage({ kind: 'acts', version: FILE_VERSION, revisions: [...revisions] }),
+    tellWiped: () => channel.postMessage({ kind: 'wiped' }),
     close: () => channel.close(),
   };
 }

@@ -1,10 +1,17 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { DRAFT } from './keys';
 
+/** What an emptied draft is kept as: a removal may resolve before it is durable, and an old draft would come back. */
+export const EMPTIED = '';
+
+/** The key of a draft, for emptying it in the transaction that stores what it became. */
+export function draftKey(name: string): string {
+  return DRAFT + name;
+}
+
 /**
- * Things half done: typed but not saved, timers that run, the tank last looked at. Written on every
- * change, because nothing can be written when a page goes away. An emptied draft is kept as an
- * empty text: a removal may resolve before it is durable, and an old draft would come back.
+ * Things half done: typed but not saved, the tank last looked at. Written on every change, because
+ * nothing can be written when a page goes away.
  */
 export class DraftStore {
   constructor(private readonly database: AsyncStorage) {}
@@ -14,7 +21,7 @@ export class DraftStore {
     const texts = await this.database.getMany(keys);
     const drafts: Record<string, unknown> = {};
     for (const key of keys) {
-      const value = parse(texts[key] ?? '');
+      const value = parse(texts[key] ?? EMPTIED);
       if (value !== undefined) drafts[key.slice(DRAFT.length)] = value;
     }
     return drafts;
@@ -22,15 +29,15 @@ export class DraftStore {
 
   async save(name: string, value: unknown): Promise<void> {
     await this.database.setItem(
-      DRAFT + name,
-      value === null || value === undefined ? '' : JSON.stringify(value),
+      draftKey(name),
+      value === null || value === undefined ? EMPTIED : JSON.stringify(value),
     );
   }
 }
 
 /** A draft that can't be read is worth less than the screen it would break. */
 function parse(text: string): unknown {
-  if (text === '') return undefined;
+  if (text === EMPTIED) return undefined;
   try {
     return JSON.parse(text) as unknown;
   } catch {

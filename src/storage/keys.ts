@@ -1,19 +1,29 @@
-import type { Revision } from '../core/records/schema/revision';
-
-/** Where things lie in the database. */
+/**
+ * Where things lie in the database. Blocks of records are never rewritten: each write is a key of
+ * its own under a fresh id, and a key goes only once what it held lies in another.
+ */
 export const JOURNAL = 'journal/';
 export const CHUNK = 'chunk/';
 export const ASIDE = 'aside/';
 export const DRAFT = 'draft/';
+/** Names the log since it was last erased: folded blocks of before it count no more. */
+export const GENERATION = 'meta/generation';
+export const FIRST_GENERATION = 'first';
 
-/** One key per write: never rewritten, so two tabs can append without a lock. */
-export function journalKey(first: Revision, serial: number): string {
-  return `${JOURNAL}${first.recordedAt}/${first.device}/${first.actId}/${serial}`;
+export function journalKey(id: string): string {
+  return `${JOURNAL}${id}`;
 }
 
-/** Entries lie by tank and month of their own time, everything else in one base chunk. */
-export function chunkKey(revision: Revision): string {
-  if (revision.type !== 'entry') return `${CHUNK}base`;
-  const month = new Date(revision.body.at).toISOString().slice(0, 7);
-  return `${CHUNK}${revision.body.tankId}/${month}`;
+export function chunkKey(generation: string, id: string): string {
+  return `${CHUNK}${generation}/${id}`;
+}
+
+/** Whether a key holds records that count in a generation of the log. */
+export function isBlockKey(key: string, generation: string): boolean {
+  if (key.startsWith(JOURNAL)) return true;
+  if (!key.startsWith(CHUNK)) return false;
+  const rest = key.slice(CHUNK.length);
+  // Blocks of format 2 and older were named by tank and month, or "base", and knew no generation.
+  const named = rest.startsWith('g-') ? rest.slice(0, rest.indexOf('/')) : FIRST_GENERATION;
+  return named === generation;
 }

@@ -11,12 +11,15 @@ interface LockManager {
 }
 
 /**
- * Exclusion across tabs by Web Locks. Where the browser has none the work is skipped: two tabs that
- * rewrite one chunk at once could lose a revision, and a journal that stays long loses nothing.
+ * Keeps two tabs from doing the same work by Web Locks. Where the browser has none the work is done
+ * all the same: whatever runs under this lock must lose nothing when it runs twice at once.
  */
 export const webExclusive: Exclusive = async (name, work) => {
   const locks = (globalThis.navigator as { locks?: LockManager } | undefined)?.locks;
-  if (!locks) return false;
+  if (!locks) {
+    await work();
+    return true;
+  }
   return locks.request(name, { ifAvailable: true }, async (lock) => {
     if (!lock) return false;
     await work();

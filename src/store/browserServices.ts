@@ -2,9 +2,10 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { v7 } from 'uuid';
 import { openTabChannel } from '../storage/channel';
 import { DraftStore } from '../storage/drafts';
+import { strictFlush } from '../storage/flush';
 import { LogStore } from '../storage/logStore';
-import { whyNotSaved } from '../storage/room';
-import { lazyForecaster } from '../workers/lazyForecaster';
+import { askToPersist, whyNotSaved } from '../storage/room';
+import { lazyJobs } from '../workers/jobs/lazy';
 import type { LogName, Services } from './services';
 
 const DATABASE: Record<LogName, string> = { own: 'zoarium', demo: 'zoarium-demo' };
@@ -17,10 +18,16 @@ export function browserServices(): Services {
     device: v7().slice(-12),
     openDatabase: (name) => {
       const database = createAsyncStorage(DATABASE[name]);
-      return { log: new LogStore(database, name), drafts: new DraftStore(database) };
+      const flush = strictFlush(DATABASE[name]);
+      return {
+        log: new LogStore(database, name, { newId: () => v7(), flush }),
+        drafts: new DraftStore(database),
+      };
     },
     openChannel: openTabChannel,
     whyNotSaved,
-    forecaster: lazyForecaster(),
+    askToPersist,
+    jobs: lazyJobs(),
+    followsForecasts: true,
   };
 }

@@ -11,8 +11,12 @@ const slice = createSlice({
       if (value === null || value === undefined) delete state[name];
       else state[name] = value;
     },
+    /** Out of sight only: the stored one is emptied together with the act that it became. */
+    draftRecorded(state, action: PayloadAction<string>) {
+      delete state[action.payload];
+    },
   },
 });
 
-export const { draftsLoaded, draftChanged } = slice.actions;
+export const { draftsLoaded, draftChanged, draftRecorded } = slice.actions;
 export const draftsReducer = slice.reducer;

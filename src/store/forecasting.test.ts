@@ -1,85 +1,105 @@
 import { demoLog } from '../core/demo/demoLog';
-import { forecastOf, type Forecast } from '../core/cycle/forecast';
+import {
+  foretell,
+  infer,
+  type CycleProblem,
+  type Forecast,
+  type Posterior,
+} from '../core/cycle/forecast';
 import { LogBuilder, onDay } from '../testing/logBuilder';
 import { testServices } from '../testing/services';
-import type { ForecastJob, Forecaster } from '../workers/forecastClient';
+import type { Jobs, RunOptions } from '../workers/jobs/client';
 import { ticked } from './clockSlice';
-import { forecastMoment, forgetForecast, renewForecast } from './forecasting';
+import { followedTanks, renewForecast } from './forecasting';
 import { openLog } from './open';
 import { recordAct } from './record';
-import { selectForecast, selectForecastStatus, selectTank, selectTanks } from './selectors';
+import { selectForecast } from './inView';
+import { selectTank, selectTanks } from './selectors';
 import { tankChosen } from './sessionSlice';
 import { createStore, type AppStore } from './store';
+import { forecastMoment, selectForecastOf } from './world';
 
 const NOW = Date.parse('2026-11-24T12:20:00Z');
 
-type Asked = ForecastJob & { answer: (f: Forecast | null) => void; fail: (e: Error) => void };
+interface Asked extends RunOptions {
+  problem: CycleProblem;
+  answer: (posterior: Posterior | null) => void;
+  fail: (error: Error) => void;
+}
 
-/** A forecaster that answers when it is told to. */
-class HandForecaster implements Forecaster {
-  readonly jobs: Asked[] = [];
-  stopped = 0;
+/** Jobs of which the first half answers when it is told to, and the second at once. */
+class HandJobs implements Jobs {
+  readonly asked: Asked[] = [];
   private waiting: ((job: Asked) => void) | null = null;
-  run(job: ForecastJob): Promise<Forecast | null> {
-    return new Promise((answer, fail) => {
-      const asked = { ...job, answer, fail };
-      this.jobs.push(asked);
+  run: Jobs['run'] = (job, input, options) =>
+    new Promise((settle, fail) => {
+      if (job === 'foretell') {
+        const { posterior } = input as { posterior: Posterior };
+        return settle(foretell(posterior) as never);
+      }
+      const { problem } = input as { problem: CycleProblem };
+      const asked = {
+        ...options,
+        problem,
+        fail,
+        answer: (p: Posterior | null) => settle(p as never),
+      };
+      this.asked.push(asked);
       this.waiting?.(asked);
     });
-  }
   /** The next job that is asked for. */
   next(): Promise<Asked> {
     return new Promise((hear) => {
       this.waiting = hear;
     });
   }
-  stop(): void {
-    this.stopped += 1;
-  }
+  cancel(): void {}
+  stop(): void {}
 }
 
-async function opened(): Promise<{ store: AppStore; hand: HandForecaster }> {
-  forgetForecast();
-  const hand = new HandForecaster();
-  const store = createStore(testServices(NOW, { forecaster: hand }));
+async function opened(): Promise<{ store: AppStore; hand: HandJobs }> {
+  const hand = new HandJobs();
+  const store = createStore(testServices(NOW, { jobs: hand }));
   store.dispatch(ticked(NOW));
   await store.dispatch(openLog('demo', { make: demoLog, zone: 'UTC' }));
   return { store, hand };
 }
 
-const view = (store: AppStore, name: string) => {
+const idOf = (store: AppStore, name: string) => {
   const tank = selectTanks(store.getState()).find((t) => t.body.name === name);
   if (!tank) throw new Error(`no ${name}`);
-  store.dispatch(tankChosen(tank.id));
+  return tank.id;
 };
 
 /** Asks; gives the job, and what ends when it has been answered. */
 async function ask(
   store: AppStore,
-  hand: HandForecaster,
+  hand: HandJobs,
+  name = 'Kittiwake',
 ): Promise<{ job: Asked; done: Promise<void> }> {
   const next = hand.next();
-  const done = store.dispatch(renewForecast());
+  const done = store.dispatch(renewForecast(idOf(store, name)));
   return { job: await next, done };
 }
 
-const answerOf = (job: ForecastJob): Forecast =>
-  forecastOf(job.problem, { seed: 1, particles: 20, otherParticles: 4, members: 20 });
+const answerOf = (job: Asked): Posterior =>
+  infer(job.problem, { seed: 1, particles: 20, otherParticles: 4, members: 20 });
 
-describe('the forecast of the tank in view', () => {
-  it('is asked for once, tells of its progress, and is shown', async () => {
+const statusOf = (store: AppStore) => store.getState().computed.forecast[idOf(store, 'Kittiwake')];
+
+describe('the forecast of a tank', () => {
+  it('is asked for once, tells of its progress, and is shown with the posterior it rests on', async () => {
     const { store, hand } = await opened();
     const { job, done } = await ask(store, hand);
-    job.progress?.(0.4);
-    expect(selectForecastStatus(store.getState())).toMatchObject({
-      status: 'running',
-      progress: 0.4,
-    });
+    job.progress?.(0.5);
+    expect(statusOf(store)).toMatchObject({ status: 'running', progress: 0.45 });
     job.answer(answerOf(job));
     await done;
-    expect(selectForecast(store.getState())?.tankId).toBe(selectTank(store.getState())?.id);
-    await store.dispatch(renewForecast());
-    expect(hand.jobs).toHaveLength(1);
+    const tankId = selectTank(store.getState())?.id ?? '';
+    expect(selectForecast(store.getState())?.tankId).toBe(tankId);
+    expect(store.getState().computed.posterior[tankId]?.value?.problem.tankId).toBe(tankId);
+    await store.dispatch(renewForecast(tankId));
+    expect(hand.asked).toHaveLength(1);
   });
 
   it('is asked for anew when the log changes, and the answer to an old question is dropped', async () => {
@@ -91,7 +111,7 @@ describe('the forecast of the tank in view', () => {
       recordAct((act) => act.revise(tank, { ...tank.body, school: { school: 'bothZero' } })),
     );
     const newer = await ask(store, hand);
-    expect(newer.job.inputHash).not.toBe(older.job.inputHash);
+    expect(newer.job.hash).not.toBe(older.job.hash);
     older.job.answer(answerOf(older.job));
     await older.done;
     expect(selectForecast(store.getState())).toBeNull();
@@ -100,30 +120,37 @@ describe('the forecast of the tank in view', () => {
     expect(selectForecast(store.getState())).not.toBeNull();
   });
 
-  it('is never another tank’s, and is let go for a tank that runs', async () => {
+  it('belongs to its tank, whichever is looked at, and lanes keep tanks apart', async () => {
     const { store, hand } = await opened();
-    const { job, done } = await ask(store, hand);
-    job.answer(answerOf(job));
-    await done;
-    view(store, 'Spare tank');
+    const one = await ask(store, hand);
+    const two = await ask(store, hand, 'Fulmar');
+    expect(one.job.lane).not.toBe(two.job.lane);
+    one.job.answer(answerOf(one.job));
+    two.job.answer(answerOf(two.job));
+    await Promise.all([one.done, two.done]);
+    const of = (name: string): Forecast | null =>
+      selectForecastOf(store.getState(), idOf(store, name));
+    expect(of('Kittiwake')?.tankId).toBe(idOf(store, 'Kittiwake'));
+    expect(of('Fulmar')?.tankId).toBe(idOf(store, 'Fulmar'));
+    store.dispatch(tankChosen(idOf(store, 'Spare tank')));
     expect(selectForecast(store.getState())).toBeNull();
-    view(store, 'Fulmar');
-    await store.dispatch(renewForecast());
-    expect(hand.jobs).toHaveLength(1);
-    expect(hand.stopped).toBe(1);
-    expect(selectForecastStatus(store.getState()).forecast).toBeNull();
+  });
+
+  it('is followed for tanks that cycle, the one in view first, and not for those that run', async () => {
+    const { store } = await opened();
+    expect(followedTanks(store.getState())).toEqual([idOf(store, 'Kittiwake')]);
   });
 
   it('that failed says so, and is tried again', async () => {
     const { store, hand } = await opened();
     const first = await ask(store, hand);
-    first.job.fail(new Error('The forecast’s worker stopped.'));
+    first.job.fail(new Error('The worker stopped.'));
     await first.done;
-    expect(selectForecastStatus(store.getState()).status).toBe('failed');
+    expect(statusOf(store)?.status).toBe('failed');
     const again = await ask(store, hand);
     again.job.answer(answerOf(again.job));
     await again.done;
-    expect(selectForecastStatus(store.getState()).status).not.toBe('failed');
+    expect(statusOf(store)?.status).toBe('ready');
   });
 });
 

@@ -1,80 +1,99 @@
-import { HOUR_MS, instant } from '../core/time/zone';
-import { headsOfType, type Log } from '../core/records/log';
-import {
-  forecastBegun,
-  forecastCleared,
-  forecastFailed,
-  forecastMade,
-  forecastProgressed,
-} from './forecastSlice';
-import { selectKits, selectLog, selectNow, selectTank } from './selectors';
-import type { AppThunk } from './store';
+import { HOUR_MS } from '../core/time/zone';
+import { hashText } from '../core/math/hash';
+import { computed, jobBegun, jobFailed, jobForgotten, jobProgressed } from './computedSlice';
+import { selectKits, selectNow } from './selectors';
+import type { AppStartListening, AppThunk, RootState } from './state';
+import { forecastMoment, selectHistoryOf } from './world';
 
 /** The seed of every forecast in the app; the command line takes the same unless told otherwise. */
 const SEED = 1;
+/** Quiet after a change before a forecast is asked for: a sitting or an import comes in one go. */
+const SETTLE_MS = 150;
 
-/**
- * The moment a forecast is made for: the hour that has begun, or the last entry if that is newer, so
- * that it changes with what is logged and not with every minute.
- */
-export function forecastMoment(log: Log, tankId: string, now: number): number {
-  let at = Math.floor(now / HOUR_MS) * HOUR_MS;
-  for (const { body } of headsOfType(log, 'entry')) {
-    const when = instant(body.at);
-    if (body.tankId === tankId && when <= now + HOUR_MS / 60) at = Math.max(at, when);
-  }
-  return at;
+/** Tanks whose cycle is followed: filled or dosed, and not said to run. The one in view comes first. */
+export function followedTanks(state: RootState): string[] {
+  const { tankId } = state.session;
+  const ids = state.log.tanks
+    .filter(({ id, body }) => id === tankId || body.kind !== 'quarantine')
+    .map(({ id }) => id)
+    .filter((id) => {
+      const history = selectHistoryOf(state, id);
+      return history && history.standing.runningSince === null && history.start !== null;
+    });
+  return ids.sort((a, b) => Number(b === tankId) - Number(a === tankId));
 }
 
-/** What the newest forecast was asked for; an equal question is not asked again. */
-let asked: string | null = null;
-
-/** Forgets what was asked, when another log is opened. */
-export function forgetForecast(): void {
-  asked = null;
-}
-
-/**
- * Works out the forecast of the tank in view when anything it rests on has changed. The engine is
- * fetched when it is first needed, so that Today is usable before.
- */
-export function renewForecast(): AppThunk<Promise<void>> {
+/** Works out the forecast of a tank when anything that it rests on has changed. */
+export function renewForecast(tankId: string): AppThunk<Promise<void>> {
   return async (dispatch, getState, { services }) => {
     const state = getState();
-    const tank = selectTank(state);
-    if (!tank || tank.body.runningSince !== null || state.session.status !== 'ready') {
-      asked = null;
-      if (state.forecast.tankId !== null) {
-        services.forecaster.stop();
-        dispatch(forecastCleared());
-      }
-      return;
-    }
-    const log = selectLog(state);
-    const at = forecastMoment(log, tank.id, selectNow(state));
-    const { problemFor } = await import('./forecastProblem');
-    if (selectLog(getState()) !== log || selectTank(getState())?.id !== tank.id) return;
-    const kits = selectKits(state)
+    const { log } = state;
+    const at = forecastMoment(log, tankId, selectNow(state));
+    // The problem is a part of the engine, which stays out of the first load.
+    const [{ cycleProblem }, { tankHistory }] = await Promise.all([
+      import('../core/cycle/problem/problem'),
+      import('../core/history/derive'),
+    ]);
+    if (getState().log !== log || getState().session.status !== 'ready') return;
+    const usableKits = selectKits(state)
       .filter((kit) => kit.body.inUse)
       .map((kit) => kit.id);
-    const { problem, inputHash } = problemFor(log, tank.id, at, SEED, kits);
-    if (inputHash === asked) return;
-    asked = inputHash;
-    dispatch(forecastBegun(tank.id));
+    const problem = cycleProblem(tankHistory(log, tankId, at), at);
+    const problemHash = hashText(JSON.stringify([problem, SEED]));
+    const asked = hashText(JSON.stringify([problemHash, usableKits]));
+    const name = 'forecast';
+    const key = tankId;
+    if (getState().computed.forecast[key]?.asked === asked) return;
+    dispatch(jobBegun({ name, key, asked }));
+    const lane = `${name}/${tankId}`;
+    const current = () => getState().computed.forecast[key]?.asked === asked;
+    const progress = (from: number, to: number) => (share: number) => {
+      if (current()) dispatch(jobProgressed({ name, key, share: from + (to - from) * share }));
+    };
     try {
-      const forecast = await services.forecaster.run({
-        problem,
-        inputHash,
-        seed: SEED,
-        usableKits: kits,
-        progress: (share) => dispatch(forecastProgressed(share)),
-      });
-      if (forecast && asked === inputHash) dispatch(forecastMade(forecast));
+      const posterior = await services.jobs.run(
+        'infer',
+        { problem, seed: SEED },
+        { lane, hash: problemHash, progress: progress(0, 0.9) },
+      );
+      if (!posterior || !current()) return;
+      dispatch(computed({ name: 'posterior', key, asked: problemHash, value: posterior }));
+      const forecast = await services.jobs.run(
+        'foretell',
+        { posterior, usableKits },
+        { lane, hash: asked, progress: progress(0.9, 1) },
+      );
+      if (forecast && current()) dispatch(computed({ name, key, asked, value: forecast }));
     } catch {
-      if (asked === inputHash) {
-        asked = null;
-        dispatch(forecastFailed());
-      }
+      if (current()) dispatch(jobFailed({ name, key }));
     }
   };
+}
+
+function restsOn(state: RootState): unknown[] {
+  const { log, session, clock } = state;
+  return [log, session.tankId, session.status, Math.floor(clock.now / HOUR_MS)];
+}
+
+/** Asks for the forecast of every tank that is followed whenever something it rests on has changed. */
+export function followForecasts(startListening: AppStartListening): void {
+  startListening({
+    predicate: (_action, now, before) => {
+      const earlier = restsOn(before);
+      return restsOn(now).some((value, i) => value !== earlier[i]);
+    },
+    effect: async (_action, { cancelActiveListeners, delay, dispatch, getState, extra }) => {
+      cancelActiveListeners();
+      await delay(SETTLE_MS);
+      const state = getState();
+      if (state.session.status !== 'ready') return;
+      const followed = followedTanks(state);
+      for (const key of Object.keys(state.computed.forecast)) {
+        if (followed.includes(key)) continue;
+        extra.services.jobs.cancel(`forecast/${key}`);
+        dispatch(jobForgotten({ name: 'forecast', key }));
+      }
+      for (const tankId of followed) void dispatch(renewForecast(tankId));
+    },
+  });
 }

@@ -2,7 +2,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useDispatch, useSelector } from 'react-redux';
 import type * as z from 'zod';
 import { draftChanged } from './draftsSlice';
-import type { AppDispatch, AppThunk, RootState } from './store';
+import type { AppDispatch, AppThunk, RootState } from './state';
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
 export const useAppSelector = useSelector.withTypes<RootState>();
@@ -31,7 +31,7 @@ export function useDraft<T>(
 const loadAside =
   (): AppThunk<Promise<Record<string, string>>> =>
   async (_dispatch, _getState, { databases }) =>
-    databases.database.log.aside().catch(() => ({}));
+    databases.opened.log.aside().catch(() => ({}));
 
 /** The damaged blocks of the open log, as they were found. */
 export function useAside(): Record<string, string> {

@@ -1,14 +1,14 @@
 import { NewerLogError } from '../storage/logStore';
-import { headsOfType } from '../core/records/log';
 import type { Revision } from '../core/records/schema/revision';
 import { draftsLoaded } from './draftsSlice';
-import { forgetForecast } from './forecasting';
+import { allForgotten } from './computedSlice';
 import { logMerged, logReplaced } from './logReducer';
-import { forgetPending, storeRevisions } from './record';
+import { pendingForgotten } from './pendingSlice';
+import { storeRevisions } from './record';
 import { tanksInOrder } from './selectors';
 import type { LogName } from './services';
-import { allSaved, opened, opening, openingFailed } from './sessionSlice';
-import { PLACE_DRAFT, type AppThunk } from './store';
+import { opened, opening, openingFailed } from './sessionSlice';
+import { PLACE_DRAFT, type AppThunk } from './state';
 
 /** Writes a demo log for a moment, a zone and a source of ids. */
 export type DemoMaker = (context: {
@@ -18,8 +18,11 @@ export type DemoMaker = (context: {
   newId: () => string;
 }) => Revision[];
 
+/** How long a browser may take to answer before the person is told that it does not. */
+const SILENCE_MS = 8000;
+
 /**
- * Opens a log and everything that goes with it.
+ * Opens a log and everything that goes with it. What waits to be stored in it stays in sight.
  * @param seed fills the log if it has no records yet: how the demo is dated once and for all
  */
 export function openLog(
@@ -29,53 +32,79 @@ export function openLog(
   return async (dispatch, getState, { services, databases }) => {
     dispatch(opening(which));
     dispatch(logReplaced([]));
-    forgetPending();
-    forgetForecast();
+    dispatch(allForgotten());
     const database = databases.open(which, {
       acts: (revisions) => dispatch(logMerged(revisions)),
       wiped: () => dispatch(forgetLog()),
+      unclear: () => void dispatch(readAgain()),
     });
+    const silence = setTimeout(() => {
+      if (databases.isOpen(database)) dispatch(openingFailed('silent'));
+    }, SILENCE_MS);
     try {
       const [{ revisions, damage }, drafts] = await Promise.all([
         database.log.load(),
         database.drafts.load(),
       ]);
-      dispatch(logReplaced(revisions));
+      // Another log was opened meanwhile: these records are not its own.
+      if (!databases.isOpen(database)) return;
+      // Merged and not put in place of what is there: another tab may have told of acts meanwhile.
+      dispatch(logMerged(revisions));
       dispatch(draftsLoaded(drafts));
+      for (const act of getState().pending.queue) {
+        if (act.which === which) dispatch(logMerged(act.revisions));
+      }
       if (revisions.length === 0 && seed) {
         const { now, newId, device } = services;
         await dispatch(storeRevisions(seed.make({ now: now(), zone: seed.zone, device, newId })));
+        if (!databases.isOpen(database)) return;
       }
       const place = drafts[PLACE_DRAFT];
-      const tanks = tanksInOrder(headsOfType(getState().log, 'tank'));
+      const tanks = tanksInOrder(getState().log);
       const chosen = tanks.find((tank) => tank.id === place) ?? tanks[0];
       dispatch(opened({ damage, tankId: chosen?.id ?? null }));
     } catch (error) {
+      if (!databases.isOpen(database)) return;
       dispatch(openingFailed(error instanceof NewerLogError ? 'newer' : 'failed'));
+    } finally {
+      clearTimeout(silence);
+    }
+  };
+}
+
+/** Reads the store once more, for what another tab said and this one could not understand. */
+function readAgain(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { databases }) => {
+    const database = databases.opened;
+    try {
+      const { revisions } = await database.log.load();
+      if (databases.isOpen(database)) dispatch(logMerged(revisions));
+    } catch (error) {
+      if (error instanceof NewerLogError) dispatch(openingFailed('newer'));
     }
   };
 }
 
 /** Empties memory as the database was emptied, without leaving the screen one is on. */
 function forgetLog(): AppThunk {
-  return (dispatch) => {
-    forgetPending();
+  return (dispatch, getState) => {
+    dispatch(pendingForgotten(getState().session.which));
     dispatch(logReplaced([]));
     dispatch(draftsLoaded({}));
     dispatch(opened({ damage: [], tankId: null }));
-    dispatch(allSaved());
   };
 }
 
 /** Empties the open log in this browser and tells the other tabs. */
 export function wipeLog(): AppThunk<Promise<boolean>> {
   return async (dispatch, _getState, { databases }) => {
+    const { log, channel } = databases.opened;
     try {
-      await databases.database.log.wipe();
+      await databases.inTurn(() => log.wipe());
     } catch {
       return false;
     }
-    databases.channel.tellWiped();
+    channel.tellWiped();
     dispatch(forgetLog());
     return true;
   };

@@ -5,104 +5,187 @@ import {
   undoRevisions,
   type ActStamp,
 } from '../core/records/acts';
-import { revisionKey } from '../core/records/log';
-import type { BodyOf, RecordType, Revision, RevisionOf } from '../core/records/schema/revision';
+import { derivedId } from '../core/math/hash';
+import { recordOf, revisionKey, type Log } from '../core/records/log';
+import {
+  revisionSchema,
+  type BodyOf,
+  type RecordType,
+  type Revision,
+  type RevisionOf,
+} from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
+import { draftKey, EMPTIED } from '../storage/drafts';
+import { draftRecorded } from './draftsSlice';
 import { logMerged } from './logReducer';
-import { allSaved, noticed, saveFailed } from './sessionSlice';
-import type { AppThunk } from './store';
+import { actQueued, actsStored, storingFailed } from './pendingSlice';
+import { noticed, storageAnswered } from './sessionSlice';
+import type { AppThunk } from './state';
 
 /** Gathers what one gesture writes. */
 export interface ActWriter {
+  /** The moment of the gesture, ms. */
+  now: number;
   create<T extends RecordType>(type: T, body: BodyOf<T>): string;
-  revise<T extends RecordType>(head: RevisionOf<T>, body: BodyOf<T>): void;
+  /** A record whose id is fixed: one there is only one of. */
+  createAs<T extends RecordType>(id: string, type: T, body: BodyOf<T>): string;
+  revise<T extends RecordType>(
+    head: RevisionOf<T>,
+    body: BodyOf<T>,
+    settles?: readonly string[],
+  ): void;
   remove(head: Revision): void;
 }
 
-/** Revisions that the browser would not store; tried again with every later save. */
-let pending: Revision[] = [];
+/** Something that keeps a record from being written: a place in its body, and what is wrong there. */
+export interface SaveIssue {
+  path: string[];
+  message: string;
+}
 
-/** Forgets what was pending, when another log is opened. */
-export function forgetPending(): void {
-  pending = [];
+export interface SaveResult {
+  /** It is in the database. */
+  saved: boolean;
+  /** Nothing was recorded because of these; without any, what is not saved is kept in memory. */
+  issues: SaveIssue[];
+}
+
+export interface SaveOptions {
+  /** What to say when it is saved; nothing is said without. */
+  words?: string;
+  /**
+   * The identity of the act, fixed when its form was opened: saving it twice, by a double tap or
+   * after a reload, is then one act.
+   */
+  actId?: string;
+  /** Drafts that it empties, in the same transaction. */
+  empties?: readonly string[];
 }
 
 /**
- * Writes one act. It is durable when this resolves to true, and only then does the notice say so;
+ * Writes one act. It is durable when this resolves to saved, and only then does the notice say so;
  * otherwise it is kept in memory, the person is told, and the next act tries again.
- * @param words what to say when it is saved; nothing is said without
  */
 export function recordAct(
   write: (act: ActWriter) => void,
-  words?: string,
-): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { services }) => {
-    const stamp = stampOf(services);
+  options: SaveOptions | string = {},
+): AppThunk<Promise<SaveResult>> {
+  const settings = typeof options === 'string' ? { words: options } : options;
+  return async (dispatch, getState, { services }) => {
+    const stamp = stampOf(services, settings.actId);
     const revisions: Revision[] = [];
+    let created = 0;
+    const add = <T extends RecordType>(id: string, type: T, body: BodyOf<T>) => {
+      revisions.push(createRecord(stamp, id, type, body));
+      return id;
+    };
     write({
+      now: services.now(),
       create: (type, body) => {
-        const id = services.newId();
-        revisions.push(createRecord(stamp, id, type, body));
-        return id;
+        created += 1;
+        return add(derivedId(`${stamp.actId}/${created}`), type, body);
       },
-      revise: (head, body) => revisions.push(reviseRecord(stamp, head, body)),
+      createAs: add,
+      revise: (head, body, settles) => revisions.push(reviseRecord(stamp, head, body, settles)),
       remove: (head) => revisions.push(removeRecord(stamp, head)),
     });
-    return dispatch(storeRevisions(revisions, words));
+    return dispatch(storeRevisions(notWritten(getState().log, revisions), settings));
   };
 }
 
-function stampOf(services: { now(): number; newId(): string; device: string }): ActStamp {
-  return {
-    actId: services.newId(),
-    device: services.device,
-    recordedAt: new Date(services.now()).toISOString(),
-  };
+/** A new identity for an act whose form is being opened. */
+export const newActId =
+  (): AppThunk<string> =>
+  (_dispatch, _getState, { services }) =>
+    services.newId();
+
+function stampOf(
+  services: { now(): number; newId(): string; device: string },
+  actId = services.newId(),
+): ActStamp {
+  return { actId, device: services.device, recordedAt: new Date(services.now()).toISOString() };
 }
 
-/** Stores revisions as they are, those of an import included, and offers to undo them. */
-export function storeRevisions(revisions: Revision[], words?: string): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { services, databases }) => {
-    if (revisions.length === 0) return true;
-    const batch = [...pending, ...revisions];
-    const keys = revisions.map(revisionKey);
-    try {
-      await databases.database.log.append(batch);
-    } catch {
-      pending = batch;
-      dispatch(logMerged(revisions));
+/** Leaves out what the same act has written already. */
+function notWritten(log: Log, revisions: readonly Revision[]): Revision[] {
+  return revisions.filter(
+    ({ id, actId }) => !recordOf(log, id)?.revisions.some((known) => known.actId === actId),
+  );
+}
+
+/** What keeps revisions from being written, all of it. */
+function issuesOf(revisions: readonly Revision[]): SaveIssue[] {
+  return revisions.flatMap((revision) => {
+    const parsed = revisionSchema.safeParse(revision);
+    if (parsed.success) return [];
+    return parsed.error.issues.map(({ path, message }) => ({
+      path: path.map(String).filter((part, i) => !(i === 0 && part === 'body')),
+      message,
+    }));
+  });
+}
+
+/**
+ * The write door: stores revisions, those of an import included, and offers to undo them. What does
+ * not pass its schema could not be read back, so nothing of the act is recorded then.
+ */
+export function storeRevisions(
+  revisions: Revision[],
+  { words, empties = [] }: SaveOptions = {},
+): AppThunk<Promise<SaveResult>> {
+  return async (dispatch, getState, { services }) => {
+    const issues = issuesOf(revisions);
+    if (issues.length > 0) return { saved: false, issues };
+    const id = services.newId();
+    dispatch(actQueued({ id, which: getState().session.which, revisions, empties: [...empties] }));
+    dispatch(logMerged(revisions));
+    for (const name of empties) dispatch(draftRecorded(name));
+    await dispatch(flushPending());
+    const saved = !getState().pending.queue.some((act) => act.id === id);
+    if (saved && words) {
       dispatch(
-        saveFailed({
-          unsaved: batch.length,
-          why: await services.whyNotSaved(),
+        noticed({
+          text: words,
+          undo: revisions.length > 0 ? revisions.map(revisionKey) : null,
         }),
       );
-      return false;
     }
-    pending = [];
-    dispatch(logMerged(revisions));
-    dispatch(allSaved());
-    databases.channel.tell(batch);
-    if (words) dispatch(noticed({ text: words, undo: keys }));
-    return true;
+    return { saved, issues: [] };
   };
+}
+
+/** Stores everything that waits for the open log, in the order it was recorded. */
+function flushPending(): AppThunk<Promise<boolean>> {
+  return (dispatch, getState, { services, databases }) =>
+    databases.inTurn(async () => {
+      const { log, channel, name } = databases.opened;
+      const acts = getState().pending.queue.filter((act) => act.which === name);
+      if (acts.length === 0) return true;
+      const revisions = acts.flatMap((act) => act.revisions);
+      const emptied = acts.flatMap((act) => act.empties.map((draft) => [draftKey(draft), EMPTIED]));
+      try {
+        const flushed = await log.append(revisions, Object.fromEntries(emptied));
+        dispatch(storageAnswered({ flushed }));
+      } catch (error) {
+        dispatch(storingFailed(await services.whyNotSaved(error)));
+        return false;
+      }
+      dispatch(actsStored(acts.map((act) => act.id)));
+      channel.tell(revisions);
+      if (getState().session.persisted === null) {
+        void services.askToPersist().then((persisted) => dispatch(storageAnswered({ persisted })));
+      }
+      return true;
+    });
 }
 
 /** Tries again to store what the browser refused. */
 export function retryUnsaved(): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { services, databases }) => {
-    if (pending.length === 0) return true;
-    try {
-      await databases.database.log.append(pending);
-    } catch {
-      dispatch(saveFailed({ unsaved: pending.length, why: await services.whyNotSaved() }));
-      return false;
-    }
-    databases.channel.tell(pending);
-    pending = [];
-    dispatch(allSaved());
-    dispatch(noticed({ text: 'Everything is saved now', undo: null }));
-    return true;
+  return async (dispatch, getState) => {
+    const waiting = getState().pending.queue.length > 0;
+    const stored = await dispatch(flushPending());
+    if (stored && waiting) dispatch(noticed({ text: 'Everything is saved now', undo: null }));
+    return stored;
   };
 }
 
@@ -126,6 +209,7 @@ export function undoKeys(keys: readonly string[]): AppThunk<Promise<boolean>> {
       undo.kept.length > 0
         ? `; ${countOf(undo.kept.length, 'record')} changed since and stayed`
         : '';
-    return dispatch(storeRevisions(undo.revisions, `Undone${kept}`));
+    const result = await dispatch(storeRevisions(undo.revisions, { words: `Undone${kept}` }));
+    return result.saved;
   };
 }

@@ -1,55 +1,67 @@
 import { createSelector } from '@reduxjs/toolkit';
 import { bandsOf } from '../core/parameters/bands';
 import type { ParameterId } from '../core/parameters/registry';
-import { headOf, headsOfType, isType } from '../core/records/log';
+import { entriesOfTank, liveHead, type Log } from '../core/records/log';
 import type { RevisionOf } from '../core/records/schema/revision';
-import { METRIC_SETTINGS } from '../core/records/schema/settings';
-import { tankHistory } from '../core/history/tankHistory';
-import { verdictOf } from '../core/cycle/verdict/verdict';
-import { dueTasks } from '../core/tasks/due';
-import { milestonesOf } from '../core/cycle/milestones';
-import { MINUTE_MS } from '../core/time/zone';
-import type { RootState } from './store';
+import { METRIC_SETTINGS, SETTINGS_ID } from '../core/records/schema/settings';
+import { instant } from '../core/time/zone';
+import type { RootState } from './state';
 
 export const selectLog = (state: RootState) => state.log;
 export const selectSession = (state: RootState) => state.session;
+export const selectPending = (state: RootState) => state.pending;
 export const selectNow = (state: RootState) => state.clock.now;
 export const selectTankId = (state: RootState) => state.session.tankId;
 
 const KIND_ORDER = ['display', 'other', 'quarantine'];
 
-/** Displays first, then by name. */
-export function tanksInOrder(tanks: RevisionOf<'tank'>[]): RevisionOf<'tank'>[] {
-  return [...tanks].sort(
+/** When a tank was last said to be filled; 0 for one that is empty. */
+function filledAt(log: Log, tankId: string): number {
+  const head = entriesOfTank(log, tankId).findLast(({ body }) => body.kind === 'filled');
+  return head ? instant(head.body.at) : 0;
+}
+
+/** Displays first; of two the younger, since the one in its cycle is the one that is looked at. */
+export function tanksInOrder(log: Log): RevisionOf<'tank'>[] {
+  const filled = new Map(log.tanks.map((tank) => [tank.id, filledAt(log, tank.id)]));
+  return [...log.tanks].sort(
     (a, b) =>
       KIND_ORDER.indexOf(a.body.kind) - KIND_ORDER.indexOf(b.body.kind) ||
-      // The older of two displays comes second: the one in its cycle is the one that is looked at.
-      (b.body.filledOn ?? '').localeCompare(a.body.filledOn ?? '') ||
+      (filled.get(b.id) ?? 0) - (filled.get(a.id) ?? 0) ||
       a.body.name.localeCompare(b.body.name),
   );
 }
 
-export const selectTanks = createSelector([selectLog], (log) =>
-  tanksInOrder(headsOfType(log, 'tank')),
-);
+const selectTankHeads = (state: RootState) => state.log.tanks;
+
+export const selectTanks = createSelector([selectLog], tanksInOrder, {
+  memoizeOptions: { resultEqualityCheck: sameList },
+});
+
+function sameList(a: unknown, b: unknown): boolean {
+  return (
+    Array.isArray(a) &&
+    Array.isArray(b) &&
+    a.length === b.length &&
+    a.every((item, i) => item === b[i])
+  );
+}
 
 export const selectTank = createSelector(
-  [selectLog, selectTankId],
-  (log, tankId): RevisionOf<'tank'> | null => {
-    const head = tankId === null ? undefined : headOf(log, tankId);
-    return head && isType(head, 'tank') && !head.deleted ? head : null;
-  },
+  [selectTankHeads, selectTankId, selectLog],
+  (_heads, tankId, log): RevisionOf<'tank'> | null => liveHead(log, tankId, 'tank'),
 );
 
 /** Every kit, in the keeper's own order. */
-export const selectKits = createSelector([selectLog], (log) =>
-  headsOfType(log, 'kit').sort((a, b) => a.body.order - b.body.order || (a.id < b.id ? -1 : 1)),
+export const selectKits = createSelector(
+  [(state: RootState) => state.log.kits],
+  (kits): readonly RevisionOf<'kit'>[] =>
+    [...kits].sort((a, b) => a.body.order - b.body.order || (a.id < b.id ? -1 : 1)),
 );
 
-export const selectSettingsRecord = createSelector(
-  [selectLog],
-  (log) => headsOfType(log, 'settings')[0] ?? null,
-);
+/** The one record of the settings. */
+export const selectSettingsRecord = (state: RootState): RevisionOf<'settings'> | null =>
+  liveHead(state.log, SETTINGS_ID, 'settings');
 
 export const selectSettings = createSelector(
   [selectSettingsRecord],
@@ -60,34 +72,8 @@ export const selectBands = createSelector([selectSettings], (settings) =>
   bandsOf(settings.bandPreset, settings.bands),
 );
 
-/** The history of the tank in view up to now; null without a tank. */
-export const selectHistory = createSelector([selectLog, selectTank, selectNow], (log, tank, now) =>
-  tank ? tankHistory(log, tank.id, now + MINUTE_MS) : null,
-);
-
-export const selectVerdict = createSelector(
-  [selectHistory, selectNow, selectBands],
-  (history, now, bands) => (history ? verdictOf(history, now, bands) : null),
-);
-
-/** The forecast of the tank in view; null until there is one. */
-export const selectForecast = (state: RootState) =>
-  state.forecast.tankId === state.session.tankId ? state.forecast.forecast : null;
-export const selectForecastStatus = (state: RootState) => state.forecast;
-
 export const selectOwnedParameters = createSelector(
   [selectKits],
   (kits): ReadonlySet<ParameterId> =>
     new Set(kits.filter((kit) => kit.body.inUse).map((kit) => kit.body.parameter)),
-);
-
-export const selectDueTasks = createSelector(
-  [selectHistory, selectVerdict, selectOwnedParameters, selectNow, selectForecast],
-  (history, verdict, kits, now, forecast) =>
-    history && verdict ? dueTasks(history, verdict, kits, now, forecast) : [],
-);
-
-export const selectMilestones = createSelector(
-  [selectHistory, selectNow, selectForecast],
-  (history, now, forecast) => (history ? milestonesOf(history, now, forecast) : []),
 );

@@ -1,7 +1,8 @@
 import type { DraftStore } from '../storage/drafts';
 import type { LogStore } from '../storage/logStore';
-import type { Forecaster } from '../workers/forecastClient';
-import type { TabChannel } from '../storage/channel';
+import type { SaveTrouble } from '../storage/room';
+import type { Jobs } from '../workers/jobs/client';
+import type { TabChannel, TabListener } from '../storage/channel';
 
 /** Which log is open: the keeper's own, or the demo in a database of its own. */
 export type LogName = 'own' | 'demo';
@@ -18,10 +19,11 @@ export interface Services {
   /** A name for this browser tab's writes. */
   device: string;
   openDatabase(name: LogName): OpenDatabase;
-  openChannel(
-    name: LogName,
-    on: Parameters<typeof import('../storage/channel').openTabChannel>[1],
-  ): TabChannel;
-  whyNotSaved(): Promise<string>;
-  forecaster: Forecaster;
+  openChannel(name: LogName, on: TabListener): TabChannel;
+  whyNotSaved(error: unknown): Promise<SaveTrouble>;
+  /** Asks that the browser keep this address; null where it can't be asked. */
+  askToPersist(): Promise<boolean | null>;
+  jobs: Jobs;
+  /** Whether forecasts are asked for of themselves; tests ask for their own. */
+  followsForecasts: boolean;
 }

@@ -12,15 +12,15 @@ export interface Notice {
 
 export interface Session {
   which: LogName;
-  status: 'opening' | 'ready' | 'newer' | 'failed';
+  status: 'opening' | 'ready' | 'newer' | 'failed' | 'silent';
   /** The tank that is looked at; null until one is chosen. */
   tankId: string | null;
   damage: Damage[];
-  /** Revisions that are in memory only, because the browser would not store them. */
-  unsaved: number;
-  /** Why the last save failed. */
-  trouble: string | null;
   notice: Notice | null;
+  /** Whether the browser promised to keep this address; null until it was asked, or can't be. */
+  persisted: boolean | null;
+  /** Whether the last save was confirmed to be on the disk; null before the first. */
+  flushed: boolean | null;
 }
 
 const initialState: Session = {
@@ -28,9 +28,9 @@ const initialState: Session = {
   status: 'opening',
   tankId: null,
   damage: [],
-  unsaved: 0,
-  trouble: null,
   notice: null,
+  persisted: null,
+  flushed: null,
 };
 
 const slice = createSlice({
@@ -46,7 +46,7 @@ const slice = createSlice({
       state.damage = action.payload.damage;
       state.tankId = action.payload.tankId;
     },
-    openingFailed(state, action: PayloadAction<'newer' | 'failed'>) {
+    openingFailed(state, action: PayloadAction<'newer' | 'failed' | 'silent'>) {
       state.status = action.payload;
     },
     tankChosen(state, action: PayloadAction<string | null>) {
@@ -55,13 +55,11 @@ const slice = createSlice({
     damageSeen(state) {
       state.damage = [];
     },
-    saveFailed(state, action: PayloadAction<{ unsaved: number; why: string }>) {
-      state.unsaved = action.payload.unsaved;
-      state.trouble = action.payload.why;
-    },
-    allSaved(state) {
-      state.unsaved = 0;
-      state.trouble = null;
+    storageAnswered(
+      state,
+      action: PayloadAction<{ persisted?: boolean | null; flushed?: boolean }>,
+    ) {
+      Object.assign(state, action.payload);
     },
     noticed(state, action: PayloadAction<Omit<Notice, 'serial'>>) {
       state.notice = { ...action.payload, serial: (state.notice?.serial ?? 0) + 1 };
@@ -78,8 +76,7 @@ export const {
   openingFailed,
   tankChosen,
   damageSeen,
-  saveFailed,
-  allSaved,
+  storageAnswered,
   noticed,
   noticeDismissed,
 } = slice.actions;

@@ -1,10 +1,11 @@
-import { headsOfType, kitFrom } from '../core';
+import { allRevisions, headsOfType, kitFrom } from '../core';
 import { demoLog } from '../core/demo/demoLog';
 import { testServices } from '../testing/services';
 import { draftChanged } from './draftsSlice';
 import { openLog, wipeLog } from './open';
 import { recordAct, retryUnsaved, undoKeys } from './record';
-import { selectHistory, selectTank, selectTanks, selectVerdict } from './selectors';
+import { selectHistory, selectVerdict } from './inView';
+import { selectTank, selectTanks } from './selectors';
 import { ticked } from './clockSlice';
 import { createStore } from './store';
 
@@ -28,7 +29,7 @@ describe('the store', () => {
   it('saves an act, says so, and finds it again after a reload', async () => {
     const { store, again } = fresh();
     await store.dispatch(openLog('own'));
-    expect(await store.dispatch(addKit('A'))).toBe(true);
+    expect((await store.dispatch(addKit('A'))).saved).toBe(true);
     expect(store.getState().session.notice?.text).toBe('Saved');
     const reloaded = again();
     await reloaded.dispatch(openLog('own'));
@@ -51,17 +52,17 @@ describe('the store', () => {
     const full = { now: true };
     const { store, again } = fresh(full);
     await store.dispatch(openLog('own'));
-    expect(await store.dispatch(addKit('A'))).toBe(false);
-    expect(store.getState().session).toMatchObject({
-      unsaved: 1,
-      trouble: 'The browser has no room left.',
-      notice: null,
+    expect((await store.dispatch(addKit('A'))).saved).toBe(false);
+    expect(store.getState().pending).toMatchObject({
+      queue: [{ which: 'own' }],
+      trouble: { why: 'The browser has no room left.' },
     });
+    expect(store.getState().session.notice).toBeNull();
     expect(headsOfType(store.getState().log, 'kit')).toHaveLength(1);
     expect(await store.dispatch(retryUnsaved())).toBe(false);
     full.now = false;
-    expect(await store.dispatch(addKit('B'))).toBe(true);
-    expect(store.getState().session.unsaved).toBe(0);
+    expect((await store.dispatch(addKit('B'))).saved).toBe(true);
+    expect(store.getState().pending).toEqual({ queue: [], trouble: null });
     const reloaded = again();
     await reloaded.dispatch(openLog('own'));
     expect(headsOfType(reloaded.getState().log, 'kit')).toHaveLength(2);
@@ -74,10 +75,10 @@ describe('the store', () => {
     const names = selectTanks(store.getState()).map((tank) => tank.body.name);
     expect(names).toEqual(['Kittiwake', 'Fulmar', 'Spare tank']);
     expect(selectTank(store.getState())?.body.name).toBe('Kittiwake');
-    const first = store.getState().log;
+    const first = allRevisions(store.getState().log);
     const reloaded = again();
     await reloaded.dispatch(openLog('demo', seed));
-    expect(reloaded.getState().log).toEqual(first);
+    expect(allRevisions(reloaded.getState().log)).toEqual(first);
     await reloaded.dispatch(openLog('own'));
     expect(selectTanks(reloaded.getState())).toEqual([]);
   });
@@ -102,7 +103,7 @@ describe('the store', () => {
     }
     expect(reloaded.getState().drafts['test']).toEqual({ ph: '8.' });
     await reloaded.dispatch(wipeLog());
-    expect(reloaded.getState().log).toEqual({});
+    expect(reloaded.getState().log.size).toBe(0);
     expect(reloaded.getState().drafts).toEqual({});
   });
 });

@@ -1,32 +1,19 @@
-import {
-  configureStore,
-  createListenerMiddleware,
-  type ThunkAction,
-  type UnknownAction,
-} from '@reduxjs/toolkit';
-import { clockReducer } from './clockSlice';
+import { configureStore, createListenerMiddleware } from '@reduxjs/toolkit';
 import { Databases } from './databases';
-import { draftChanged, draftsReducer } from './draftsSlice';
-import { forecastReducer } from './forecastSlice';
-import { logReducer } from './logReducer';
+import { draftChanged } from './draftsSlice';
+import { followForecasts } from './forecasting';
 import type { Services } from './services';
-import { sessionReducer, tankChosen } from './sessionSlice';
+import { tankChosen } from './sessionSlice';
+import { PLACE_DRAFT, reducer, type AppDispatch, type RootState, type ThunkExtra } from './state';
 
-const reducer = {
-  log: logReducer,
-  session: sessionReducer,
-  clock: clockReducer,
-  drafts: draftsReducer,
-  forecast: forecastReducer,
-};
-
-/** The name under which the tank last looked at is remembered. */
-export const PLACE_DRAFT = 'place';
+/** Parts of the state that are large, and made anew rather than changed. */
+const LARGE = ['log', 'computed', 'pending'];
 
 /** The app's store on the given services. Drafts go to the database whenever they change. */
 export function createStore(services: Services) {
   const databases = new Databases(services);
-  const listener = createListenerMiddleware();
+  const extra: ThunkExtra = { services, databases };
+  const listener = createListenerMiddleware<RootState, AppDispatch, ThunkExtra>({ extra });
   listener.startListening({
     actionCreator: draftChanged,
     effect: ({ payload }) => databases.saveDraft(payload.name, payload.value),
@@ -35,23 +22,17 @@ export function createStore(services: Services) {
     actionCreator: tankChosen,
     effect: ({ payload }) => databases.saveDraft(PLACE_DRAFT, payload),
   });
+  if (services.followsForecasts) followForecasts(listener.startListening);
   return configureStore({
     reducer,
     middleware: (defaults) =>
       defaults({
-        thunk: { extraArgument: { services, databases } },
+        thunk: { extraArgument: extra },
         // Walking a log of years after every action would cost more than it could ever catch.
-        immutableCheck: { ignoredPaths: ['log', 'forecast'] },
-        serializableCheck: { ignoredPaths: ['log', 'forecast'], ignoredActionPaths: ['payload'] },
+        immutableCheck: { ignoredPaths: [...LARGE] },
+        serializableCheck: { ignoredPaths: [...LARGE], ignoredActionPaths: ['payload'] },
       }).prepend(listener.middleware),
   });
 }
 
 export type AppStore = ReturnType<typeof createStore>;
-export type RootState = ReturnType<AppStore['getState']>;
-export type AppDispatch = AppStore['dispatch'];
-export interface ThunkExtra {
-  services: Services;
-  databases: Databases;
-}
-export type AppThunk<Result = void> = ThunkAction<Result, RootState, ThunkExtra, UnknownAction>;

@@ -3,26 +3,28 @@ import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { forecastOf, type Forecast } from '../core/cycle/forecast';
 import { demoLog } from '../core/demo/demoLog';
-import type { Entry } from '../core/records/schema/entry';
+import type { Entry } from '../core/records/kinds';
 import type { Tank } from '../core/records/schema/tank';
 import { HOUR_MS } from '../core/time/zone';
 import { ticked } from '../store/clockSlice';
-import { problemFor } from '../store/forecastProblem';
-import { forecastMade } from '../store/forecastSlice';
+import { cycleProblem } from '../core/cycle/problem/problem';
+import { tankHistory } from '../core/history/derive';
+import { computed } from '../store/computedSlice';
 import { openLog } from '../store/open';
 import { recordAct } from '../store/record';
 import { selectKits, selectLog, selectTank, selectTanks } from '../store/selectors';
 import { tankChosen } from '../store/sessionSlice';
 import { createStore, type AppStore } from '../store/store';
 import type { EntryInput } from './logBuilder';
+import type { Jobs } from '../workers/jobs/client';
 import { testServices } from './services';
 
 /** The moment every screen test is dated for. */
 export const SCREEN_NOW = Date.parse('2026-11-24T12:00:00Z');
 
 /** A store with the demo open at one of its tanks. */
-export async function demoStore(tank = 'Kittiwake'): Promise<AppStore> {
-  const store = createStore(testServices(SCREEN_NOW));
+export async function demoStore(tank = 'Kittiwake', jobs?: Jobs): Promise<AppStore> {
+  const store = createStore(testServices(SCREEN_NOW, { jobs }));
   store.dispatch(ticked(SCREEN_NOW));
   await store.dispatch(openLog('demo', { make: demoLog, zone: 'UTC' }));
   const found = selectTanks(store.getState()).find((t) => t.body.name === tank);
@@ -41,10 +43,11 @@ export async function show(store: AppStore, screen: ReactNode): Promise<void> {
 export function withForecast(store: AppStore, changes: Partial<Forecast> = {}): Forecast {
   const tank = selectTank(store.getState());
   if (!tank) throw new Error('no tank');
-  const { problem } = problemFor(selectLog(store.getState()), tank.id, SCREEN_NOW, 1, []);
+  const history = tankHistory(selectLog(store.getState()), tank.id, SCREEN_NOW);
+  const problem = cycleProblem(history, SCREEN_NOW);
   const made = forecastOf(problem, { seed: 1, particles: 40, otherParticles: 8, members: 40 });
   const forecast = { ...made, ...changes };
-  store.dispatch(forecastMade(forecast));
+  store.dispatch(computed({ name: 'forecast', key: tank.id, asked: 'test', value: forecast }));
   return forecast;
 }
 
@@ -66,6 +69,12 @@ export async function logged(
     );
   });
 }
+
+/** Two fish that went in four days before the moment of the tests. */
+export const FISH_IN: [number, EntryInput] = [
+  96,
+  { kind: 'animals', move: 'in', group: 'fish', what: 'Clownfish', count: 2 },
+];
 
 /** Changes the record of the tank in view. */
 export async function withTank(store: AppStore, changes: Partial<Tank>): Promise<void> {

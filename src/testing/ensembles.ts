@@ -3,9 +3,8 @@ import { typicalParameters, type Seed } from '../core/cycle/kinetics/parameters'
 import type { CycleState } from '../core/cycle/kinetics/state';
 import { cycleProblem } from '../core/cycle/problem/problem';
 import type { CycleProblem } from '../core/cycle/problem/types';
-import { tankHistory } from '../core/history/tankHistory';
-import type { Tank } from '../core/records/schema/tank';
-import { DAY, FILLED, LogBuilder } from './logBuilder';
+import { tankHistory } from '../core/history/derive';
+import { DAY, FILLED, LogBuilder, type TestTank } from './logBuilder';
 
 /** The instant of a day of a test tank's life, at its midnight. */
 export const day = (n: number) => FILLED + n * DAY;
@@ -16,7 +15,7 @@ export const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILL
 export function problemOn(
   at: number,
   build: (log: LogBuilder) => void = () => undefined,
-  tank: Partial<Tank> = {},
+  tank: Partial<TestTank> = {},
 ): CycleProblem {
   const log = new LogBuilder(tank);
   build(log);

@@ -1,7 +1,10 @@
 import { createRecord, type ActStamp } from '../core/records/acts';
 import { kitFrom, type KitTemplateId } from '../core/records/kitTemplates';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../core/records/log';
-import type { Entry, ReadingEntry } from '../core/records/schema/entry';
+import { derivedId } from '../core/math/hash';
+import type { Entry, EntryBody } from '../core/records/kinds';
+import { dayStart, isoInZone } from '../core/time/zone';
+import type { ReadingEntry } from '../core/records/kinds/reading';
 import type { Kit } from '../core/records/schema/kit';
 import type { Revision } from '../core/records/schema/revision';
 import { DEFAULT_SCHOOL, type Tank } from '../core/records/schema/tank';
@@ -16,12 +19,21 @@ export function onDay(day: number, hour = 12): number {
   return FILLED + day * DAY + hour * HOUR;
 }
 
-export const TEST_TANK: Tank = {
+/** A tank, with what stands with it told as days, as tests like to. */
+export interface TestTank extends Tank {
+  filledOn: string | null;
+  runningSince: string | null;
+  lid: boolean;
+  heaterVerifiedOn: string | null;
+  light: 'off' | 'on';
+  fishInSince?: string;
+}
+
+/** A tank and nothing that happened to it. */
+export const BARE_TANK: Tank = {
   name: 'Test tank',
   kind: 'display',
   zone: 'UTC',
-  filledOn: '2026-03-02',
-  runningSince: null,
   volume: {
     shell: { by: 'label', litres: 120 },
     rockKg: 0,
@@ -31,10 +43,17 @@ export const TEST_TANK: Tank = {
     measuredAtFill: { by: 'litres', litres: 100 },
   },
   rock: 'dryRock',
-  light: 'off',
+  lightPlan: 'off',
   school: DEFAULT_SCHOOL,
+};
+
+export const TEST_TANK: TestTank = {
+  ...BARE_TANK,
+  filledOn: '2026-03-02',
+  runningSince: null,
   lid: true,
   heaterVerifiedOn: '2026-03-02',
+  light: 'off',
 };
 
 /** Ids that are valid and stable: the n-th of a builder. */
@@ -42,12 +61,8 @@ export function testId(n: number): string {
   return `00000000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
 }
 
-/** Distributes Omit over the union of entries, so that each kind keeps its own fields. */
-export type EntryInput = Entry extends infer E
-  ? E extends Entry
-    ? Omit<E, 'tankId' | 'at'>
-    : never
-  : never;
+/** An entry of any kind without its tank and its time. */
+export type EntryInput = EntryBody;
 
 /** Builds small logs for tests: one tank, kits on demand, entries on days of its life. */
 export class LogBuilder {
@@ -56,9 +71,28 @@ export class LogBuilder {
   readonly revisions: Revision[] = [];
   readonly tankId: string;
 
-  constructor(tank: Partial<Tank> = {}) {
+  constructor(tank: Partial<TestTank> = {}) {
     this.tankId = this.newId();
-    this.revisions.push(createRecord(this.stamp(), this.tankId, 'tank', { ...TEST_TANK, ...tank }));
+    const { filledOn, runningSince, lid, heaterVerifiedOn, light, fishInSince, ...body } = {
+      ...TEST_TANK,
+      ...tank,
+    };
+    const stamp = this.stamp();
+    this.revisions.push(createRecord(stamp, this.tankId, 'tank', body));
+    const on = (name: string, day: string | null | undefined, entry: EntryInput) => {
+      if (!day) return;
+      const at = isoInZone(dayStart(day, body.zone), body.zone);
+      const dated = { tankId: this.tankId, at, ...entry } as Entry;
+      // Ids of their own, so that a fact more or less moves no other.
+      this.revisions.push(createRecord(stamp, derivedId(this.tankId + name), 'entry', dated));
+    };
+    const first = filledOn ?? '2026-03-02';
+    on('filled', filledOn, { kind: 'filled' });
+    on('running', runningSince, { kind: 'running' });
+    on('lid', lid ? first : null, { kind: 'lid', fitted: true });
+    on('heater', heaterVerifiedOn, { kind: 'heaterCheck' });
+    on('light', light === 'on' ? first : null, { kind: 'light', state: 'on' });
+    on('fish', fishInSince, { kind: 'animals', move: 'in', group: 'fish', what: 'Fish' });
   }
 
   newId = (): string => testId(this.next++);

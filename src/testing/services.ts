@@ -2,14 +2,26 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { DraftStore } from '../storage/drafts';
 import { LogStore } from '../storage/logStore';
 import type { Services } from '../store/services';
-import type { Forecaster } from '../workers/forecastClient';
+import { JOB_TABLE, type JobName } from '../workers/jobs/table';
+import type { Jobs } from '../workers/jobs/client';
 import { testId } from './logBuilder';
 
 let databases = 0;
 let ids = 100_000;
 
-/** A forecaster that never answers. */
-const SILENT: Forecaster = { run: async () => null, stop: () => undefined };
+/** Jobs that are never done. */
+const SILENT: Jobs = {
+  run: async () => null,
+  cancel: () => undefined,
+  stop: () => undefined,
+};
+
+/** Jobs done at once, in the process of the test. */
+export const HERE: Jobs = {
+  ...SILENT,
+  run: async <J extends JobName>(job: J, input: Parameters<(typeof JOB_TABLE)[J]['run']>[0]) =>
+    JOB_TABLE[job].run(input, () => undefined),
+};
 
 /**
  * Services for a store under test: a database of its own, ids that are valid and new, one tab.
@@ -19,19 +31,23 @@ const SILENT: Forecaster = { run: async () => null, stop: () => undefined };
  */
 export function testServices(
   now: number,
-  options: { database?: string; full?: { now: boolean }; forecaster?: Forecaster } = {},
+  options: { database?: string; full?: { now: boolean }; jobs?: Jobs } = {},
 ): Services {
   databases += 1;
-  const { database = String(databases), full, forecaster = SILENT } = options;
+  const { database = String(databases), full, jobs = SILENT } = options;
   return {
     now: () => now,
     newId: () => testId((ids += 1)),
     device: 'tab',
     openDatabase: (name) => {
       const storage = createAsyncStorage(`test-${database}-${name}`);
-      const log = new LogStore(storage, name, async () => false);
+      const log = new LogStore(storage, name, {
+        newId: () => testId((ids += 1)),
+        exclusive: async () => false,
+      });
       const append = log.append.bind(log);
-      log.append = (revisions) => (full?.now ? Promise.reject(new Error('')) : append(revisions));
+      log.append = (revisions, beside) =>
+        full?.now ? Promise.reject(new Error('')) : append(revisions, beside);
       return { log, drafts: new DraftStore(storage) };
     },
     openChannel: () => ({
@@ -39,7 +55,9 @@ export function testServices(
       tellWiped: () => undefined,
       close: () => undefined,
     }),
-    whyNotSaved: async () => 'The browser has no room left.',
-    forecaster,
+    whyNotSaved: async () => ({ why: 'The browser has no room left.', lostConnection: false }),
+    askToPersist: async () => null,
+    jobs,
+    followsForecasts: false,
   };
 }

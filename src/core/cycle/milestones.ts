@@ -1,7 +1,7 @@
 import { readingWords } from '../history/reading';
 import type { TankHistory } from '../history/tankHistory';
-import { isAmmoniaSource } from '../history/dose';
-import { GROWTHS, type Growth } from '../records/schema/entry';
+import { isAmmoniaSource } from '../records/kinds/dose';
+import { GROWTHS, type Growth } from '../records/kinds/sighting';
 import { addDaysIn } from '../time/zone';
 import type { Forecast } from './forecast/types';
 import { successionOf } from './succession';
@@ -60,8 +60,6 @@ export function milestonesOf(
   at: number,
   forecast: MilestoneForecast | null = null,
 ): Milestone[] {
-  const { tank } = history;
-  const zone = tank.zone;
   const list: Milestone[] = [];
   const add = (id: MilestoneId, label: string, when: number, because: string, passed = true) =>
     list.push({ id, label, at: when, passed, because });
@@ -69,14 +67,14 @@ export function milestonesOf(
   if (history.start !== null) {
     add(
       'filled',
-      tank.filledOn ? 'Filled' : 'Log begins',
+      history.standing.filledAt === null ? 'Log begins' : 'Filled',
       history.start,
       'From the tank’s record.',
     );
   }
-  const dose = history.doses.find((d) => isAmmoniaSource(d.entry.substance));
+  const dose = history.entries.dose.find((d) => isAmmoniaSource(d.entry.substance));
   if (dose) add('firstDose', 'First dose', dose.at, 'The first ammonia that went in.');
-  const bottle = history.doses.find((d) => d.entry.substance === 'bacteria');
+  const bottle = history.entries.dose.find((d) => d.entry.substance === 'bacteria');
   if (bottle) add('bottle', 'Bacteria', bottle.at, 'The first bottled bacteria.');
   const nitrite = evidence(history, 'nitrite').find((reading) => reading.clearlyAbove);
   if (nitrite)
@@ -94,14 +92,10 @@ export function milestonesOf(
   }
   addGrowth(history, add);
   addSchoolMilestone(history, at, add);
-  if (forecast && !tank.runningSince) list.push(...milestonesAhead(forecast, list, at));
-  if (tank.runningSince) {
-    add(
-      'running',
-      'Running',
-      addDaysIn(Date.parse(tank.runningSince), 0, zone),
-      'As you recorded.',
-    );
+  if (forecast && !history.standing.runningSince) list.push(...milestonesAhead(forecast, list, at));
+  const { runningSince } = history.standing;
+  if (runningSince !== null) {
+    add('running', 'Running', runningSince, 'As you recorded.');
   }
   return list.filter((m) => !m.passed || m.at <= at).sort((a, b) => a.at - b.at);
 }
@@ -165,10 +159,10 @@ function addGrowth(
   history: TankHistory,
   add: (id: MilestoneId, label: string, when: number, because: string) => void,
 ): void {
-  const lit = history.lights.find((light) => light.entry.state === 'on');
+  const lit = history.entries.light.find((light) => light.entry.state === 'on');
   if (lit) add('light', 'Light on', lit.at, 'As you logged.');
   for (const growth of GROWTHS) {
-    const first = history.sightings.find(
+    const first = history.entries.sighting.find(
       ({ entry }) => entry.growth === growth && entry.extent !== 'none',
     );
     if (first) add(growth, GROWTH_LABELS[growth], first.at, 'First seen, as you logged.');

@@ -36,8 +36,9 @@ export function todaySentence(
   verdict: Verdict,
   bands: Bands,
   forecast: SentenceForecast | null = null,
+  at = verdict.at,
 ): Sentence {
-  if (history.tank.runningSince !== null) return runningSentence(history, bands, verdict.at);
+  if (history.standing.runningSince !== null) return runningSentence(history, bands, at);
   if (history.start === null) {
     return {
       title: 'Nothing is filled yet.',
@@ -59,7 +60,7 @@ export function todaySentence(
   }
   const open = unmet(verdict, 'cycle');
   const title =
-    history.tank.fishInSince === undefined
+    history.standing.fishSince === null
       ? 'Not ready for fish yet.'
       : 'Fish are in before the cycle is done.';
   const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
@@ -95,10 +96,12 @@ export function todaySentence(
 }
 
 /** Whether neither food for a colony nor a test of it is on record. */
-function nothingIn({ doses, organics, readings, tank }: TankHistory): boolean {
+function nothingIn({ entries, readings, standing, tank }: TankHistory): boolean {
+  const { dose, organics, feed } = entries;
+  const fed = dose.length + organics.length + feed.length;
   return (
-    doses.length + organics.length + readings.ammonia.length + readings.nitrite.length === 0 &&
-    tank.fishInSince === undefined &&
+    fed + readings.ammonia.length + readings.nitrite.length === 0 &&
+    standing.fishSince === null &&
     tank.rock !== 'organicDryRock'
   );
 }
@@ -232,7 +235,7 @@ function cycleTitle(history: TankHistory, verdict: Verdict): string {
   const nitrite = trendOf(countedReadings(history, 'nitrite'));
   const ammonia = trendOf(countedReadings(history, 'ammonia'));
   if (history.readings.ammonia.length + history.readings.nitrite.length === 0) {
-    return history.doses.length > 0 ? 'Dosed, not yet tested.' : 'The cycle has not begun.';
+    return history.entries.dose.length > 0 ? 'Dosed, not yet tested.' : 'The cycle has not begun.';
   }
   if (state('ammoniaZero') === 'met' && state('nitriteZero') === 'met') {
     return state('nitriteSeen') === 'met' ? 'Both read zero.' : 'Zero, but not yet shown.';

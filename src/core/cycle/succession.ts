@@ -1,5 +1,5 @@
 import type { TankHistory } from '../history/tankHistory';
-import type { Growth } from '../records/schema/entry';
+import type { Growth } from '../records/kinds/sighting';
 import { DAY_MS } from '../time/zone';
 
 /** The stages of the algae succession, in order; each was seen at the moment given. */
@@ -21,18 +21,18 @@ export const LEVEL_AFTER_DAYS = 7;
 
 /** What the sightings of a history show of the succession: diatoms, then green, then a level stand. */
 export function successionOf(history: TankHistory): Succession {
-  const seen = history.sightings.filter(({ entry }) => entry.extent !== 'none');
+  const seen = history.entries.sighting.filter(({ entry }) => entry.extent !== 'none');
   const diatoms = seen.find(({ entry }) => entry.growth === 'diatoms');
   const none: Succession = { diatoms: null, green: null, level: null, ids: [] };
   if (!diatoms) return none;
   const green = seen.find(({ at, entry }) => at >= diatoms.at && GREEN.includes(entry.growth));
   if (!green) return { ...none, diatoms: diatoms.at, ids: [diatoms.id] };
-  const after = history.sightings.filter(
+  const after = history.entries.sighting.filter(
     ({ at, entry }) => at > green.at && GREEN.includes(entry.growth),
   );
   const level = after.find(({ at, entry }) => {
     if (at - green.at < LEVEL_AFTER_DAYS * DAY_MS) return false;
-    const before = history.sightings
+    const before = history.entries.sighting
       .filter((s) => s.at < at && s.at >= green.at && s.entry.growth === entry.growth)
       .at(-1);
     return before ? EXTENT_ORDER[entry.extent] <= EXTENT_ORDER[before.entry.extent] : false;

@@ -1,9 +1,9 @@
 import { seededRandom } from '../math/random';
 import { FIRST_KITS, kitFrom, type KitTemplateId } from '../records/kitTemplates';
-import type { DoseStrength } from '../records/schema/entry';
+import type { DoseStrength } from '../records/kinds/dose';
 import type { Kit } from '../records/schema/kit';
 import type { Revision } from '../records/schema/revision';
-import { METRIC_SETTINGS } from '../records/schema/settings';
+import { METRIC_SETTINGS, SETTINGS_ID } from '../records/schema/settings';
 import { DEFAULT_SCHOOL, type Tank } from '../records/schema/tank';
 import { DemoWriter, type DemoContext, type DemoValue } from './writer';
 
@@ -26,7 +26,7 @@ const AMMONIUM_LABEL: DoseStrength = {
 export function demoLog(context: DemoContext): Revision[] {
   const writer = new DemoWriter(context);
   const kits = addKits(writer);
-  writer.add(writer.act(writer.when(150, '09:00')), 'settings', METRIC_SETTINGS);
+  writer.addAs(SETTINGS_ID, writer.act(writer.when(150, '09:00')), 'settings', METRIC_SETTINGS);
   addKittiwake(writer, kits, context.zone);
   addFulmar(writer, kits, context.zone);
   addSpare(writer, context.zone);
@@ -54,13 +54,9 @@ function addKits(writer: DemoWriter): Kits {
 function baseTank(zone: string): Omit<Tank, 'name' | 'kind' | 'volume'> {
   return {
     zone,
-    filledOn: null,
-    runningSince: null,
     rock: 'dryRock',
-    light: 'off',
+    lightPlan: 'off',
     school: DEFAULT_SCHOOL,
-    lid: false,
-    heaterVerifiedOn: null,
   };
 }
 
@@ -72,7 +68,6 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
     ...baseTank(zone),
     name: 'Kittiwake',
     kind: 'display',
-    filledOn: writer.day(age),
     volume: {
       shell: {
         by: 'dimensions',
@@ -84,9 +79,10 @@ function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
       sump: { by: 'litres', litres: 20 },
       measuredAtFill: { by: 'litres', litres: 208 },
     },
-    heaterVerifiedOn: writer.day(age - 1),
     method: { source: 'ammoniumChloride', seeding: 'bottle' },
   });
+  writer.entry(id, 'filled', age, '15:00', {});
+  writer.entry(id, 'heaterCheck', age - 1, '09:00', {});
   const drops = (day: number, time: string) =>
     writer.entry(id, 'dose', on(day), time, {
       substance: 'ammoniumChloride',
@@ -170,10 +166,8 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     ...baseTank(zone),
     name: 'Fulmar',
     kind: 'display',
-    filledOn: writer.day(age),
-    runningSince: writer.day(on(44)),
     rock: 'liveRock',
-    light: 'on',
+    lightPlan: 'on',
     volume: {
       shell: {
         by: 'dimensions',
@@ -185,9 +179,11 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
       sump: { by: 'box', length: 60, width: 40, waterDepth: 20 },
       measuredAtFill: { by: 'rate', minutes: 775, litresPerMinute: 0.4 },
     },
-    lid: true,
-    heaterVerifiedOn: writer.day(on(2)),
   });
+  writer.entry(id, 'filled', age, '11:00', {});
+  writer.entry(id, 'heaterCheck', on(2), '09:00', {});
+  writer.entry(id, 'lid', on(5), '18:00', { fitted: true });
+  writer.entry(id, 'running', on(44), '12:00', {});
   writer.entry(id, 'note', on(0), '12:00', { text: 'Filled over two days from the RODI unit.' });
   writer.entry(id, 'dose', on(3), '19:00', {
     substance: 'ammoniumChloride',
@@ -263,7 +259,7 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
 }
 
 function addSpare(writer: DemoWriter, zone: string): void {
-  writer.add(writer.act(writer.when(30, '10:00')), 'tank', {
+  const id = writer.add(writer.act(writer.when(30, '10:00')), 'tank', {
     ...baseTank(zone),
     name: 'Spare tank',
     kind: 'quarantine',
@@ -276,6 +272,6 @@ function addSpare(writer: DemoWriter, zone: string): void {
       sump: null,
       measuredAtFill: { by: 'litres', litres: 76 },
     },
-    lid: true,
   });
+  writer.entry(id, 'lid', 30, '10:05', { fitted: true });
 }

@@ -1,5 +1,6 @@
 import { createRecord, type ActStamp } from '../records/acts';
-import type { Entry, ReadingEntry } from '../records/schema/entry';
+import type { Entry, EntryKind, EntryOf } from '../records/kinds';
+import type { ReadingEntry } from '../records/kinds/reading';
 import type { Kit } from '../records/schema/kit';
 import type { BodyOf, RecordType, Revision } from '../records/schema/revision';
 import { addDaysIn, atTimeOn, dayOf, isoInZone } from '../time/zone';
@@ -13,7 +14,7 @@ export interface DemoContext {
   newId: () => string;
 }
 
-type Body<K extends Entry['kind']> = Omit<Extract<Entry, { kind: K }>, 'kind' | 'tankId' | 'at'>;
+type Body<K extends EntryKind> = Omit<EntryOf<K>, 'kind' | 'tankId' | 'at'>;
 
 /** A value read on a kit: a number on a digital scale, one step or two neighbouring ones on a card. */
 export type DemoValue = number | [number, number];
@@ -42,12 +43,16 @@ export class DemoWriter {
   }
 
   add<T extends RecordType>(stamp: ActStamp, type: T, body: BodyOf<T>): string {
-    const id = this.context.newId();
+    return this.addAs(this.context.newId(), stamp, type, body);
+  }
+
+  /** A record whose id is not a new one. */
+  addAs<T extends RecordType>(id: string, stamp: ActStamp, type: T, body: BodyOf<T>): string {
     this.revisions.push(createRecord(stamp, id, type, body));
     return id;
   }
 
-  entry<K extends Entry['kind']>(
+  entry<K extends EntryKind>(
     tankId: string,
     kind: K,
     daysAgo: number,

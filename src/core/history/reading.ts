@@ -1,12 +1,17 @@
 import { scaleInterval, type Interval } from '../math/interval';
 import { toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
-import type { ReadingEntry, ReadingValue } from '../records/schema/entry';
+import {
+  kitDecimals,
+  readingUnit,
+  typedWords,
+  type ReadingEntry,
+  type ReadingValue,
+} from '../records/kinds/reading';
 import type { Kit } from '../records/schema/kit';
 import { salinityFromHydrometer } from '../seawater/specificGravity';
 import { addDaysIn, dayStart, instant } from '../time/zone';
-import { formatFixed, formatPlain } from '../units/format';
-import { isSalinityUnit, unitDecimals, type Unit } from '../units/units';
+import { isSalinityUnit, type Unit } from '../units/units';
 
 /** A reading turned into knowledge: where the true value may lie, and whether it can be trusted. */
 export interface Reading {
@@ -33,40 +38,9 @@ export interface Reading {
   entry: ReadingEntry;
 }
 
-/** Dimensions whose units are bases printed on the kit; a corrected basis corrects the kit's history. */
-const BASIS_PARAMETERS: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
-
-/** The unit a reading counts in: the kit's own for cards and bases, else the unit it was typed in. */
-export function readingUnit(entry: ReadingEntry, kit: Kit | undefined): Unit {
-  const canonical = PARAMETERS[entry.parameter].canonicalUnit;
-  if (entry.value.form === 'card') return kit?.unit ?? canonical;
-  if (kit && BASIS_PARAMETERS.includes(entry.parameter)) return kit.unit;
-  return entry.value.unit;
-}
-
-/** The words of a reading as it was made, without its unit. */
-export function typedWords(value: ReadingValue, decimals: number): string {
-  if (value.form === 'digital') return formatFixed(value.value, decimals);
-  const low = formatPlain(value.steps[value.low] ?? 0);
-  if (value.high === value.low) return low;
-  return `between ${low} and ${formatPlain(value.steps[value.high] ?? 0)}`;
-}
-
 /** "1 ppm NO2", "between 0.5 and 1 ppm NO2". */
 export function readingWords(reading: Reading): string {
   return withUnit(reading.typed, reading.unit);
-}
-
-/** Decimals that a resolution calls for: 0.05 → 2. */
-export function decimalsOfResolution(resolution: number): number {
-  return Math.min(4, Math.max(0, Math.ceil(-Math.log10(resolution) - 1e-9)));
-}
-
-/** Decimals with which a kit's values are shown. */
-export function kitDecimals(kit: Kit | undefined, unit: Unit): number {
-  return kit?.scale.form === 'digital'
-    ? decimalsOfResolution(kit.scale.resolution)
-    : unitDecimals(unit);
 }
 
 /**

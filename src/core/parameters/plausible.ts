@@ -94,8 +94,8 @@ export function doubtOf(
     }
     return { kind, question: `${opening} Is it what you read?` };
   }
-  const jump = JUMPS[parameter];
-  if (last !== undefined && jump !== undefined && Math.abs(canonical - last) > jump) {
+  const { jump } = spec;
+  if (last !== undefined && jump !== null && Math.abs(canonical - last) > jump) {
     const before = withUnit(formatPlain(fromCanonical(last, unit), unitDecimals(unit)), unit);
     return {
       kind: 'unlikely',
@@ -104,13 +104,3 @@ export function doubtOf(
   }
   return null;
 }
-
-/** Changes since the last reading, canonical, that are worth asking about. */
-const JUMPS: Partial<Record<ParameterId, number>> = {
-  ph: 0.6,
-  alkalinity: 1.5,
-  salinity: 3,
-  temperature: 4,
-  calcium: 120,
-  magnesium: 300,
-};

@@ -27,6 +27,10 @@ export interface ParameterSpec {
   canonicalUnit: Unit;
   /** Units an instrument or the display may use, most usual first. */
   units: readonly [Unit, ...Unit[]];
+  /** The unit it is shown in until the keeper chooses another. */
+  shownUnit: Unit;
+  /** Whether its units are bases printed on the kit: a corrected basis corrects the kit's history. */
+  basis: boolean;
   /** A reading older than this many days says nothing about today. */
   guardDays: number;
   /** Canonical values outside this range cannot occur in a tank: a slip while typing. */
@@ -39,6 +43,12 @@ export interface ParameterSpec {
   zeroBased: boolean;
   /** The smallest change, canonical, that a trend may be called by. */
   steady: number;
+  /** A change since the last reading, canonical, that is worth asking about; null where none is. */
+  jump: number | null;
+  /** Days between two tests by what the tank is doing; null where it is not asked for. */
+  everyDays: { cycling: number | null; running: number | null };
+  /** Minutes that a test takes. */
+  minutes: number;
 }
 
 /**
@@ -53,12 +63,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'ammonia',
     canonicalUnit: 'ammonia N',
     units: ['ammonia NH4', 'ammonia NH3', 'ammonia N'],
+    shownUnit: 'ammonia N',
+    basis: true,
     guardDays: 3,
     possible: { low: 0, high: 50 },
     likely: { low: 0, high: 8 },
     zeroBelow: 0.1,
     zeroBased: true,
     steady: 0.1,
+    jump: null,
+    everyDays: { cycling: 2, running: 30 },
+    minutes: 6,
   },
   nitrite: {
     id: 'nitrite',
@@ -67,12 +82,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'nitrite',
     canonicalUnit: 'nitrite N',
     units: ['nitrite NO2', 'nitrite N', 'nitrite ppb N'],
+    shownUnit: 'nitrite N',
+    basis: true,
     guardDays: 3,
     possible: { low: 0, high: 50 },
     likely: { low: 0, high: 8 },
     zeroBelow: 0.1,
     zeroBased: true,
     steady: 0.05,
+    jump: null,
+    everyDays: { cycling: 2, running: null },
+    minutes: 6,
   },
   nitrate: {
     id: 'nitrate',
@@ -81,12 +101,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'nitrate',
     canonicalUnit: 'nitrate N',
     units: ['nitrate NO3', 'nitrate N'],
+    shownUnit: 'nitrate NO3',
+    basis: true,
     guardDays: 14,
     possible: { low: 0, high: 120 },
     likely: { low: 0, high: 30 },
     zeroBelow: 0.3,
     zeroBased: true,
     steady: 0.3,
+    jump: null,
+    everyDays: { cycling: 7, running: 14 },
+    minutes: 8,
   },
   ph: {
     id: 'ph',
@@ -95,12 +120,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'ph',
     canonicalUnit: 'pH',
     units: ['pH'],
+    shownUnit: 'pH',
+    basis: false,
     guardDays: 14,
     possible: { low: 3, high: 12 },
     likely: { low: 7.4, high: 8.7 },
     zeroBelow: null,
     zeroBased: false,
     steady: 0.1,
+    jump: 0.6,
+    everyDays: { cycling: 7, running: null },
+    minutes: 1,
   },
   alkalinity: {
     id: 'alkalinity',
@@ -109,12 +139,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'alkalinity',
     canonicalUnit: 'meq/L',
     units: ['dKH', 'meq/L', 'ppm CaCO3'],
+    shownUnit: 'dKH',
+    basis: false,
     guardDays: 14,
     possible: { low: 0, high: 15 },
     likely: { low: 1.4, high: 5 },
     zeroBelow: null,
     zeroBased: false,
     steady: 0.11,
+    jump: 1.5,
+    everyDays: { cycling: 7, running: 7 },
+    minutes: 3,
   },
   salinity: {
     id: 'salinity',
@@ -123,12 +158,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'salinity',
     canonicalUnit: 'ppt',
     units: ['ppt', 'sg20', 'sg25', 'sg60F', 'mS/cm'],
+    shownUnit: 'ppt',
+    basis: false,
     guardDays: 7,
     possible: { low: 0, high: 55 },
     likely: { low: 27, high: 39 },
     zeroBelow: null,
     zeroBased: false,
     steady: 0.4,
+    jump: 3,
+    everyDays: { cycling: 5, running: 7 },
+    minutes: 1,
   },
   temperature: {
     id: 'temperature',
@@ -137,12 +177,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'temperature',
     canonicalUnit: '°C',
     units: ['°C', '°F'],
+    shownUnit: '°C',
+    basis: false,
     guardDays: 3,
     possible: { low: 0, high: 45 },
     likely: { low: 20, high: 30 },
     zeroBelow: null,
     zeroBased: false,
     steady: 0.4,
+    jump: 4,
+    everyDays: { cycling: 2, running: 2 },
+    minutes: 1,
   },
   phosphate: {
     id: 'phosphate',
@@ -151,12 +196,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'phosphate',
     canonicalUnit: 'ppm PO4',
     units: ['ppm PO4', 'ppb P', 'ppm P', 'ppb PO4'],
+    shownUnit: 'ppm PO4',
+    basis: false,
     guardDays: 14,
     possible: { low: 0, high: 30 },
     likely: { low: 0, high: 3 },
     zeroBelow: 0.01,
     zeroBased: true,
     steady: 0.02,
+    jump: null,
+    everyDays: { cycling: null, running: 14 },
+    minutes: 5,
   },
   calcium: {
     id: 'calcium',
@@ -165,12 +215,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'calcium',
     canonicalUnit: 'ppm Ca',
     units: ['ppm Ca'],
+    shownUnit: 'ppm Ca',
+    basis: false,
     guardDays: 30,
     possible: { low: 0, high: 1500 },
     likely: { low: 250, high: 600 },
     zeroBelow: null,
     zeroBased: false,
     steady: 15,
+    jump: 120,
+    everyDays: { cycling: null, running: 30 },
+    minutes: 5,
   },
   magnesium: {
     id: 'magnesium',
@@ -179,12 +234,17 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     dimension: 'magnesium',
     canonicalUnit: 'ppm Mg',
     units: ['ppm Mg'],
+    shownUnit: 'ppm Mg',
+    basis: false,
     guardDays: 30,
     possible: { low: 0, high: 4000 },
     likely: { low: 800, high: 1800 },
     zeroBelow: null,
     zeroBased: false,
     steady: 40,
+    jump: 300,
+    everyDays: { cycling: null, running: 30 },
+    minutes: 5,
   },
 };
 

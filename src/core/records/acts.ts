@@ -1,5 +1,5 @@
 import { instant } from '../time/zone';
-import { compareRevisions, headOf, revisionKey, type Log } from './log';
+import { allRecords, compareRevisions, recordOf, revisionKey, type Log } from './log';
 import type { BodyOf, RecordType, Revision, RevisionOf } from './schema/revision';
 
 /** What all revisions of one act share. */
@@ -19,19 +19,38 @@ export function createRecord<T extends RecordType>(
   return { id, type, rev: 1, parentRev: null, ...stamp, body } as RevisionOf<T>;
 }
 
-/** A correction: the next revision of a record. */
+/** The envelope of the next revision of a record, made from its head. */
+function nextOf(stamp: ActStamp, head: Revision) {
+  const { deleted: _tombstone, settles: _settled, ...rest } = head;
+  return {
+    ...rest,
+    ...stamp,
+    rev: head.rev + 1,
+    parentRev: head.rev,
+    parentAct: head.actId,
+  };
+}
+
+/**
+ * A correction: the next revision of a record.
+ * @param settles fields of which two corrections held different values, decided by this one
+ */
 export function reviseRecord<T extends RecordType>(
   stamp: ActStamp,
   head: RevisionOf<T>,
   body: BodyOf<T>,
+  settles: readonly string[] = [],
 ): RevisionOf<T> {
-  const { deleted: _tombstone, ...rest } = head;
-  return { ...rest, ...stamp, rev: head.rev + 1, parentRev: head.rev, body } as RevisionOf<T>;
+  return {
+    ...nextOf(stamp, head),
+    ...(settles.length > 0 ? { settles: [...settles] } : {}),
+    body,
+  } as RevisionOf<T>;
 }
 
 /** A tombstone: the record goes from view and its history stays. */
 export function removeRecord(stamp: ActStamp, head: Revision): Revision {
-  return { ...head, ...stamp, rev: head.rev + 1, parentRev: head.rev, deleted: true };
+  return { ...nextOf(stamp, head), deleted: true } as Revision;
 }
 
 /** What an undo would append, and the records it leaves alone because they changed again since. */
@@ -44,37 +63,32 @@ export interface Undo {
  * Revisions that take back a set of revisions: records they created get a tombstone, records they
  * changed get the body and standing they had before. A record whose head is no longer one of
  * them was changed again by a later act, which stands; such records come back in `kept`.
+ * @param keys identities of the revisions, as `revisionKey` gives them
  */
 export function undoRevisions(log: Log, keys: ReadonlySet<string>, stamp: ActStamp): Undo {
   const undo: Undo = { revisions: [], kept: [] };
-  for (const id in log) {
-    const revisions = log[id] ?? [];
-    if (!revisions.some((revision) => keys.has(revisionKey(revision)))) continue;
-    const head = headOf(log, id);
-    if (!head) continue;
+  const ids = new Set([...keys].map((key) => key.slice(0, key.indexOf('/'))));
+  for (const id of ids) {
+    const record = recordOf(log, id);
+    if (!record?.revisions.some((revision) => keys.has(revisionKey(revision)))) continue;
+    const { head, revisions } = record;
     if (!keys.has(revisionKey(head))) {
       undo.kept.push(head);
       continue;
     }
     const before = [...revisions].reverse().find((revision) => !keys.has(revisionKey(revision)));
-    const next = before && !before.deleted ? withBodyOf(stamp, head, before) : null;
-    if (next) undo.revisions.push(next);
-    else if (!head.deleted) undo.revisions.push(removeRecord(stamp, head));
+    if (before && !before.deleted) {
+      undo.revisions.push({ ...nextOf(stamp, head), body: before.body } as Revision);
+    } else if (!head.deleted) undo.revisions.push(removeRecord(stamp, head));
   }
   return undo;
-}
-
-function withBodyOf(stamp: ActStamp, head: Revision, before: Revision): Revision {
-  return { ...before, ...stamp, rev: head.rev + 1, parentRev: head.rev };
 }
 
 /** The keys of every revision that one act wrote. */
 export function keysOfAct(log: Log, actId: string): Set<string> {
   const keys = new Set<string>();
-  for (const id in log) {
-    for (const revision of log[id] ?? []) {
-      if (revision.actId === actId) keys.add(revisionKey(revision));
-    }
+  for (const { revisions } of allRecords(log)) {
+    for (const revision of revisions) if (revision.actId === actId) keys.add(revisionKey(revision));
   }
   return keys;
 }
@@ -88,8 +102,8 @@ export interface Act {
 /** The acts in a log, newest first. */
 export function actsOf(log: Log): Act[] {
   const acts = new Map<string, Act>();
-  for (const id in log) {
-    for (const revision of log[id] ?? []) {
+  for (const { revisions } of allRecords(log)) {
+    for (const revision of revisions) {
       const at = instant(revision.recordedAt);
       const act = acts.get(revision.actId);
       if (act) {

@@ -1,14 +1,9 @@
 import * as z from 'zod';
 import { countOf } from '../units/format';
-import { instantSchema } from './schema/common';
+import { instantSchema } from './common';
+import { FILE_VERSION, parseRecords } from './parse';
 import { revisionSchema, type Revision } from './schema/revision';
 
-/**
- * Raised whenever a record could be written that an older Zoarium would not understand. Version 2
- * added organics, media, treatments, light and sightings, a bottle's age, and a tank's method; every
- * record of version 1 is one of version 2 as it stands.
- */
-export const FILE_VERSION = 2;
 export const FILE_FORMAT = 'zoarium-log';
 
 export const logFileSchema = z.strictObject({
@@ -49,16 +44,23 @@ const headerSchema = z.looseObject({
   records: z.array(z.unknown()),
 });
 
-/**
- * Opens the text of an exported log. Records that can't be understood are left out and named in
- * `refused`; the rest is returned. A file that is no log at all, or a newer one, is refused whole.
- */
-export function readLogFile(text: string): FileReading {
+interface Header {
+  ok: true;
+  version: number;
+  records: readonly unknown[];
+  /** What the file comes to, once its records have been parsed. */
+  finish: (records: Revision[], refused: RefusedRow[]) => FileReading;
+}
+
+/** Opens the frame of an exported log: what it is, and its records as they lie there. */
+export function readHeader(text: string): Header | { ok: false; why: string } {
   let raw: unknown;
+  // A byte-order mark, which some editors put before a text they save.
+  const plain = text.replace(/^\uFEFF/, '');
   try {
-    raw = JSON.parse(text);
+    raw = JSON.parse(plain);
   } catch {
-    const cut = text.trimStart().startsWith('{') && !text.trimEnd().endsWith('}');
+    const cut = plain.trimStart().startsWith('{') && !plain.trimEnd().endsWith('}');
     return refuse(
       cut
         ? 'The file ends in the middle. Export it again, or look for an earlier copy.'
@@ -78,30 +80,29 @@ export function readLogFile(text: string): FileReading {
   if (!Number.isInteger(version) || version < 1) {
     return refuse(`Format ${version} of this log is not known.`);
   }
-  const good: Revision[] = [];
-  const refused: RefusedRow[] = [];
-  records.forEach((record, index) => {
-    const parsed = revisionSchema.safeParse(record);
-    if (parsed.success) good.push(parsed.data);
-    else refused.push({ row: index + 1, why: issueWords(parsed.error) });
-  });
-  if (good.length === 0 && refused.length > 0) {
-    return refuse(
-      `None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`,
-    );
-  }
   const exportedAt = header.data.exportedAt ?? '1970-01-01T00:00:00Z';
-  return { ok: true, file: toLogFile(good, exportedAt), refused };
+  const finish: Header['finish'] = (good, refused) =>
+    good.length === 0 && refused.length > 0
+      ? refuse(`None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`)
+      : { ok: true, file: toLogFile(good, exportedAt), refused };
+  return { ok: true, version, records, finish };
 }
 
-function refuse(why: string): FileReading {
+/**
+ * Opens the text of an exported log. Records that can't be understood are left out and named in
+ * `refused`; the rest is returned. A file that is no log at all, or a newer one, is refused whole.
+ */
+export function readLogFile(text: string): FileReading {
+  const header = readHeader(text);
+  if (!header.ok) return header;
+  const { version, records, finish } = header;
+  const parsed = parseRecords(records.map((raw) => ({ raw, version })));
+  return finish(
+    parsed.records,
+    parsed.refused.map(({ index, why }) => ({ row: index + 1, why })),
+  );
+}
+
+function refuse(why: string): { ok: false; why: string } {
   return { ok: false, why };
-}
-
-/** The first thing wrong with a record, as a place and a reason. */
-export function issueWords(error: z.ZodError): string {
-  const issue = error.issues[0];
-  if (!issue) return 'it is damaged';
-  const place = issue.path.map(String).join('.');
-  return place === '' ? issue.message : `${place}: ${issue.message}`;
 }

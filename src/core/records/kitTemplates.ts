@@ -107,6 +107,12 @@ export const KIT_TEMPLATES = {
 
 export type KitTemplateId = keyof typeof KIT_TEMPLATES;
 
+function isTemplate(id: string): id is KitTemplateId {
+  return Object.hasOwn(KIT_TEMPLATES, id);
+}
+
+export const KIT_TEMPLATE_IDS = Object.keys(KIT_TEMPLATES).filter(isTemplate);
+
 /** The tests a first tank is usually followed with, in the order they are made. */
 export const FIRST_KITS: readonly KitTemplateId[] = [
   'ammoniaCard',

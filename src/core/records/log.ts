@@ -1,10 +1,51 @@
 import { instant } from '../time/zone';
+import { subjectOf } from './kinds';
+import { foldRevisions, type RecordState } from './merge';
+import type { Kit } from './schema/kit';
 import type { RecordType, Revision, RevisionOf } from './schema/revision';
 
-/** Every revision of every record, each record's in merge order: the last is its head. */
-export type Log = Readonly<Record<string, readonly Revision[]>>;
+const SHARDS = 256;
+type Shard = Readonly<Record<string, RecordState>>;
 
-export const EMPTY_LOG: Log = {};
+/**
+ * Every revision of every record, with the current one of each at hand. Records lie in shards by
+ * their id, and entries in a list by subject and time, so that one act copies a little of the log
+ * and never all of it.
+ */
+export interface Log {
+  readonly shards: readonly Shard[];
+  /** The current revisions of what is not deleted. */
+  readonly tanks: readonly RevisionOf<'tank'>[];
+  readonly kits: readonly RevisionOf<'kit'>[];
+  readonly settings: readonly RevisionOf<'settings'>[];
+  readonly runs: readonly RevisionOf<'run'>[];
+  /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
+  readonly everyKit: Readonly<Record<string, Kit>>;
+  /** Entries by what they are about, in order of their own time. */
+  readonly entries: Readonly<Record<string, readonly RevisionOf<'entry'>[]>>;
+  /** Records on which two corrections disagree, as they stand until that is settled. */
+  readonly conflicted: readonly Revision[];
+  /** Revisions in all. */
+  readonly size: number;
+}
+
+export const EMPTY_LOG: Log = {
+  shards: Array.from({ length: SHARDS }, () => ({})),
+  tanks: [],
+  kits: [],
+  settings: [],
+  runs: [],
+  everyKit: {},
+  entries: {},
+  conflicted: [],
+  size: 0,
+};
+
+/** Ids differ most in their last digits. */
+function shardOf(id: string): number {
+  const place = Number.parseInt(id.slice(-2), 16);
+  return Number.isNaN(place) ? 0 : place;
+}
 
 /** Identity of a revision: two devices may both write revision 2 of a record, and both are kept. */
 export function revisionKey(revision: Revision): string {
@@ -25,6 +66,12 @@ function compareText(a: string, b: string): number {
   return a < b ? -1 : a > b ? 1 : 0;
 }
 
+interface Change {
+  before: Revision | undefined;
+  after: Revision;
+  disputed: boolean;
+}
+
 /**
  * The log with more revisions in it. Union by identity: adding what is there already changes
  * nothing, and the order of arrival does not matter. Records that gain nothing keep their identity.
@@ -36,11 +83,14 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     if (list) list.push(revision);
     else arriving.set(revision.id, [revision]);
   }
-  const next: Record<string, readonly Revision[]> = { ...log };
-  let changed = false;
+  const shards = [...log.shards];
+  const copied = new Set<number>();
+  const changes: Change[] = [];
+  let size = log.size;
   for (const [id, list] of arriving) {
-    const present = log[id] ?? [];
-    const known = new Set(present.map(revisionKey));
+    const place = shardOf(id);
+    const present = shards[place]?.[id];
+    const known = new Set(present?.revisions.map(revisionKey));
     const added = list.filter((revision) => {
       const key = revisionKey(revision);
       if (known.has(key)) return false;
@@ -48,26 +98,165 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
       return true;
     });
     if (added.length === 0) continue;
-    next[id] = [...present, ...added].sort(compareRevisions);
-    changed = true;
+    const state = foldRevisions([...(present?.revisions ?? []), ...added].sort(compareRevisions));
+    if (!copied.has(place)) {
+      shards[place] = { ...shards[place] };
+      copied.add(place);
+    }
+    (shards[place] as Record<string, RecordState>)[id] = state;
+    size += added.length;
+    changes.push({
+      before: present?.head,
+      after: state.head,
+      disputed: state.conflicts.length > 0 && !state.head.deleted,
+    });
   }
-  return changed ? next : log;
+  if (changes.length === 0) return log;
+  const of = <T extends RecordType>(type: T) =>
+    changes.filter((change) => isType(change.after, type));
+  return {
+    shards,
+    tanks: changedHeads(log.tanks, of('tank'), 'tank'),
+    kits: changedHeads(log.kits, of('kit'), 'kit'),
+    settings: changedHeads(log.settings, of('settings'), 'settings'),
+    runs: changedHeads(log.runs, of('run'), 'run'),
+    everyKit: changedKits(log.everyKit, of('kit')),
+    entries: changedEntries(log.entries, of('entry')),
+    conflicted: changedConflicts(log.conflicted, changes),
+    size,
+  };
+}
+
+function changedHeads<T extends RecordType>(
+  heads: readonly RevisionOf<T>[],
+  changes: readonly Change[],
+  type: T,
+): readonly RevisionOf<T>[] {
+  if (changes.length === 0) return heads;
+  const gone = new Set(changes.map((change) => change.after.id));
+  const next = heads.filter((head) => !gone.has(head.id));
+  for (const { after } of changes) if (isType(after, type) && !after.deleted) next.push(after);
+  return next.sort((a, b) => compareText(a.id, b.id));
+}
+
+function changedKits(kits: Log['everyKit'], changes: readonly Change[]): Log['everyKit'] {
+  if (changes.length === 0) return kits;
+  const next = { ...kits };
+  for (const { after } of changes) if (isType(after, 'kit')) next[after.id] = after.body;
+  return next;
+}
+
+function changedConflicts(
+  conflicted: Log['conflicted'],
+  changes: readonly Change[],
+): Log['conflicted'] {
+  const disputed = changes.filter((change) => change.disputed).map((change) => change.after);
+  if (conflicted.length === 0 && disputed.length === 0) return conflicted;
+  const changed = new Set(changes.map((change) => change.after.id));
+  const rest = conflicted.filter((head) => !changed.has(head.id));
+  return [...rest, ...disputed].sort((a, b) => compareText(a.id, b.id));
+}
+
+/** The name under which a subject's entries lie. */
+export function subjectKey({ of, id }: { of: string; id: string }): string {
+  return `${of}/${id}`;
+}
+
+type EntryHead = RevisionOf<'entry'>;
+
+function compareEntries(a: EntryHead, b: EntryHead): number {
+  return instant(a.body.at) - instant(b.body.at) || compareText(a.id, b.id);
+}
+
+function changedEntries(entries: Log['entries'], changes: readonly Change[]): Log['entries'] {
+  if (changes.length === 0) return entries;
+  const bySubject = new Map<string, { gone: Set<string>; added: EntryHead[] }>();
+  const at = (head: EntryHead) => {
+    const key = subjectKey(subjectOf(head.body));
+    const found = bySubject.get(key) ?? { gone: new Set<string>(), added: [] };
+    bySubject.set(key, found);
+    return found;
+  };
+  for (const { before, after } of changes) {
+    if (before && isType(before, 'entry') && !before.deleted) at(before).gone.add(before.id);
+    if (isType(after, 'entry') && !after.deleted) at(after).added.push(after);
+  }
+  const next = { ...entries };
+  for (const [key, { gone, added }] of bySubject) {
+    const list = next[key] ?? [];
+    next[key] = withEntries(
+      gone.size > 0 ? list.filter((head) => !gone.has(head.id)) : list,
+      added,
+    );
+  }
+  return next;
+}
+
+/** Above this many at once sorting anew is cheaper than putting each in its place. */
+const FEW = 24;
+
+function withEntries(list: readonly EntryHead[], added: readonly EntryHead[]): EntryHead[] {
+  if (added.length > FEW) {
+    const dated = [...list, ...added].map((head) => ({ head, at: instant(head.body.at) }));
+    dated.sort((a, b) => a.at - b.at || compareText(a.head.id, b.head.id));
+    return dated.map(({ head }) => head);
+  }
+  const next = [...list];
+  for (const head of added) {
+    let low = 0;
+    let high = next.length;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const other = next[middle];
+      if (other && compareEntries(other, head) < 0) low = middle + 1;
+      else high = middle;
+    }
+    next.splice(low, 0, head);
+  }
+  return next;
+}
+
+const NO_ENTRIES: readonly EntryHead[] = [];
+
+/** The entries of a tank that are not deleted, in order of their own time. */
+export function entriesOfTank(log: Log, tankId: string): readonly EntryHead[] {
+  return log.entries[subjectKey({ of: 'tank', id: tankId })] ?? NO_ENTRIES;
+}
+
+/** All that is known of a record. */
+export function recordOf(log: Log, id: string): RecordState | undefined {
+  return log.shards[shardOf(id)]?.[id];
 }
 
 /** The current revision of a record, a tombstone included. */
 export function headOf(log: Log, id: string): Revision | undefined {
-  const revisions = log[id];
-  return revisions?.[revisions.length - 1];
+  return recordOf(log, id)?.head;
 }
 
-/** The current revisions of every record of a type that is not deleted. */
+/** The current revision of a record of a type, unless it is deleted. */
+export function liveHead<T extends RecordType>(
+  log: Log,
+  id: string | null,
+  type: T,
+): RevisionOf<T> | null {
+  const head = id === null ? undefined : headOf(log, id);
+  return head && isType(head, type) && !head.deleted ? head : null;
+}
+
+const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
+  tank: (log) => log.tanks,
+  kit: (log) => log.kits,
+  settings: (log) => log.settings,
+  run: (log) => log.runs,
+  entry: (log) => Object.values(log.entries).flat(),
+};
+
+/**
+ * The current revisions of every record of a type that is not deleted: entries subject by subject in
+ * order of their time, the rest by id.
+ */
 export function headsOfType<T extends RecordType>(log: Log, type: T): RevisionOf<T>[] {
-  const heads: RevisionOf<T>[] = [];
-  for (const id in log) {
-    const head = headOf(log, id);
-    if (head && isType(head, type) && !head.deleted) heads.push(head);
-  }
-  return heads;
+  return [...HEADS[type](log)];
 }
 
 export function isType<T extends RecordType>(
@@ -77,9 +266,14 @@ export function isType<T extends RecordType>(
   return revision.type === type;
 }
 
+/** Every record, in no order that means anything. */
+export function* allRecords(log: Log): Generator<RecordState> {
+  for (const shard of log.shards) for (const id in shard) yield shard[id] as RecordState;
+}
+
 /** All revisions of all records, in an order that depends on nothing but themselves. */
 export function allRevisions(log: Log): Revision[] {
-  return Object.keys(log)
-    .sort()
-    .flatMap((id) => [...(log[id] ?? [])]);
+  return [...allRecords(log)]
+    .sort((a, b) => compareText(a.head.id, b.head.id))
+    .flatMap((record) => [...record.revisions]);
 }

@@ -6,6 +6,7 @@ import {
   allRevisions,
   createRecord,
   EMPTY_LOG,
+  FILE_VERSION,
   headOf,
   headsOfType,
   keysOfAct,
@@ -14,6 +15,7 @@ import {
   mergeRevisions,
   METRIC_SETTINGS,
   readLogFile,
+  recordOf,
   removeRecord,
   reviseRecord,
   revisionSchema,
@@ -88,7 +90,7 @@ describe('merging', () => {
     ]);
     const head = headOf(log, first.id);
     expect(head?.type === 'kit' && head.body.name).toBe('late');
-    expect(log[first.id]).toHaveLength(3);
+    expect(recordOf(log, first.id)?.revisions).toHaveLength(3);
   });
 
   it('returns the very same log when nothing is new', () => {
@@ -187,7 +189,20 @@ describe('old files', () => {
     expect(reading.refused).toEqual([]);
     const kinds = reading.file.records.map((r) => (r.type === 'entry' ? r.body.kind : r.type));
     expect([...new Set(kinds)].sort()).toEqual(
-      ['dose', 'kit', 'note', 'reading', 'settings', 'tank', 'waterChange'].sort(),
+      [
+        'dose',
+        'filled',
+        'heaterCheck',
+        'kit',
+        'lid',
+        'light',
+        'note',
+        'reading',
+        'running',
+        'settings',
+        'tank',
+        'waterChange',
+      ].sort(),
     );
   });
 });
@@ -198,10 +213,10 @@ describe('version 2', () => {
     const reading = readLogFile(text);
     if (!reading.ok) throw new Error(reading.why);
     expect(reading.refused).toEqual([]);
-    expect(reading.file.version).toBe(2);
+    expect(reading.file.version).toBe(FILE_VERSION);
     const entries = reading.file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
     const kinds = new Set(entries.map((body) => body.kind));
-    for (const kind of ['organics', 'media', 'treatment', 'light', 'sighting'] as const) {
+    for (const kind of ['organics', 'feed', 'media', 'treatment', 'light', 'sighting'] as const) {
       expect(kinds).toContain(kind);
     }
     expect(entries.some((body) => body.kind === 'dose' && body.bottle)).toBe(true);

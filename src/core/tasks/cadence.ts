@@ -1,111 +1,83 @@
-import { latestReading, type TankHistory } from '../history/tankHistory';
-import type { Verdict } from '../cycle/verdict/types';
+import { latestReading } from '../history/tankHistory';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../parameters/registry';
 import { addDaysIn, daysBetween, startOfDayIn } from '../time/zone';
 import { countOf } from '../units/format';
-import type { DueTask } from './types';
-
-/** Days between two tests of a parameter, by what the tank is doing; null when it is not asked for. */
-type Cadence = Record<ParameterId, number | null>;
-
-const CYCLING: Cadence = {
-  ammonia: 2,
-  nitrite: 2,
-  nitrate: 7,
-  ph: 7,
-  alkalinity: 7,
-  salinity: 5,
-  temperature: 2,
-  phosphate: null,
-  calcium: null,
-  magnesium: null,
-};
-
-const RUNNING: Cadence = {
-  ammonia: 30,
-  nitrite: null,
-  nitrate: 14,
-  ph: null,
-  alkalinity: 7,
-  salinity: 7,
-  temperature: 2,
-  phosphate: 14,
-  calcium: 30,
-  magnesium: 30,
-};
-
-/** Minutes that a test of each takes. */
-export const TEST_MINUTES: Record<ParameterId, number> = {
-  ammonia: 6,
-  nitrite: 6,
-  nitrate: 8,
-  ph: 1,
-  alkalinity: 3,
-  salinity: 1,
-  temperature: 1,
-  phosphate: 5,
-  calcium: 5,
-  magnesium: 5,
-};
+import { isGuided } from './guide';
+import { occurrence } from './occurrence';
+import type { Occurrence, TaskSource, TaskWorld } from './types';
 
 /** Days between two tests of a cycle that is done and waits for its first fish. */
 const CYCLED_EVERY = 7;
+/** Days between two ammonia tests once it is clear and nitrite is not. */
+const CLEAR_EVERY = 4;
 
-/** Ammonia need not be followed daily once it is clear and nothing more was dosed. */
-function cyclingInterval(parameter: ParameterId, verdict: Verdict): number | null {
-  if (verdict.cycled && (parameter === 'ammonia' || parameter === 'nitrite')) return CYCLED_EVERY;
+/** What the forecast decides on while a tank cycles; the rest keeps its cadence. */
+const BY_FORECAST: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+
+/** Days between two tests of a parameter by what the tank is doing; null when it is not asked for. */
+function interval(parameter: ParameterId, { history, verdict }: TaskWorld): number | null {
+  const { standing } = history;
+  const { everyDays } = PARAMETERS[parameter];
+  if (standing.runningSince !== null) return everyDays.running;
   if (parameter === 'ammonia') {
+    // Fish in a cycling tank are watched daily, whatever a forecast finds worth its reagent.
+    if (standing.fishSince !== null) return 1;
     const clear = verdict.criteria.find((c) => c.id === 'ammoniaZero');
     const nitrite = verdict.criteria.find((c) => c.id === 'nitriteZero');
-    if (clear?.state === 'met' && nitrite?.state !== 'met') return 4;
+    if (!verdict.cycled && clear?.state === 'met' && nitrite?.state !== 'met') return CLEAR_EVERY;
   }
-  return CYCLING[parameter];
+  if (verdict.cycled && (parameter === 'ammonia' || parameter === 'nitrite')) return CYCLED_EVERY;
+  return everyDays.cycling;
 }
 
-/**
- * Tests by a plain cadence.
- * @param kits parameters the keeper owns a kit for; others are not asked for
- * @param skip parameters that something better than a cadence decides on
- */
-export function cadenceTasks(
-  history: TankHistory,
-  verdict: Verdict,
-  kits: ReadonlySet<ParameterId>,
-  skip: readonly ParameterId[],
-  at: number,
-): DueTask[] {
-  const { tank } = history;
-  if (tank.kind === 'quarantine' && history.start === null) return [];
-  const { zone } = tank;
-  const running = tank.runningSince !== null;
-  // Fish in a cycling tank are watched daily, whatever a forecast finds worth its reagent.
-  const watched = !running && tank.fishInSince !== undefined;
-  const today = startOfDayIn(at, zone);
-  return PARAMETER_IDS.flatMap((parameter): DueTask[] => {
-    if (skip.includes(parameter) || !kits.has(parameter)) return [];
-    const every = running
-      ? RUNNING[parameter]
-      : watched && parameter === 'ammonia'
-        ? 1
-        : cyclingInterval(parameter, verdict);
-    if (every === null) return [];
-    const last = latestReading(history, parameter);
-    const dueOn = last ? addDaysIn(startOfDayIn(last.at, zone), every, zone) : today;
-    const age = last ? daysBetween(last.at, at, zone) : null;
-    return [
-      {
-        id: `test-${parameter}`,
-        kind: 'test',
-        title: `Test ${PARAMETERS[parameter].inSentence}`,
-        because:
-          age === null
-            ? 'Not tested yet'
-            : `Last tested ${age === 0 ? 'today' : `${countOf(age, 'day')} ago`}; every ${countOf(every, 'day')}`,
-        dueOn,
-        inDays: daysBetween(at, dueOn, zone),
-        minutes: TEST_MINUTES[parameter],
-        parameters: [parameter],
-      },
-    ];
-  });
+/** Tests by a plain cadence: the next of each parameter, and those that would follow it. */
+export const cadence: TaskSource = {
+  occurrences: (world, from, until) => {
+    const { history, owned } = world;
+    const { tank } = history;
+    if (tank.kind === 'quarantine' && history.start === null) return [];
+    const skipped = isGuided(world) ? BY_FORECAST : [];
+    return PARAMETER_IDS.filter((id) => owned.has(id) && !skipped.includes(id)).flatMap((id) => {
+      const every = interval(id, world);
+      return every === null ? [] : testsOf(id, every, world, from, until);
+    });
+  },
+};
+
+function testsOf(
+  parameter: ParameterId,
+  every: number,
+  { history }: TaskWorld,
+  from: number,
+  until: number,
+): Occurrence[] {
+  const { zone } = history.tank;
+  const last = latestReading(history, parameter);
+  const today = startOfDayIn(from, zone);
+  const age = last ? daysBetween(last.at, from, zone) : null;
+  const first = last ? addDaysIn(startOfDayIn(last.at, zone), every, zone) : today;
+  const list: Occurrence[] = [];
+  // The next is named however far it lies; those after it within the time that is asked about.
+  for (let due = first; list.length === 0 || due < until;) {
+    list.push(
+      occurrence(
+        {
+          id: `test-${parameter}`,
+          title: `Test ${PARAMETERS[parameter].inSentence}`,
+          because:
+            age === null
+              ? 'Not tested yet'
+              : `Last tested ${age === 0 ? 'today' : `${countOf(age, 'day')} ago`}; every ${countOf(every, 'day')}`,
+          minutes: PARAMETERS[parameter].minutes,
+          parameters: [parameter],
+          opens: { form: 'reading' },
+        },
+        due,
+        zone,
+        from,
+      ),
+    );
+    due = addDaysIn(Math.max(due, today), every, zone);
+  }
+  return list;
 }

@@ -2,45 +2,50 @@ import type { Forecast } from '../cycle/forecast/types';
 import type { Verdict } from '../cycle/verdict/types';
 import type { TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
-import { startOfDayIn } from '../time/zone';
-import { cadenceTasks } from './cadence';
-import { cycleTasks, nextTestTask, testedTogether } from './cycleTasks';
-import { gateTasks } from './gates';
-import type { DueTask } from './types';
+import { DAY_MS } from '../time/zone';
+import { settle } from './settle';
+import { TASK_SOURCES } from './sources';
+import type { Occurrence, TaskSource, TaskWorld } from './types';
 
-/** What the forecast decides on while a tank cycles; the rest keeps its cadence. */
-const BY_FORECAST: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+/** Days that are looked ahead for what comes after the next of each. */
+const AHEAD_DAYS = 45;
+
+/** Every occurrence until a moment, source by source. One test is asked for once, by the first. */
+export function allOccurrences(world: TaskWorld, from: number, until: number): Occurrence[] {
+  const asked = new Set<ParameterId>();
+  const sources: TaskSource[] = Object.values(TASK_SOURCES);
+  return sources.flatMap((source) => {
+    const fresh = source
+      .occurrences(world, from, until)
+      .filter((task) => !task.parameters.some((parameter) => asked.has(parameter)));
+    for (const task of fresh) {
+      if (task.inDays <= 0) for (const parameter of task.parameters) asked.add(parameter);
+    }
+    return fresh;
+  });
+}
 
 /**
- * What is due on a tank, most pressing first: while it cycles the test that the forecast finds worth
- * most and what doses and challenge ask for, a plain cadence for the rest, and the gates.
- * @param kits parameters the keeper owns a kit for; others are not asked for
+ * What is due on a tank, most pressing first: of each thing the next time that was neither done,
+ * skipped nor put off.
+ * @param owned parameters the keeper owns a kit for; others are not asked for
  * @param at now, ms
  * @param forecast without one everything keeps its cadence
  */
 export function dueTasks(
   history: TankHistory,
   verdict: Verdict,
-  kits: ReadonlySet<ParameterId>,
+  owned: ReadonlySet<ParameterId>,
   at: number,
   forecast: Forecast | null = null,
-): DueTask[] {
-  const { tank } = history;
-  const next = forecast?.nextTest ?? null;
-  const guided = next !== null && tank.runningSince === null && tank.fishInSince === undefined;
-  const ofCycle = cycleTasks(history, forecast, at);
-  // One test is one row: what the challenge or the programme asks for is not asked for twice.
-  const asked = new Set(ofCycle.flatMap((task) => (task.inDays <= 0 ? task.parameters : [])));
-  const guide =
-    guided && kits.has(next.parameter) && !testedTogether(next).some((p) => asked.has(p))
-      ? [nextTestTask(next, tank.zone, at)]
-      : [];
-  return [
-    ...guide,
-    ...ofCycle,
-    ...cadenceTasks(history, verdict, kits, guided ? BY_FORECAST : [...asked], at),
-    ...gateTasks(verdict, startOfDayIn(at, tank.zone)),
-  ].sort((a, b) => a.inDays - b.inDays);
+): Occurrence[] {
+  const world = { history, verdict, owned, forecast };
+  const all = allOccurrences(world, at, at + AHEAD_DAYS * DAY_MS);
+  const first = new Map<string, Occurrence>();
+  for (const { task, standing } of settle(all, history.entries.taskMark, at)) {
+    if (standing === 'due' && !first.has(task.id)) first.set(task.id, task);
+  }
+  return [...first.values()].sort((a, b) => a.inDays - b.inDays);
 }
 
 /** "now", "today", "tomorrow", "in 3 days": when a task is due. */

@@ -12,10 +12,9 @@ import {
   todaySentence,
   verdictOf,
   type ParameterId,
-  type Tank,
 } from '..';
 import { demoLog } from '../demo/demoLog';
-import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
+import { LogBuilder, type TestTank, onDay, testId } from '../../testing/logBuilder';
 
 const bands = bandsOf('mixedReef', {});
 const ALL = new Set<ParameterId>(PARAMETER_IDS);
@@ -47,7 +46,7 @@ describe('what is due', () => {
     const builder = new LogBuilder();
     const { history, verdict } = at(builder, onDay(1));
     const tasks = dueTasks(history, verdict, new Set(['ph']), onDay(1));
-    const tests = tasks.filter((task) => task.kind === 'test');
+    const tests = tasks.filter((task) => task.parameters.length > 0);
     expect(tests.map((task) => task.id)).toEqual(['test-ph']);
   });
 
@@ -59,7 +58,7 @@ describe('what is due', () => {
   });
 
   it('asks for the dose that begins a cycle, unless the keeper feeds it otherwise', () => {
-    const ids = (tank: Partial<Tank>) =>
+    const ids = (tank: Partial<TestTank>) =>
       at(new LogBuilder(tank), onDay(1)).tasks.map((task) => task.id);
     expect(ids({})).toContain('ammonia-dose');
     expect(ids({ method: { source: 'prawn', seeding: 'none' } })).not.toContain('ammonia-dose');
@@ -84,7 +83,7 @@ describe('what is due', () => {
     const builder = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
     builder.dose(onDay(20), 2);
     const due = at(builder, onDay(21)).tasks.filter((t) => t.inDays <= 0);
-    const asked = due.flatMap((t) => (/est$/.test(t.kind) ? t.parameters : []));
+    const asked = due.flatMap((t) => t.parameters);
     expect(new Set(asked).size).toBe(asked.length);
   });
 

@@ -1,19 +1,23 @@
+import type { Forecast } from '../cycle/forecast/types';
+import type { Verdict } from '../cycle/verdict/types';
+import type { TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
+import type { EntryKind } from '../records/kinds';
+import type { ProcedureId } from '../runs/procedures';
 
-/** Where a task is done; a screen turns it into an address. */
-export type TaskKind =
-  | 'test'
-  | 'challengeTest'
-  | 'bacteria'
-  | 'ammoniaDose'
-  | 'raiseAlkalinity'
-  | 'fitLid'
-  | 'verifyHeater';
+/** What doing a task opens. */
+export type Opens =
+  /** The form of a kind of entry, or one of its other starts, begun with what is known. */
+  | { form: EntryKind | 'bacteria'; given?: Readonly<Record<string, string>> }
+  | { screen: 'challenge' | 'dose' }
+  | { run: ProcedureId };
 
-/** What is due on a tank, and why. */
-export interface DueTask {
+/** One time that something is to be done at a tank, and why. */
+export interface Occurrence {
+  /** The same for every time of one thing. */
   id: string;
-  kind: TaskKind;
+  /** Names this one time, whenever it is worked out: what was said of it is kept under this. */
+  key: string;
   title: string;
   because: string;
   /** The calendar day it falls due, as midnight in the tank's zone; may lie in the past. */
@@ -24,5 +28,23 @@ export interface DueTask {
   at?: number;
   /** Minutes it takes, roughly. */
   minutes: number;
+  /** What it tests. */
   parameters: ParameterId[];
+  opens: Opens;
+}
+
+/** What tasks are worked out from. */
+export interface TaskWorld {
+  history: TankHistory;
+  verdict: Verdict;
+  /** Without one everything keeps its cadence. */
+  forecast: Forecast | null;
+  /** Parameters the keeper owns a kit for; others are not asked for. */
+  owned: ReadonlySet<ParameterId>;
+}
+
+/** Something that asks for things to be done. */
+export interface TaskSource {
+  /** What falls due until a moment, seen from another, both ms. */
+  occurrences: (world: TaskWorld, from: number, until: number) => Occurrence[];
 }

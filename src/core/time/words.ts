@@ -61,6 +61,14 @@ export function untilWords(ms: number, zone: string, now: number): string {
   return `in ${days} days`;
 }
 
+/** "in 12 min", "at 18:40", "tomorrow at 07:10": when a clock ends. */
+export function untilMomentWords(ms: number, zone: string, now: number): string {
+  const left = ms - now;
+  if (left < HOUR_MS) return `in ${Math.max(1, Math.ceil(left / MINUTE_MS))} min`;
+  const day = daysBetween(now, ms, zone) === 0 ? '' : `${untilWords(ms, zone, now)} `;
+  return `${day}at ${timeWords(ms, zone)}`;
+}
+
 /** A span of days in words: "5 months", "19 days". */
 export function spanWords(days: number): string {
   return days < 60 ? countOf(days, 'day') : countOf(Math.round(days / 30.44), 'month');

@@ -16,6 +16,11 @@ export function formatPlain(value: number, maxDecimals = 3): string {
   return fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
 }
 
+/** A number as it would be typed again: every digit that it has, and none that is noise. */
+export function formatExact(value: number): string {
+  return formatPlain(Number(value.toPrecision(12)), 12);
+}
+
 /** Rounded to `digits` significant figures: for results whose size is not known beforehand. */
 export function formatSignificant(value: number, digits = 2): string {
   if (value === 0) return '0';

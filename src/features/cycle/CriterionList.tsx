@@ -7,8 +7,10 @@ import Dashed from 'lucide-react-native/icons/circle-dashed';
 import { schoolOf } from '@/core/cycle/verdict/schools';
 import type { Criterion, CriterionId, CriterionState, Verdict } from '@/core/cycle/verdict/types';
 import { headOf, isType } from '@/core/records/log';
-import { PARAMETERS } from '@/core/parameters/registry';
-import { typedWords } from '@/core/history/reading';
+import { wordsContext } from '@/core/history/tankHistory';
+import { entryLine, entryTitle } from '@/core/records/kinds';
+import { to } from '@/frame/addresses';
+import { selectHistory } from '@/store/inView';
 import { momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
 import { capitalise, listWords } from '@/core/units/format';
@@ -172,16 +174,18 @@ function CriterionSheet({
 }) {
   const log = useAppSelector(selectLog);
   const now = useAppSelector(selectNow);
+  const history = useAppSelector(selectHistory);
   const tank = useAppSelector(selectTank);
   const router = useRouter();
   const zone = tank?.body.zone ?? 'UTC';
+  const words = history ? wordsContext(history) : { netLitres: null, zone, kitOf: () => undefined };
   const entries = [...new Set(criterion.deciding)].flatMap((id) => {
     const head = headOf(log, id);
     return head && isType(head, 'entry') ? [head] : [];
   });
   const go = (path: string) => {
     onClose();
-    router.push(path as never);
+    router.push(path);
   };
   return (
     <Sheet title={criterion.title} open onClose={onClose}>
@@ -196,23 +200,17 @@ function CriterionSheet({
           {entries.slice(-12).map(({ id, body }) => (
             <Row
               key={id}
-              title={
-                body.kind === 'reading'
-                  ? `${PARAMETERS[body.parameter].name} ${typedWords(body.value, 2)}`
-                  : body.kind === 'dose'
-                    ? 'Dose'
-                    : 'Entry'
-              }
+              title={[entryTitle(body), entryLine(body, words)].filter(Boolean).join(', ')}
               note={momentWords(instant(body.at), zone, now)}
-              onPress={() => go(`/log/entry/${id}`)}
+              onPress={() => go(to.entry(id))}
             />
           ))}
         </View>
       ) : null}
       {criterion.role === 'gate' ? (
-        <Button label="Open the tank’s record" onPress={() => go(`/tanks/${verdict.tankId}`)} />
+        <Button label="Open the tank’s record" onPress={() => go(to.tank(verdict.tankId))} />
       ) : criterion.state !== 'met' ? (
-        <Button label="Log a test" onPress={() => go('/log/test')} />
+        <Button label="Log a test" onPress={() => go(to.log('test'))} />
       ) : null}
     </Sheet>
   );

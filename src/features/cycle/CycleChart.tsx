@@ -8,8 +8,8 @@ import { fromCanonical } from '@/core/parameters/convert';
 import { momentWords } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
-import { daySpan } from '@/shared/chartSpan';
-import { GROWTH_WORDS } from '@/shared/kindWords';
+import { daySpan } from '@/ui/chart/span';
+import { chartMarks } from '@/core/history/events';
 import { TimeChart, type ChartCourse, type ChartSeries } from '@/ui/chart/TimeChart';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -122,12 +122,9 @@ export function CycleChart({
       </Words>
     );
   }
-  const events = [
-    ...history.doses.map((d) => ({ x: d.at, label: 'Dose' })),
-    ...history.waterChanges.map((c) => ({ x: c.at, label: 'Water change' })),
-    ...history.lights.map((l) => ({ x: l.at, label: `Light ${l.entry.state}` })),
-    ...history.sightings.map((s) => ({ x: s.at, label: GROWTH_WORDS[s.entry.growth].name })),
-  ].filter((event) => event.x <= span.to);
+  const events = chartMarks(history, ['ammonia', 'nitrite', 'nitrate', 'growth']).filter(
+    (event) => event.x <= span.to,
+  );
   const notes = [
     'All as nitrogen, so that they compare. Bars show what a step stands for.',
     forecast?.fed ? 'Lines are inferred; 8 in 10 courses lie within the shaded range.' : '',

@@ -10,16 +10,16 @@ import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';
 import {
   selectForecast,
-  selectForecastStatus,
+  selectForecastStanding,
   selectHistory,
   selectMilestones,
-  selectNow,
   selectVerdict,
-} from '@/store/selectors';
+} from '@/store/inView';
+import { selectNow } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { FishInWatch } from '@/shared/FishInWatch';
-import { milestoneMarks } from '@/shared/milestoneMarks';
-import { TankHead } from '@/shared/TankHead';
+import { FishInWatch } from '@/frame/FishInWatch';
+import { milestoneMarks } from '@/core/cycle/milestoneMarks';
+import { TankHead } from '@/frame/TankHead';
 import { Course } from '@/ui/course/Course';
 import { LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
@@ -48,7 +48,7 @@ export function CycleScreen() {
   const [choosing, setChoosing] = useState(false);
   if (!history || !verdict) return null;
   const sentence = cycleSentence(history, verdict, forecast);
-  const running = history.tank.runningSince;
+  const running = history.standing.runningSince;
   const zone = history.tank.zone;
   const live = forecast?.fed && !running ? forecast : null;
   const criteria = (
@@ -92,9 +92,9 @@ export function CycleScreen() {
           onPress={() => router.push('/cycle/method')}
         />
       </View>
-      {running ? (
+      {running !== null ? (
         <Words as="soft">
-          {`You recorded that it has been running for ${spanWords(daysBetween(Date.parse(running), now, zone))}. What follows is judged on tests alone.`}
+          {`You recorded that it has been running for ${spanWords(daysBetween(running, now, zone))}. What follows is judged on tests alone.`}
         </Words>
       ) : null}
       <FishInWatch history={history} forecast={live} now={now} />
@@ -111,7 +111,9 @@ export function CycleScreen() {
 
 /** Says that the forecast is being worked out, or could not be. */
 function Waiting() {
-  const { status, progress, forecast } = useAppSelector(selectForecastStatus);
+  const standing = useAppSelector(selectForecastStanding);
+  if (!standing) return null;
+  const { status, progress, value: forecast } = standing;
   if (status === 'running' && !forecast) {
     return (
       <Words as="soft" live>
@@ -157,7 +159,7 @@ function DoseRows() {
   const forecast = useAppSelector(selectForecast);
   const now = useAppSelector(selectNow);
   const router = useRouter();
-  if (!history || history.tank.runningSince) return null;
+  if (!history || history.standing.runningSince) return null;
   const advice = redoseAdvice(history, forecast, now);
   const run = challengeRun(history, now);
   const scheduled = forecast?.scheduledDoses[0];

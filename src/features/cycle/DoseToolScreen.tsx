@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
@@ -9,18 +9,23 @@ import { MOST_AMMONIA } from '@/core/cycle/dosing/amount';
 import { riseWords } from '@/core/cycle/problem/schoolFacts';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { formatIn } from '@/core/parameters/convert';
-import type { Entry, Food } from '@/core/records/schema/entry';
+import { CAUTIONS } from '@/core/cautions';
+import { FOODS, FOODS_AS_FED } from '@/core/records/kinds/feed';
+import type { Entry } from '@/core/records/kinds';
 import { dayWords } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
 import { formatPlain, formatSignificant } from '@/core/units/format';
-import { recordAct } from '@/store/record';
-import { selectForecast, selectHistory, selectNow, selectSettings } from '@/store/selectors';
+import { ended } from '@/core/runs/standing';
+import { challengeOf } from '@/core/runs/challenge';
+import { newActId, recordAct } from '@/store/record';
+import { beginRun, liveRun } from '@/store/runs';
+import { selectForecast, selectHistory } from '@/store/inView';
+import { selectNow, selectSettings } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
-import { BackHead } from '@/shared/BackHead';
-import { wallClock } from '@/shared/wallClock';
-import { FOOD_WORDS } from '@/shared/kindWords';
-import { StrengthFields } from '@/shared/StrengthFields';
-import { strengthFormOf } from '@/shared/strengthForm';
+import { BackHead } from '@/frame/BackHead';
+import { CautionRemark } from '@/frame/CautionRemark';
+import { StrengthFields } from '@/forms/StrengthFields';
+import { strengthFormOf } from '@/forms/strengthForm';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
@@ -46,13 +51,11 @@ const BASES = [
   { value: 'ammonia N', label: 'N' },
 ] as const;
 
-const FOOD_OPTIONS = (
-  ['pellets', 'flakes', 'frozen', 'seaweed'] as const satisfies readonly Food[]
-).map((value) => ({ value, label: FOOD_WORDS[value] }));
+const FOOD_OPTIONS = FOODS.map((value) => ({ value, label: FOODS_AS_FED[value].name }));
 
 /** Begins with what the last dose says of the bottle in hand. */
 function startOf(history: TankHistory): DoseToolForm {
-  const last = history.doses.findLast((dose) => dose.entry.strength)?.entry;
+  const last = history.entries.dose.findLast((dose) => dose.entry.strength)?.entry;
   const strength = last?.strength;
   if (!last || !strength) return EMPTY_DOSE_TOOL;
   const form: DoseToolForm = {
@@ -85,28 +88,43 @@ function DoseTool({ history }: { history: TankHistory }) {
   const name = `doseTool/${history.tankId}`;
   const [form, setForm] = useDraft<DoseToolForm>(name, doseToolSchema, start);
   const [count, setCount] = useDraft<number>(`${name}/count`, z.int().min(0), 0);
-  const [busy, setBusy] = useState(false);
+  const busy = useRef(false);
+  const [actId] = useState(() => dispatch(newActId()));
   // The bottle of the last dose is most likely the one in hand, and its label need not be seen.
   const [unfolded, setUnfolded] = useState(() => start === EMPTY_DOSE_TOOL);
   const set = (changes: Partial<DoseToolForm>) => setForm({ ...form, ...changes });
   const advice = redoseAdvice(history, forecast, now);
   const there = MOST_AMMONIA - advice.most;
   const result = readDoseTool(form, history.netLitres, there);
+  const counting = useAppSelector((state) => liveRun(state, history.tankId, 'drops'));
+  const onCount = (next: number) => {
+    setCount(next);
+    // A count that is interrupted is found again from anywhere.
+    if (next > 0 && !counting && result.ok && result.drops !== null) {
+      const given = { target: Math.round(result.drops) };
+      void dispatch(beginRun('drops', history.tankId, given));
+    }
+  };
   const log = async () => {
-    if (!result.ok || busy) return;
-    const entry = doseEntryOf(form, result, result.drops === null ? null : count);
+    if (!result.ok || busy.current) return;
+    const counted = result.drops === null ? null : count;
+    const entry = doseEntryOf(form, result, counted);
     if (!entry) return;
-    setBusy(true);
-    const at = isoInZone(wallClock(), history.tank.zone);
-    await dispatch(
+    busy.current = true;
+    const saved = await dispatch(
       recordAct(
-        (act) => act.create('entry', { ...entry, tankId: history.tankId, at } as Entry),
-        'Saved the dose',
+        (act) => {
+          const at = isoInZone(act.now, history.tank.zone);
+          act.create('entry', { ...entry, tankId: history.tankId, at } as Entry);
+          if (counting) act.revise(counting, ended(counting.body, at, 'done'));
+          const challenge = challengeOf(history, entry, at);
+          if (challenge) act.create('run', challenge);
+        },
+        { words: 'Saved the dose', actId, empties: [`${name}/count`] },
       ),
     );
-    setCount(null);
-    setBusy(false);
-    router.replace('/cycle');
+    busy.current = false;
+    if (saved.issues.length === 0) router.replace('/cycle');
   };
   const folded = !unfolded && result.ok;
   const title = advice.rise > 0 ? 'Dose today.' : 'Do not dose now.';
@@ -181,12 +199,7 @@ function DoseTool({ history }: { history: TankHistory }) {
         there={there}
         volume={formatIn(history.netLitres, settings.volumeUnit, 0)}
       />
-      {form.what === 'householdAmmonia' ? (
-        <Remark tone="caution" title="Strong ammonia">
-          Gloves and air. Never near bleach or acid: the fumes kill. If it foams when shaken it has
-          a surfactant and does not belong in a tank.
-        </Remark>
-      ) : null}
+      {form.what === 'householdAmmonia' ? <CautionRemark caution={CAUTIONS.strongAmmonia} /> : null}
       {result.ok && result.drops !== null ? (
         <>
           <SectionHead title="Count the drops" />
@@ -194,14 +207,14 @@ function DoseTool({ history }: { history: TankHistory }) {
             name={name}
             target={Math.round(result.drops)}
             count={count}
-            onCount={setCount}
+            onCount={onCount}
           />
         </>
       ) : null}
       {result.ok ? (
         <Button
           kind="primary"
-          disabled={busy || result.tooMuch}
+          disabled={result.tooMuch}
           label={
             result.drops !== null && count > 0
               ? `Log ${count} drops`

@@ -2,7 +2,7 @@ import { useEffect, useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import * as z from 'zod';
 import { formatPlain } from '@/core/units/format';
-import { buzz, tone } from '@/shared/sound';
+import { buzz, tone } from '@/ui/sound';
 import { useDraft } from '@/store/hooks';
 import { Choice } from '@/ui/Choice';
 import { Button, ButtonRow } from '@/ui/Press';

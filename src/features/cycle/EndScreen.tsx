@@ -9,15 +9,10 @@ import {
 import { riseWords } from '@/core/cycle/problem/schoolFacts';
 import { formatIn, fromCanonical } from '@/core/parameters/convert';
 import { countOf, formatPlain, formatSignificant } from '@/core/units/format';
-import {
-  selectForecast,
-  selectHistory,
-  selectNow,
-  selectSettings,
-  selectVerdict,
-} from '@/store/selectors';
+import { selectForecast, selectHistory, selectVerdict } from '@/store/inView';
+import { selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { BackHead } from '@/shared/BackHead';
+import { BackHead } from '@/frame/BackHead';
 import { Choice } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';

@@ -1,23 +1,24 @@
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { playMethod, type MethodOutcome } from '@/core/cycle/dosing/methods';
-import { latestReading } from '@/core/history/tankHistory';
+import { CAUTIONS } from '@/core/cautions';
+import type { MethodOutcome } from '@/core/cycle/dosing/methods';
 import {
   AMMONIA_SOURCES,
   SEEDINGS,
   type AmmoniaSource,
   type Seeding,
 } from '@/core/records/schema/tank';
-import { MEQ_PER_DKH } from '@/core/units/constants';
 import { capitalise, formatPlain, formatSignificant } from '@/core/units/format';
-import { dayOf } from '@/core/time/zone';
+import { isoInZone } from '@/core/time/zone';
 import { recordAct } from '@/store/record';
-import { selectHistory, selectNow, selectTank } from '@/store/selectors';
+import { selectHistory } from '@/store/inView';
+import { selectNow, selectTank } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { BackHead } from '@/shared/BackHead';
+import { compareMethods } from '@/store/methods';
+import { BackHead } from '@/frame/BackHead';
+import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice, OptionList, Tick } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
-import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
@@ -25,33 +26,25 @@ import { SEEDING_WORDS, SOURCE_WORDS } from './methodWords';
 
 const keyOf = (source: AmmoniaSource, seeding: Seeding) => `${source}/${seeding}`;
 
-/** Plays every source with the seed chosen, one after another so that the screen stays quick. */
+const NO_OUTCOMES: MethodOutcome[] = [];
+
+/** Every source with the seed chosen, played away from the screen. */
 function useOutcomes(seeding: Seeding): Record<string, MethodOutcome> {
   const history = useAppSelector(selectHistory);
-  const [outcomes, setOutcomes] = useState<Record<string, MethodOutcome>>({});
-  const water = useMemo(() => {
-    const value = (
-      parameter: 'temperature' | 'ph' | 'salinity' | 'alkalinity',
-      otherwise: number,
-    ) => (history && latestReading(history, parameter)?.best) ?? otherwise;
-    return {
-      temperature: value('temperature', 25.5),
-      ph: value('ph', 8.1),
-      salinity: value('salinity', 35),
-      alkalinity: value('alkalinity', 8 * MEQ_PER_DKH) / MEQ_PER_DKH,
-    };
-  }, [history]);
-  const missing = AMMONIA_SOURCES.find((source) => !outcomes[keyOf(source, seeding)]);
+  const dispatch = useAppDispatch();
+  const tankId = history?.tankId ?? '';
+  const key = `${tankId}/${seeding}`;
+  const outcomes = useAppSelector((state) => state.computed.methods[key]?.value ?? NO_OUTCOMES);
   useEffect(() => {
-    if (!history || !missing) return;
-    const timer = setTimeout(() => {
-      const method = { source: missing, seeding };
-      const outcome = playMethod(method, history.tank, history.netLitres, water);
-      setOutcomes((before) => ({ ...before, [keyOf(missing, seeding)]: outcome }));
-    }, 0);
-    return () => clearTimeout(timer);
-  }, [history, missing, seeding, water]);
-  return outcomes;
+    if (tankId !== '') void dispatch(compareMethods(tankId, seeding));
+  }, [dispatch, tankId, seeding, history]);
+  return useMemo(
+    () =>
+      Object.fromEntries(
+        outcomes.map((outcome) => [keyOf(outcome.method.source, outcome.method.seeding), outcome]),
+      ),
+    [outcomes],
+  );
 }
 
 function daysWords({ p10, p50, p90 }: MethodOutcome['days']): string {
@@ -82,7 +75,7 @@ export function MethodScreen() {
   const [source, setSource] = useState<AmmoniaSource>(
     history?.tank.method?.source ?? 'ammoniumChloride',
   );
-  const [accepted, setAccepted] = useState(history?.tank.fishInSince !== undefined);
+  const [accepted, setAccepted] = useState(history !== null && history.standing.fishSince !== null);
   const outcomes = useOutcomes(seeding);
   if (!history || !tank) return null;
   const chosen = outcomes[keyOf(source, seeding)];
@@ -90,17 +83,20 @@ export function MethodScreen() {
   const allowed = !fish || (accepted && seeding === 'bottle');
   const save = () => {
     if (!allowed) return;
-    const { fishInSince, ...rest } = tank.body;
     void dispatch(
-      recordAct(
-        (act) =>
-          act.revise(tank, {
-            ...rest,
-            method: { source, seeding },
-            ...(fish ? { fishInSince: fishInSince ?? dayOf(now, tank.body.zone) } : {}),
-          }),
-        'Changed the method',
-      ),
+      recordAct((act) => {
+        act.revise(tank, { ...tank.body, method: { source, seeding } });
+        if (fish && history.standing.fishSince === null) {
+          act.create('entry', {
+            kind: 'animals',
+            tankId: tank.id,
+            at: isoInZone(now, tank.body.zone),
+            move: 'in',
+            group: 'fish',
+            what: 'Fish',
+          });
+        }
+      }, 'Changed the method'),
     );
   };
   return (
@@ -136,15 +132,7 @@ export function MethodScreen() {
       />
       {fish ? (
         <View style={{ gap: 12 }}>
-          <Remark tone="caution" title="Hard on the animal">
-            <Words as="body">
-              A fish in a tank that cannot clear its ammonia breathes it: gills are harmed from
-              about 0.05 mg/L of free ammonia. Most keepers no longer do it. If you do: one small,
-              hardy fish, never a damsel as a tool; bottled bacteria on the same day; food
-              sparingly; ammonia and pH tested every day; salt water mixed and waiting for a change.
-              Ask a veterinarian about any sign of distress.
-            </Words>
-          </Remark>
+          <CautionRemark caution={CAUTIONS.fishInCycle} />
           {seeding === 'bottle' ? (
             <Tick
               label="I accept these cautions"
@@ -157,11 +145,7 @@ export function MethodScreen() {
           )}
         </View>
       ) : null}
-      {source === 'householdAmmonia' ? (
-        <Remark tone="caution" title="Strong ammonia">
-          Gloves and air. Never near bleach or acid: the fumes kill.
-        </Remark>
-      ) : null}
+      {source === 'householdAmmonia' ? <CautionRemark caution={CAUTIONS.strongAmmonia} /> : null}
       <Button kind="primary" label="Cycle it this way" disabled={!allowed} onPress={save} />
     </Screen>
   );

@@ -114,11 +114,9 @@ describe('the dose tool', () => {
       if (!result.ok) throw new Error('not read');
       expect(result.drops).toBeNull();
       expect(doseEntryOf({ ...form, what }, result, null)).toMatchObject({
-        kind: 'organics',
-        action:
-          what === 'prawn'
-            ? { what: 'prawnIn', grams: expect.closeTo(10.8, 1) }
-            : { what: 'food', food: 'pellets', grams: expect.closeTo(4.49, 2) },
+        ...(what === 'prawn'
+          ? { kind: 'organics', action: { what: 'prawnIn', grams: expect.closeTo(10.8, 1) } }
+          : { kind: 'feed', food: 'pellets', amount: { grams: expect.closeTo(4.49, 2) } }),
       });
     }
   });

@@ -1,14 +1,11 @@
 import * as z from 'zod';
 import { amountForRise, MOST_AMMONIA, organicsForRise } from '@/core/cycle/dosing/amount';
-import {
-  FOODS,
-  type DoseEntry,
-  type DoseStrength,
-  type OrganicsEntry,
-} from '@/core/records/schema/entry';
+import type { DoseEntry, DoseStrength } from '@/core/records/kinds/dose';
+import { FOODS } from '@/core/records/kinds/feed';
+import type { EntryBody } from '@/core/records/kinds';
 import { linearToCanonical } from '@/core/units/units';
-import { FormReader, type FormErrors } from '@/shared/formText';
-import { EMPTY_STRENGTH, readStrength, strengthShape } from '@/shared/strengthForm';
+import { FormReader, type FormErrors } from '@/forms/reader';
+import { EMPTY_STRENGTH, readStrength, strengthShape } from '@/forms/strengthForm';
 
 /** What can be dosed with, and how its strength is known. */
 export const doseToolSchema = z.object({
@@ -94,7 +91,7 @@ export function strengthWords(form: DoseToolForm): string {
 }
 
 /** What this tool logs, before it has its tank and its time. */
-export type Dosed = Omit<DoseEntry, 'tankId' | 'at'> | Omit<OrganicsEntry, 'tankId' | 'at'>;
+export type Dosed = EntryBody<'dose' | 'organics' | 'feed'>;
 
 function dosedAmount(
   result: Extract<DoseToolResult, { ok: true }>,
@@ -131,7 +128,7 @@ export function doseEntryOf(
         : null;
     case 'food':
       return amount.by === 'grams'
-        ? { kind: 'organics', action: { what: 'food', food: form.food, grams: amount.grams } }
+        ? { kind: 'feed', food: form.food, amount: { by: 'grams', grams: amount.grams } }
         : null;
   }
 }

@@ -1,8 +1,10 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { headsOfType } from '@/core';
 import type { EntryInput } from '@/testing/logBuilder';
-import { selectHistory, selectTank } from '@/store/selectors';
+import { selectHistory } from '@/store/inView';
+import { selectTank } from '@/store/selectors';
 import {
+  FISH_IN,
   cardReading,
   choose,
   demoStore,
@@ -15,7 +17,8 @@ import {
   withForecast,
   withTank,
 } from '@/testing/appHarness';
-import { FishInWatch } from '@/shared/FishInWatch';
+import { HERE } from '@/testing/services';
+import { FishInWatch } from '@/frame/FishInWatch';
 import { ChallengeScreen } from './ChallengeScreen';
 import { DoseToolScreen } from './DoseToolScreen';
 import { EndScreen } from './EndScreen';
@@ -100,7 +103,8 @@ describe('the dose tool', () => {
     await waitFor(() => expect(mockRouter.replace).toHaveBeenCalledWith('/cycle'));
     const entries = headsOfType(store.getState().log, 'entry');
     expect(entries).toHaveLength(before + 1);
-    expect(entries.at(-1)?.body).toMatchObject({
+    const dosed = selectHistory(store.getState())?.entries.dose.at(-1)?.entry;
+    expect(dosed).toMatchObject({
       kind: 'dose',
       amount: { by: 'mL', mL: 20.8 },
       strength: { by: 'label', gives: 2 },
@@ -134,7 +138,7 @@ describe('the dose tool', () => {
     expect(screen.getByText('That is all of them.')).toBeTruthy();
     await press('Log 2 drops');
     await waitFor(() => expect(mockRouter.replace).toHaveBeenCalled());
-    expect(headsOfType(store.getState().log, 'entry').at(-1)?.body).toMatchObject({
+    expect(selectHistory(store.getState())?.entries.dose.at(-1)?.entry).toMatchObject({
       amount: { by: 'drops', drops: 2, dropMl: 0.05 },
     });
   });
@@ -212,7 +216,7 @@ describe('the method', () => {
   const chooseIt = () => screen.getByRole('button', { name: 'Cycle it this way' });
 
   it('is played in this tank, and kept with it', async () => {
-    const store = await demoStore();
+    const store = await demoStore('Kittiwake', HERE);
     await show(store, <MethodScreen />);
     await screen.findByText(/Ammonium chloride with bottled bacteria: about/);
     await choose(/^A raw prawn/);
@@ -241,20 +245,24 @@ describe('the method', () => {
     await act(async () => {
       fireEvent.click(chooseIt());
     });
-    await waitFor(() => expect(selectTank(store.getState())?.body.fishInSince).toBe('2026-11-24'));
-    // Another method takes the fish out again.
+    const since = () => selectHistory(store.getState())?.standing.fishSince;
+    await waitFor(() => expect(since()).toBe(SCREEN_NOW));
+    // Another method is a plan; that the fish went out is a fact to be logged.
     await choose(/^Ammonium chloride/);
     await act(async () => {
       fireEvent.click(chooseIt());
     });
-    await waitFor(() => expect(selectTank(store.getState())?.body.fishInSince).toBeUndefined());
+    await waitFor(() => expect(selectTank(store.getState())?.body.method?.source).toMatch(/ammon/));
+    expect(since()).toBe(SCREEN_NOW);
+    await logged(store, [[0, { kind: 'animals', move: 'out', group: 'fish', what: 'Fish' }]]);
+    expect(since()).toBeNull();
   });
 });
 
 describe('the watch with fish in', () => {
   async function watch(step: number | null): Promise<void> {
     const store = await demoStore();
-    await withTank(store, { fishInSince: '2026-11-20' });
+    await logged(store, [FISH_IN]);
     if (step !== null) await logged(store, [[1, cardReading(store, 'ammonia', step)]]);
     const forecast = withForecast(store);
     const history = selectHistory(store.getState());

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Programme, Tank } from '@/core/records/schema/tank';
 import { formatPlain } from '@/core/units/format';
-import { FormReader, type FormErrors } from '@/shared/formText';
+import { FormReader, type FormErrors } from '@/forms/reader';
 
 export const programmeFormSchema = z.object({
   firstMl: z.string(),

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { wallClock } from '@/shared/wallClock';
+import { wallClock } from '@/store/wallClock';
 
 /** The time, renewed each second while `on`. */
 export function useSecond(on: boolean): number {

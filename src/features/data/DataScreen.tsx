@@ -1,24 +1,19 @@
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { actsOf, keysOfAct } from '@/core/records/acts';
-import { readLogFile, toLogFile, writeLogFile, type LogFile } from '@/core/records/file';
-import { allRevisions, headsOfType, mergeRevisions } from '@/core/records/log';
+import { toLogFile, writeLogFile } from '@/core/records/file';
+import type { ImportPlan } from '@/core/records/importPlan';
+import { allRevisions, headsOfType } from '@/core/records/log';
 import { dayOf } from '@/core/time/zone';
 import { momentWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { wipeLog } from '@/store/open';
-import { storeRevisions, undoKeys } from '@/store/record';
-import {
-  selectLog,
-  selectNow,
-  selectSession,
-  selectTank,
-  selectTanks,
-  tanksInOrder,
-} from '@/store/selectors';
+import { importPlan, importRecords, readInParts } from '@/store/importing';
+import { undoKeys } from '@/store/record';
+import { selectLog, selectNow, selectSession, selectTank, selectTanks } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useAside } from '@/store/hooks';
-import { noticed, tankChosen } from '@/store/sessionSlice';
-import { wallClock } from '@/shared/wallClock';
+import { noticed } from '@/store/sessionSlice';
+import { wallClock } from '@/store/wallClock';
 import { Button, LinkButton } from '@/ui/Press';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
@@ -39,11 +34,12 @@ export function DataScreen() {
   const tank = useAppSelector(selectTank);
   const { which } = useAppSelector(selectSession);
   const dispatch = useAppDispatch();
-  const [importing, setImporting] = useState<ImportPlan | null>(null);
+  const [importing, setImporting] = useState<Import | null>(null);
+  const [working, setWorking] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [erasing, setErasing] = useState(false);
   const zone = tank?.body.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
-  const entries = headsOfType(log, 'entry').length;
+  const entries = useMemo(() => headsOfType(log, 'entry').length, [log]);
   const exportLog = () => {
     const stamp = new Date(wallClock()).toISOString();
     download(
@@ -52,13 +48,29 @@ export function DataScreen() {
     );
     dispatch(noticed({ text: `Exported ${countOf(entries, 'entry', 'entries')}`, undo: null }));
   };
+  const percent = (what: string) => (share: number) =>
+    setWorking(`${what}, ${Math.round(share * 100)} %`);
   const chooseImport = async () => {
     setRefusal(null);
     const file = await chooseTextFile();
     if (!file) return;
-    const reading = readLogFile(file.text);
-    if (reading.ok) setImporting({ name: file.name, file: reading.file, refused: reading.refused });
-    else setRefusal(`${file.name}: ${reading.why} Nothing was changed.`);
+    percent('Reading the file')(0);
+    const reading = await readInParts(file.text, percent('Reading the file'));
+    setWorking(null);
+    if (!reading.ok) return setRefusal(`${file.name}: ${reading.why} Nothing was changed.`);
+    const plan = dispatch(importPlan(reading.file.records));
+    setImporting({
+      name: file.name,
+      plan,
+      total: reading.file.records.length,
+      refused: reading.refused,
+    });
+  };
+  const runImport = async (plan: ImportPlan) => {
+    setImporting(null);
+    percent('Importing')(0);
+    await dispatch(importRecords(plan, percent('Importing')));
+    setWorking(null);
   };
   return (
     <Screen aside={<RecentActs zone={zone} now={now} />}>
@@ -68,7 +80,16 @@ export function DataScreen() {
           : `${countOf(tanks.length, 'tank')} and ${countOf(entries, 'entry', 'entries')}, in this browser alone. Export now and then: clearing the browser’s data clears the log.`}
       </Opening>
       <Button kind="primary" label="Export the whole log" onPress={exportLog} />
-      <Button label="Import a log" onPress={() => void chooseImport()} />
+      <Button
+        label="Import a log"
+        disabled={working !== null}
+        onPress={() => void chooseImport()}
+      />
+      {working ? (
+        <Words as="body" live>
+          {`${working}.`}
+        </Words>
+      ) : null}
       {refusal ? (
         <View role="alert">
           <Remark tone="watch" title="That file was not imported">
@@ -80,27 +101,15 @@ export function DataScreen() {
         The file is plain JSON and carries the full history. An import adds what is new and never
         overwrites; the same file twice changes nothing.
       </Words>
+      <Safety />
       <AsideBlocks />
       <SectionHead title="Start over" />
       <Button kind="danger" label="Erase this log" onPress={() => setErasing(true)} />
       {importing ? (
         <ImportSheet
-          plan={importing}
+          found={importing}
           onClose={() => setImporting(null)}
-          onImport={async () => {
-            const before = log;
-            await dispatch(
-              storeRevisions(
-                importing.file.records,
-                `Imported ${countOf(importing.file.records.length, 'record')}`,
-              ),
-            );
-            if (!tank) {
-              const merged = mergeRevisions(before, importing.file.records);
-              dispatch(tankChosen(tanksInOrder(headsOfType(merged, 'tank'))[0]?.id ?? null));
-            }
-            setImporting(null);
-          }}
+          onImport={() => void runImport(importing.plan)}
         />
       ) : null}
       {erasing ? (
@@ -126,50 +135,85 @@ export function DataScreen() {
   );
 }
 
-interface ImportPlan {
+interface Import {
   name: string;
-  file: LogFile;
+  plan: ImportPlan;
+  /** Records in the file. */
+  total: number;
   refused: { row: number; why: string }[];
 }
 
+const SETTINGS_WORDS: Record<ImportPlan['settings'], string> = {
+  none: '',
+  same: '',
+  taken: 'Its settings, units and bands among them, are taken: there are none here yet.',
+  left: 'Your settings stay as they are; those of the file are left out.',
+};
+
 function ImportSheet({
-  plan,
+  found,
   onImport,
   onClose,
 }: {
-  plan: ImportPlan;
-  onImport: () => Promise<void>;
+  found: Import;
+  onImport: () => void;
   onClose: () => void;
 }) {
-  const log = useAppSelector(selectLog);
-  const merged = mergeRevisions(log, plan.file.records);
-  const fresh = allRevisions(merged).length - allRevisions(log).length;
-  const inFile = mergeRevisions({}, plan.file.records);
-  const names = headsOfType(inFile, 'tank').map((tank) => tank.body.name);
-  const firstRefused = plan.refused[0];
+  const { name, plan, total, refused } = found;
+  const fresh = plan.fresh.length;
+  const names = plan.fresh.flatMap((r) => (r.type === 'tank' ? [r.body.name] : []));
+  const [firstRefused] = refused;
+  const [firstDiffering] = plan.differing;
   return (
     <Sheet title="Import a log" open onClose={onClose}>
       <Words as="lead">
         {fresh === 0
-          ? `Everything in ${plan.name} is here already.`
-          : `**${countOf(fresh, 'record')}** of ${plan.file.records.length} in ${plan.name} ${fresh === 1 ? 'is' : 'are'} new here.`}
+          ? `Everything in ${name} is here already.`
+          : `**${countOf(fresh, 'record')}** of ${total} in ${name} ${fresh === 1 ? 'is' : 'are'} new here.`}
       </Words>
-      {names.length > 0 ? <Words as="body">{`Tanks in it: ${names.join(', ')}.`}</Words> : null}
+      {names.length > 0 ? (
+        <Words as="body">{`Tanks in it: ${[...new Set(names)].join(', ')}.`}</Words>
+      ) : null}
+      {SETTINGS_WORDS[plan.settings] ? (
+        <Words as="body">{SETTINGS_WORDS[plan.settings]}</Words>
+      ) : null}
+      {firstDiffering ? (
+        <Remark
+          tone="watch"
+          title={`${countOf(plan.differing.length, 'record')} ${plan.differing.length === 1 ? 'differs' : 'differ'} from what is here`}
+        >
+          {`The same revision is here with other contents, so the file was changed by hand or is damaged. What is here stays. The first: ${actWords({ actId: '', recordedAt: 0, revisions: [firstDiffering] })}.`}
+        </Remark>
+      ) : null}
       {firstRefused ? (
-        <Remark tone="watch" title={`${countOf(plan.refused.length, 'record')} can’t be read`}>
+        <Remark tone="watch" title={`${countOf(refused.length, 'record')} can’t be read`}>
           {`The rest can be imported. The first is record ${firstRefused.row}: ${firstRefused.why}`}
         </Remark>
       ) : null}
       {fresh > 0 ? (
-        <Button
-          kind="primary"
-          label={`Import ${countOf(fresh, 'record')}`}
-          onPress={() => void onImport()}
-        />
+        <Button kind="primary" label={`Import ${countOf(fresh, 'record')}`} onPress={onImport} />
       ) : null}
       <Button label="Leave it" onPress={onClose} />
     </Sheet>
   );
+}
+
+/** How safe what is saved is, in this browser. */
+function Safety() {
+  const { persisted, flushed } = useAppSelector(selectSession);
+  const kept =
+    persisted === null
+      ? 'Whether the browser keeps this address when it runs short of room was not asked yet.'
+      : persisted
+        ? 'The browser has promised to keep this address when it runs short of room.'
+        : 'The browser may clear this address when it runs short of room: export now and then.';
+  const disk =
+    flushed === null
+      ? ''
+      : flushed
+        ? ' The last save was written through to the disk before it was confirmed.'
+        : ' The browser did not confirm that the last save reached the disk; a power cut might still take it.';
+  return <Words as="soft">{`${kept}${disk}`}</Words>;
 }
 
 function EraseSheet({
@@ -222,7 +266,14 @@ function AsideBlocks() {
 function RecentActs({ zone, now }: { zone: string; now: number }) {
   const log = useAppSelector(selectLog);
   const dispatch = useAppDispatch();
-  const acts = useMemo(() => actsOf(log).slice(0, ACTS_SHOWN), [log]);
+  // What a run does by itself is no act of the keeper's.
+  const acts = useMemo(
+    () =>
+      actsOf(log)
+        .filter((act) => act.revisions.some((revision) => revision.type !== 'run'))
+        .slice(0, ACTS_SHOWN),
+    [log],
+  );
   return (
     <View>
       <SectionHead title="Lately" end="each can be undone" />

@@ -1,8 +1,9 @@
 import type { Act } from '@/core/records/acts';
-import { PARAMETERS } from '@/core/parameters/registry';
+import { entryTitle, kindName } from '@/core/records/kinds';
 import type { Revision } from '@/core/records/schema/revision';
+import { procedureOf } from '@/core/runs/standing';
 import { countOf, listWords } from '@/core/units/format';
-import { kindWords } from '@/shared/kindWords';
+import { unreachable } from '@/core/unreachable';
 
 function noun(revision: Revision): string {
   switch (revision.type) {
@@ -12,20 +13,21 @@ function noun(revision: Revision): string {
       return revision.body.name;
     case 'settings':
       return 'settings';
-    case 'entry':
-      switch (revision.body.kind) {
-        case 'reading':
-          return PARAMETERS[revision.body.parameter].inSentence;
-        case 'dose':
-          return 'dose';
-        case 'waterChange':
-          return 'water change';
-        case 'note':
-          return 'note';
-        default:
-          return kindWords(revision.body).title.toLowerCase();
-      }
+    case 'run':
+      return (procedureOf(revision.body)?.name ?? 'run').toLowerCase();
+    case 'entry': {
+      const { body } = revision;
+      // A test is known by what it tested, a note or a dose by what it is.
+      return body.kind === 'reading' ? lowered(entryTitle(body)) : kindName(body);
+    }
+    default:
+      return unreachable(revision);
   }
+}
+
+/** A title within a sentence; pH keeps its letters. */
+function lowered(title: string): string {
+  return /^[a-z]/.test(title) ? title : title.toLowerCase();
 }
 
 /** What an act did, in a line: "Logged ammonia, nitrite and pH". */

@@ -1,3 +1,4 @@
+import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
@@ -85,7 +86,7 @@ function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {
       note={describe(kit.body, now)}
       lead={isExpired(kit.body, now) ? <ToneMark tone="caution" /> : undefined}
       end={<Words as="small">change</Words>}
-      onPress={() => router.push(`/instruments/${kit.id}` as never)}
+      onPress={() => router.push(to.instrument(kit.id))}
     />
   );
 }

@@ -3,13 +3,18 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { PARAMETER_IDS, PARAMETERS } from '@/core/parameters/registry';
 import { kitFrom } from '@/core/records/kitTemplates';
-import { headOf, isType } from '@/core/records/log';
+import { liveHead } from '@/core/records/log';
+import { hasReadings } from '@/core/records/readingsOf';
+import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayOf } from '@/core/time/zone';
 import { unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
 import { selectKits, selectLog, selectNow } from '@/store/selectors';
-import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { FormRemarks } from '@/forms/FormRemarks';
+import { useRecordForm } from '@/forms/useRecordForm';
+import { to } from '@/frame/addresses';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
@@ -17,12 +22,13 @@ import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
 import { formOfKit, kitFormSchema, readKit, withParameter, type KitForm } from './kitForm';
 
 /** Describes a kit or an instrument, or changes one. */
 export function KitFormScreen({ id }: { id?: string }) {
-  const head = useAppSelector((state) => (id ? headOf(selectLog(state), id) : undefined));
-  if (id && !(head && isType(head, 'kit') && !head.deleted)) {
+  const head = useAppSelector((state) => liveHead(selectLog(state), id ?? null, 'kit'));
+  if (id && !head) {
     return (
       <Screen>
         <Opening title="This instrument is gone.">
@@ -31,7 +37,7 @@ export function KitFormScreen({ id }: { id?: string }) {
       </Screen>
     );
   }
-  return <Editor key={id ?? 'new'} editing={head && isType(head, 'kit') ? head : undefined} />;
+  return <Editor key={id ?? 'new'} editing={head ?? undefined} />;
 }
 
 function unitLabel(unit: Unit): string {
@@ -41,68 +47,90 @@ function unitLabel(unit: Unit): string {
 function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
   const kits = useAppSelector(selectKits);
   const now = useAppSelector(selectNow);
+  const used = useAppSelector((state) => Boolean(editing) && hasReadings(state.log, editing?.id));
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [start] = useState(() =>
     formOfKit(editing?.body ?? { ...kitFrom('ammoniaCard', 0), name: '' }),
   );
-  const [form, setForm] = useDraft<KitForm>(`kit/${editing?.id ?? 'new'}`, kitFormSchema, start);
-  const [shown, setShown] = useState(false);
-  const set = (changes: Partial<KitForm>) => setForm({ ...form, ...changes });
-  const order = editing?.body.order ?? Math.max(-1, ...kits.map((kit) => kit.body.order)) + 1;
-  const result = readKit(form, order);
-  const errors = shown && !result.ok ? result.errors : {};
-  const leave = () => (router.canGoBack() ? router.back() : router.replace('/instruments'));
+  const [order] = useState(
+    () => editing?.body.order ?? Math.max(-1, ...kits.map((kit) => kit.body.order)) + 1,
+  );
+  const [read] = useState(() => (form: KitForm) => readKit(form, order));
+  const record = useRecordForm<KitForm, Kit, 'kit'>({
+    name: `kit/${editing?.id ?? 'new'}`,
+    fields: kitFormSchema,
+    read,
+    start,
+    editing,
+    formOf: formOfKit,
+  });
+  const { form, set, errors, reading: result } = record;
+  const leave = () => (router.canGoBack() ? router.back() : router.replace(to.instruments));
   const save = async () => {
-    setShown(true);
-    if (!result.ok) return;
-    await dispatch(
-      recordAct(
-        (act) => (editing ? act.revise(editing, result.kit) : act.create('kit', result.kit)),
-        `Saved ${result.kit.name}`,
-      ),
+    const recorded = await record.save(
+      (act, kit, settles) => {
+        if (editing) act.revise(editing, kit, settles);
+        else act.create('kit', kit);
+      },
+      (kit) => `Saved ${kit.name}`,
     );
-    setForm(null);
-    leave();
+    if (recorded) leave();
   };
   const remove = async () => {
-    if (!editing) return;
+    if (!editing || record.busy) return;
     await dispatch(recordAct((act) => act.remove(editing), `Removed ${editing.body.name}`));
-    setForm(null);
+    record.discard();
     leave();
   };
   const unit = unitLabel(form.unit);
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
   return (
     <Screen
       footer={
         <Footer>
           {editing ? <Button kind="danger" label="Remove" onPress={() => void remove()} /> : null}
-          <Button label="Cancel" onPress={leave} />
-          <Button kind="primary" label="Save" onPress={() => void save()} style={{ flex: 1 }} />
+          <Button
+            label="Cancel"
+            onPress={() => {
+              record.discard();
+              leave();
+            }}
+          />
+          <Button
+            kind="primary"
+            label="Save"
+            disabled={record.busy}
+            onPress={() => void save()}
+            style={{ flex: 1 }}
+          />
         </Footer>
       }
     >
       <Opening title={editing ? 'Change an instrument.' : 'A new instrument.'}>
         Copy the card or the display as it is: readings are taken on these very steps.
       </Opening>
+      <FormRemarks form={record} labels={{ lot: 'Lot', steps: 'The steps on the card' }} />
       <Field
         label="Name"
         value={form.name}
         error={errors.name}
         onChange={(name) => set({ name })}
       />
+      {used ? (
+        <Words as="body">
+          {`It measures **${PARAMETERS[form.parameter].inSentence}**. Readings were made with it, so that stays; for another parameter add another instrument.`}
+        </Words>
+      ) : (
+        <Choice
+          label="It measures"
+          value={form.parameter}
+          onChange={(parameter) => set(withParameter(form, parameter))}
+          options={PARAMETER_IDS.map((id) => ({ value: id, label: PARAMETERS[id].name }))}
+        />
+      )}
       <Choice
-        label="It measures"
-        value={form.parameter}
-        onChange={(parameter) => setForm(withParameter(form, parameter))}
-        options={PARAMETER_IDS.map((id) => ({ value: id, label: PARAMETERS[id].name }))}
-      />
-      <Choice
-        label={
-          ['ammonia', 'nitrite', 'nitrate', 'phosphate'].includes(form.parameter)
-            ? 'In, and as what'
-            : 'In'
-        }
+        label={PARAMETERS[form.parameter].zeroBased ? 'In, and as what' : 'In'}
         value={form.unit}
         onChange={(next) => set({ unit: next })}
         options={PARAMETERS[form.parameter].units.map((u) => ({ value: u, label: unitLabel(u) }))}
@@ -179,13 +207,14 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
           label="Lot"
           placeholder="not printed"
           value={form.lot}
+          error={errors.lot}
           onChange={(lot) => set({ lot })}
         />
       </View>
       <DayField
         label="Good until"
         value={form.expiresOn}
-        today={dayOf(now, 'UTC')}
+        today={dayOf(now, zone)}
         hint="Leave it empty if no date is printed."
         error={errors.expiresOn}
         onChange={(expiresOn) => set({ expiresOn })}
@@ -196,7 +225,7 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
         value={form.inUse}
         onChange={(inUse) => set({ inUse })}
       />
-      {editing && result.ok && result.kit.unit !== editing.body.unit ? (
+      {editing && result.ok && result.value.unit !== editing.body.unit ? (
         <Remark tone="watch" title="This changes past readings">
           Readings made with it on a card or on a basis are counted in the new unit from now on.
         </Remark>

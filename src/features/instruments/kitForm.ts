@@ -1,9 +1,9 @@
 import * as z from 'zod';
 import { PARAMETERS } from '@/core/parameters/registry';
-import { daySchema, parameterSchema, unitSchema } from '@/core/records/schema/common';
-import type { Kit } from '@/core/records/schema/kit';
-import { formatPlain, parseNumber } from '@/core/units/format';
-import { FormReader, type FormErrors } from '@/shared/formText';
+import { daySchema, NAME_LETTERS, parameterSchema, unitSchema } from '@/core/records/common';
+import { LOT_LETTERS, type Kit } from '@/core/records/schema/kit';
+import { formatExact, parseNumber } from '@/core/units/format';
+import { FormReader, type FormReading } from '@/forms/reader';
 
 /** A kit half described. */
 export const kitFormSchema = z.object({
@@ -32,11 +32,11 @@ export function formOfKit(kit: Kit): KitForm {
     unit: kit.unit,
     form: kit.scale.form,
     steps:
-      kit.scale.form === 'card' ? kit.scale.steps.map((step) => formatPlain(step)).join('  ') : '',
-    resolution: digital ? formatPlain(digital.resolution, 4) : '',
-    accuracy: digital ? formatPlain(digital.accuracy, 4) : '',
+      kit.scale.form === 'card' ? kit.scale.steps.map((step) => formatExact(step)).join('  ') : '',
+    resolution: digital ? formatExact(digital.resolution) : '',
+    accuracy: digital ? formatExact(digital.accuracy) : '',
     compensated: digital?.compensated ?? true,
-    waitMinutes: formatPlain(kit.waitMinutes),
+    waitMinutes: formatExact(kit.waitMinutes),
     lot: kit.lot,
     expiresOn: kit.expiresOn ?? '',
     reduction: kit.reduction,
@@ -61,46 +61,42 @@ export function readSteps(text: string): number[] | null {
   return steps.some((step) => step === null) ? null : steps.flatMap((step) => step ?? []);
 }
 
-export type KitResult = { ok: true; kit: Kit } | { ok: false; errors: FormErrors<KitForm> };
-
-/** The kit a form stands for, or what is missing from it field by field. */
-export function readKit(form: KitForm, order: number): KitResult {
+/**
+ * The kit a form stands for, or what is missing from it field by field.
+ * @param order its place on the test sheet
+ */
+export function readKit(form: KitForm, order: number): FormReading<KitForm, Kit> {
   const read = new FormReader(form);
-  const name = form.name.trim();
-  if (name === '') read.fail('name', 'Give it a name you know it by.');
-  if (name.length > 60) read.fail('name', 'Sixty letters at most.');
+  const name = read.text('name', NAME_LETTERS, 'Give it a name you know it by.');
   const waitMinutes = read.number('waitMinutes', { min: 0, max: 120 });
+  const { lot = '' } = read.optionalText('lot', LOT_LETTERS);
   const expiresOn = form.expiresOn.trim() === '' ? null : form.expiresOn.trim();
   if (expiresOn !== null && !daySchema.safeParse(expiresOn).success) {
-    read.fail('expiresOn', 'Write the day as 2027-03-31.');
+    read.fail('expiresOn', 'That is no day.');
   }
   const scale = form.form === 'card' ? readCard(form, read) : readDigital(form, read);
-  if (!read.ok || !scale) return { ok: false, errors: read.errors };
-  return {
-    ok: true,
-    kit: {
-      name,
-      parameter: form.parameter,
-      unit: form.unit,
-      scale,
-      waitMinutes,
-      lot: form.lot.trim().slice(0, 40),
-      expiresOn,
-      reduction: form.reduction,
-      inUse: form.inUse,
-      order,
-    },
-  };
+  return read.result({
+    name,
+    parameter: form.parameter,
+    unit: form.unit,
+    scale,
+    waitMinutes,
+    lot,
+    expiresOn,
+    reduction: form.reduction,
+    inUse: form.inUse,
+    order,
+  });
 }
 
-function readCard(form: KitForm, read: FormReader<KitForm>): Kit['scale'] | null {
+function readCard(form: KitForm, read: FormReader<KitForm>): Kit['scale'] {
   const steps = readSteps(form.steps);
   if (steps === null) read.fail('steps', 'Only numbers, with spaces between them.');
   else if (steps.length < 2 || steps.length > 16) read.fail('steps', 'A card has 2 to 16 steps.');
   else if (steps.some((step, i) => step < 0 || (i > 0 && step <= (steps[i - 1] ?? 0)))) {
     read.fail('steps', 'Each step must be higher than the one before.');
   } else return { form: 'card', steps };
-  return null;
+  return { form: 'card', steps: [] };
 }
 
 function readDigital(form: KitForm, read: FormReader<KitForm>): Kit['scale'] {

@@ -1,20 +1,16 @@
-import { headOf, isType } from '@/core/records/log';
-import { selectLog } from '@/store/selectors';
+import { liveHead } from '@/core/records/log';
+import { useLeave } from '@/frame/useLeave';
 import { useAppSelector } from '@/store/hooks';
-import { Opening, Screen } from '@/ui/Screen';
+import { selectLog } from '@/store/selectors';
 import { Button } from '@/ui/Press';
-import { DoseScreen } from './DoseScreen';
-import { HappeningScreen } from './HappeningScreen';
-import { NoteScreen } from './NoteScreen';
-import { ReadingEditor } from './ReadingEditor';
-import { useLeave } from '@/shared/useLeave';
-import { WaterChangeScreen } from './WaterChangeScreen';
+import { Opening, Screen } from '@/ui/Screen';
+import { KIND_FORMS } from './forms';
 
 /** Opens an entry of any kind for correction. */
 export function EntryScreen({ id }: { id: string }) {
-  const head = useAppSelector((state) => headOf(selectLog(state), id));
+  const head = useAppSelector((state) => liveHead(selectLog(state), id, 'entry'));
   const leave = useLeave();
-  if (!head || !isType(head, 'entry') || head.deleted) {
+  if (!head) {
     return (
       <Screen>
         <Opening title="This entry is gone.">
@@ -25,16 +21,6 @@ export function EntryScreen({ id }: { id: string }) {
       </Screen>
     );
   }
-  switch (head.body.kind) {
-    case 'reading':
-      return <ReadingEditor editing={head} />;
-    case 'dose':
-      return <DoseScreen editing={head} />;
-    case 'waterChange':
-      return <WaterChangeScreen editing={head} />;
-    case 'note':
-      return <NoteScreen editing={head} />;
-    default:
-      return <HappeningScreen editing={head} />;
-  }
+  const { Edit } = KIND_FORMS[head.body.kind];
+  return <Edit key={head.id} editing={head} />;
 }

@@ -1,11 +1,11 @@
-import { usePathname, useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
 import { Bare } from '@/ui/Press';
-import { color, space, touch } from '@/ui/tokens';
+import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { useLeave } from '@/shared/useLeave';
+import { useLeave } from '@/frame/useLeave';
+import { KindTabs } from './KindTabs';
 
 const styles = StyleSheet.create({
   head: {
@@ -16,29 +16,7 @@ const styles = StyleSheet.create({
     flexWrap: 'wrap',
   },
   title: { flex: 1, flexDirection: 'row', gap: 6, minWidth: 120 },
-  kinds: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    columnGap: 18,
-    borderBottomWidth: 1,
-    borderColor: color.rule,
-  },
-  kind: {
-    minHeight: touch - 4,
-    justifyContent: 'center',
-    borderBottomWidth: 2,
-    borderColor: 'transparent',
-  },
-  here: { borderColor: color.ink },
 });
-
-const KINDS = [
-  { path: '/log/test', label: 'Test' },
-  { path: '/log/dose', label: 'Dose' },
-  { path: '/log/water-change', label: 'Water change' },
-  { path: '/log/happening', label: 'Happening' },
-  { path: '/log/note', label: 'Note' },
-] as const;
 
 /** The head of an entry: what is entered, for which tank, when; and the other kinds one tap away. */
 export function LogHead({
@@ -52,8 +30,6 @@ export function LogHead({
   when: ReactNode;
   editing?: boolean;
 }) {
-  const path = usePathname();
-  const router = useRouter();
   const leave = useLeave();
   return (
     <View>
@@ -71,26 +47,7 @@ export function LogHead({
         </View>
         {when}
       </View>
-      {editing ? null : (
-        <View role="navigation" aria-label="Kinds of entry" style={styles.kinds}>
-          {KINDS.map((kind) => {
-            const here = path === kind.path;
-            return (
-              <Pressable
-                key={kind.path}
-                role="link"
-                {...(here ? { 'aria-current': 'page' as never } : {})}
-                onPress={() => router.replace(kind.path)}
-                style={[styles.kind, here && styles.here]}
-              >
-                <Words as="body" style={here ? { fontWeight: '600' } : { color: color.inkSoft }}>
-                  {kind.label}
-                </Words>
-              </Pressable>
-            );
-          })}
-        </View>
-      )}
+      {editing ? null : <KindTabs />}
     </View>
   );
 }

@@ -13,7 +13,7 @@ import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { CardSteps } from './CardSteps';
 import { kitWords, type RowState, type Typed } from './testDraft';
-import type { Timers } from './timers';
+import type { TestWaits } from './testWaits';
 
 const styles = StyleSheet.create({
   row: { gap: space.xs, paddingVertical: space.s, borderBottomWidth: 1, borderColor: color.rule },
@@ -62,7 +62,7 @@ export function CardRow({
   row: RowState;
   history: TankHistory;
   now: number;
-  timers: Timers;
+  timers: TestWaits;
   dilution: number;
   actions: RowActions;
 }) {
@@ -101,7 +101,7 @@ export function CardRow({
           soft
           label={`Start the ${formatPlain(body.waitMinutes)} min wait`}
           accessibleName={`Start the ${formatPlain(body.waitMinutes)} minute wait for ${name}`}
-          onPress={() => timers.start(id, body.waitMinutes)}
+          onPress={() => timers.start(id, body.waitMinutes, name)}
         />
       ) : null}
     </View>

@@ -4,11 +4,11 @@ import { sittingMeaning, type Sitting } from '@/core/meaning/sitting';
 import { instant, isoInZone } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { PARAMETERS } from '@/core/parameters/registry';
-import { recordAct } from '@/store/record';
+import { newActId, recordAct } from '@/store/record';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
-import { selectBands, selectHistory, selectKits, selectNow } from '@/store/selectors';
+import { selectBands, selectKits, selectNow, selectTankId } from '@/store/selectors';
 import { noticed } from '@/store/sessionSlice';
-import { wallClock } from '@/shared/wallClock';
+import { selectHistoryOf } from '@/store/world';
 import { Button } from '@/ui/Press';
 import { Choice } from '@/ui/Choice';
 import { runsOf } from '@/ui/parts';
@@ -32,36 +32,33 @@ import {
   type Typed,
 } from './testDraft';
 import { CardRow, DigitalBoxes, type RowActions } from './TestRows';
-import { ring, useTimers } from './timers';
-import { useLeave } from '@/shared/useLeave';
-import { When } from './When';
+import { useTestWaits } from './testWaits';
+import { useLeave } from '@/frame/useLeave';
+import { When } from '@/ui/When';
 
 const DILUTIONS = [1, 2, 4, 10];
 
 /** Test entry: a row per test in the keeper's own order, saved as one sitting. */
 export function TestSheetScreen() {
-  const history = useAppSelector(selectHistory);
   const kits = useAppSelector(selectKits);
   const bands = useAppSelector(selectBands);
   const clock = useAppSelector(selectNow);
   const dispatch = useAppDispatch();
   const leave = useLeave();
   const wide = useWide();
-  const tankId = history?.tankId ?? '';
-  const [draft, setDraft] = useDraft<TestDraft>(`test/${tankId}`, testDraftSchema, EMPTY_TEST);
+  const inView = useAppSelector(selectTankId);
+  const [tankId] = useState(inView ?? '');
+  const history = useAppSelector((state) => selectHistoryOf(state, tankId));
+  const name = `test/${tankId}`;
+  const [draft, keepDraft] = useDraft<TestDraft>(name, testDraftSchema, EMPTY_TEST);
+  const setDraft = (next: TestDraft) =>
+    keepDraft({ ...next, actId: next.actId ?? dispatch(newActId()) });
   const [active, setActive] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const [more, setMore] = useState<string | null>(null);
   const [saving, setSaving] = useState(false);
   const pending = useRef(false);
-  const timers = useTimers(tankId, (kitId) => {
-    ring();
-    const kit = kits.find((k) => k.id === kitId);
-    if (kit) {
-      const name = PARAMETERS[kit.body.parameter].name;
-      dispatch(noticed({ text: `${name}: read it now`, undo: null }));
-    }
-  });
+  const timers = useTestWaits(tankId);
   const zone = history?.tank.zone ?? 'UTC';
   const at = draft.at === null ? clock : instant(draft.at);
   const shown = useMemo(
@@ -77,7 +74,7 @@ export function TestSheetScreen() {
     if (!history) return [];
     const sitting: Sitting = {};
     for (const row of rows) {
-      const reading = row.doubt ? null : previewOf(draft, row, history, isoInZone(at, zone));
+      const reading = row.doubt ? null : previewOf(draft, row, rows, history, isoInZone(at, zone));
       if (reading) sitting[reading.parameter] = reading;
     }
     return sittingMeaning(sitting, history, bands, at);
@@ -119,18 +116,30 @@ export function TestSheetScreen() {
     if (pending.current || ready.length === 0 || open.length > 0) return;
     pending.current = true;
     setSaving(true);
-    const when = isoInZone(draft.at === null ? wallClock() : at, zone);
-    const entries = ready.flatMap((row) => entryOf(draft, row, tankId, when) ?? []);
-    await dispatch(
+    const result = await dispatch(
       recordAct(
         (act) => {
+          const when = isoInZone(draft.at === null ? act.now : at, zone);
+          const entries = ready.flatMap((row) => entryOf(draft, row, tankId, when) ?? []);
           for (const entry of entries) act.create('entry', entry);
+          timers.finish(act, entries, when);
         },
-        `Saved ${countOf(entries.length, 'reading')}`,
+        {
+          words: `Saved ${countOf(ready.length, 'reading')}`,
+          actId: draft.actId ?? undefined,
+          empties: [name],
+        },
       ),
     );
-    timers.clear(ready.map((row) => row.kit.id));
-    setDraft(null);
+    pending.current = false;
+    setSaving(false);
+    const [issue] = result.issues;
+    if (issue) {
+      dispatch(
+        noticed({ text: `Not saved: ${issue.path.join('.')} ${issue.message}`, undo: null }),
+      );
+      return;
+    }
     leave();
   };
 

@@ -1,33 +1,44 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { headsOfType, type Entry } from '@/core';
-import { selectHistory, selectLog } from '@/store/selectors';
+import { headsOfType, type Entry, type EntryKind } from '@/core';
+import { selectHistory } from '@/store/inView';
+import { selectLog } from '@/store/selectors';
 import type { AppStore } from '@/store/store';
 import { choose, demoStore, heading, logged, press, show, type } from '@/testing/appHarness';
-import { allEvents } from '@/shared/eventWords';
-import { DoseScreen } from './DoseScreen';
+import { allEvents } from '@/core/history/events';
+import { liveHead } from '@/core/records/log';
+import { recordAct } from '@/store/record';
 import { EntryScreen } from './EntryScreen';
-import { HappeningScreen } from './HappeningScreen';
-import { NoteScreen } from './NoteScreen';
-import { WaterChangeScreen } from './WaterChangeScreen';
+import { KIND_FORMS } from './forms';
+
+const WaterChangeScreen = KIND_FORMS.waterChange.New;
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
 jest.mock('expo-router', () => ({
   useRouter: () => mockRouter,
-  usePathname: () => '/log/happening',
+  usePathname: () => '/log/feed',
 }));
 jest.setTimeout(60_000);
 beforeEach(() => jest.clearAllMocks());
 
-const last = (store: AppStore): Entry | undefined =>
-  [...headsOfType(selectLog(store.getState()), 'entry')]
-    .sort((a, b) => (a.id < b.id ? -1 : 1))
-    .at(-1)?.body;
+/** The entry of a kind that was recorded last, or the one that is asked for. */
+function loggedLast(store: AppStore, kind: EntryKind, substance?: string, mL?: number) {
+  const history = selectHistory(store.getState());
+  const list = (history?.entries[kind] ?? []) as { id: string; entry: Entry }[];
+  return list.findLast(
+    ({ entry }) =>
+      substance === undefined ||
+      (entry.kind === 'dose' &&
+        entry.substance === substance &&
+        entry.amount.by === 'mL' &&
+        entry.amount.mL === mL),
+  );
+}
 const left = () => waitFor(() => expect(mockRouter.back).toHaveBeenCalled());
 
-describe('a happening', () => {
-  it.each<[string, () => Promise<void> | void, Partial<Entry> | object]>([
+describe('each kind of entry', () => {
+  it.each<[EntryKind, () => Promise<void> | void, object]>([
     [
-      'Growth seen',
+      'sighting',
       async () => {
         await choose(/^Red sheet/);
         await choose('Covering');
@@ -35,87 +46,197 @@ describe('a happening', () => {
       { kind: 'sighting', growth: 'sheet', extent: 'covering' },
     ],
     [
-      'Light',
+      'light',
       async () => {
         await choose('On');
         type('Hours a day, if you know', '6');
       },
       { kind: 'light', state: 'on', hoursADay: 6 },
     ],
-    ['Prawn in', () => type('How much', '12'), { action: { what: 'prawnIn', grams: 12 } }],
-    ['Prawn out', () => undefined, { action: { what: 'prawnOut' } }],
+    ['organics', () => type('How much', '12'), { action: { what: 'prawnIn', grams: 12 } }],
+    ['organics', () => choose('Prawn out'), { action: { what: 'prawnOut' } }],
     [
-      'Food for the colony',
+      'organics',
       async () => {
-        await choose('Flakes');
-        type('How much', '0,3');
+        await choose('Detritus siphoned');
+        await choose('Most of it');
       },
-      { action: { what: 'food', food: 'flakes', grams: 0.3 } },
-    ],
-    [
-      'Detritus siphoned',
-      () => choose('Most of it'),
       { action: { what: 'siphoned', amount: 'much' } },
     ],
     [
-      'Rock, sand or media in',
+      'feed',
+      async () => {
+        await choose('Flakes');
+        await choose('Grams');
+        type('How much', '0,3');
+      },
+      { kind: 'feed', food: 'flakes', amount: { by: 'grams', grams: 0.3 } },
+    ],
+    [
+      'feed',
+      async () => {
+        await choose('Frozen food');
+        type('How much', '2');
+      },
+      { kind: 'feed', food: 'frozen', amount: { by: 'portions', portions: 2 } },
+    ],
+    [
+      'media',
       async () => {
         await choose('Live sand');
         type('How much', '4');
       },
       { move: { to: 'in', media: 'liveSand', amount: 4, unit: 'kg' } },
     ],
-    ['Rock or media out', () => choose('A quarter'), { move: { to: 'out', share: 0.25 } }],
     [
-      'Medicine, chlorine',
+      'media',
+      async () => {
+        await choose('Out');
+        await choose('A quarter');
+      },
+      { move: { to: 'out', share: 0.25 } },
+    ],
+    [
+      'treatment',
       async () => {
         await choose('Copper');
         type('What you call it', 'From the drawer');
       },
       { kind: 'treatment', agent: 'copper', product: 'From the drawer' },
     ],
-  ])('%s is logged as it was said', async (what, say, body) => {
-    const store = await demoStore();
-    await show(store, <HappeningScreen />);
-    await choose(what);
-    await act(async () => {
-      await say();
-    });
-    await press('Save it');
-    await left();
-    expect(last(store)).toMatchObject(body);
-    const history = selectHistory(store.getState());
-    if (!history) throw new Error('no history');
-    // It has words of its own wherever it is listed.
-    expect(allEvents(history)[0]?.title.length).toBeGreaterThan(3);
-  });
+    ['topOff', () => type('Water added', '3.5'), { kind: 'topOff', litres: 3.5 }],
+    [
+      'topOff',
+      async () => {
+        type('Water added', '2');
+        await choose('Not fresh');
+        type('Its salinity', '35');
+      },
+      { kind: 'topOff', litres: 2, salinity: { value: 35, unit: 'ppt' } },
+    ],
+    [
+      'animals',
+      async () => {
+        type('What they are', 'Pair of clownfish');
+        type('How many', '2');
+        type('Weight together, if you know', '9');
+      },
+      { kind: 'animals', move: 'in', group: 'fish', count: 2, grams: 9 },
+    ],
+    [
+      'animals',
+      async () => {
+        await choose('Died');
+        await choose('Snail, shrimp, other');
+        type('What they are', 'Snail');
+      },
+      { kind: 'animals', move: 'died', group: 'invertebrate', what: 'Snail', count: 1 },
+    ],
+    [
+      'observation',
+      async () => {
+        await choose('Equipment');
+        type('Which', 'Skimmer');
+        type('What you saw', 'Overflowing after the feed.');
+      },
+      { kind: 'observation', about: 'equipment', which: 'Skimmer' },
+    ],
+    ['note', () => type('What you saw or did', 'Wiped the glass.'), { text: 'Wiped the glass.' }],
+    ['lid', () => undefined, { kind: 'lid', fitted: true }],
+    ['heaterCheck', () => undefined, { kind: 'heaterCheck' }],
+    ['filled', () => undefined, { kind: 'filled' }],
+    ['running', () => undefined, { kind: 'running' }],
+    [
+      'dose',
+      async () => {
+        type('How much', '12');
+        await act(async () => {
+          fireEvent.click(screen.getByRole('checkbox', { name: /^Counted roug/ }));
+        });
+      },
+      { kind: 'dose', about: true },
+    ],
+  ])(
+    '%s is logged as it was said, and has words wherever it is listed',
+    async (kind, say, body) => {
+      const store = await demoStore();
+      const { New } = KIND_FORMS[kind];
+      await show(store, <New />);
+      await act(async () => {
+        await say();
+      });
+      await press(/^Save the /);
+      await left();
+      const found = loggedLast(store, kind);
+      expect(found?.entry).toMatchObject(body);
+      const history = selectHistory(store.getState());
+      if (!history || !found) throw new Error('not logged');
+      const line = allEvents(history).find((event) => event.id === found.id);
+      expect(line?.title.length).toBeGreaterThan(2);
+      expect(store.getState().drafts).toEqual({});
+    },
+  );
 
   it('with an amount that is none says so, and saves nothing', async () => {
     const store = await demoStore();
     const before = headsOfType(selectLog(store.getState()), 'entry').length;
-    await show(store, <HappeningScreen />);
-    await choose('Prawn in');
+    const { New } = KIND_FORMS.organics;
+    await show(store, <New />);
     type('How much', '-3');
-    await press('Save it');
-    expect(screen.getByText('It must be more than zero.')).toBeTruthy();
+    await press('Save the organics');
+    expect(await screen.findByText('It must be more than zero.')).toBeTruthy();
     expect(headsOfType(selectLog(store.getState()), 'entry')).toHaveLength(before);
   });
 
-  it('half entered outlives its screen', async () => {
+  it('half entered outlives its screen, and Cancel lets it go', async () => {
     const store = await demoStore();
-    await show(store, <HappeningScreen />);
-    await choose('Food for the colony');
-    type('How much', '0.7');
+    const { New } = KIND_FORMS.feed;
+    await show(store, <New />);
+    type('How much', '7');
     cleanup();
-    await show(store, <HappeningScreen />);
-    expect((screen.getByLabelText('How much') as HTMLInputElement).value).toBe('0.7');
+    await show(store, <New />);
+    expect((screen.getByLabelText('How much') as HTMLInputElement).value).toBe('7');
+    await press('Cancel');
+    cleanup();
+    await show(store, <New />);
+    expect((screen.getByLabelText('How much') as HTMLInputElement).value).toBe('1');
+  });
+
+  it('saved by two taps is logged once', async () => {
+    const store = await demoStore();
+    const before = headsOfType(selectLog(store.getState()), 'entry').length;
+    const { New } = KIND_FORMS.feed;
+    await show(store, <New />);
+    await act(async () => {
+      const save = screen.getByRole('button', { name: 'Save the feeding' });
+      fireEvent.click(save);
+      fireEvent.click(save);
+    });
+    await left();
+    expect(headsOfType(selectLog(store.getState()), 'entry')).toHaveLength(before + 1);
+  });
+
+  it('says at its field what could not be read back, and keeps what was typed', async () => {
+    const store = await demoStore();
+    const { New } = KIND_FORMS.treatment;
+    await show(store, <New />);
+    type('What you call it', 'x'.repeat(61));
+    await press('Save the treatment');
+    expect(await screen.findByText(/It holds 60 letters; this is 61/)).toBeTruthy();
+    expect(mockRouter.back).not.toHaveBeenCalled();
+    type('What you call it', 'x'.repeat(60));
+    await press('Save the treatment');
+    await left();
   });
 
   it('shows its cautions where they arise', async () => {
-    await show(await demoStore(), <HappeningScreen />);
+    const Sighting = KIND_FORMS.sighting.New;
+    await show(await demoStore(), <Sighting />);
     await choose(/^Brown snot/);
     expect(screen.getByText('Easily mistaken for diatoms')).toBeTruthy();
-    await choose('Medicine, chlorine');
+    cleanup();
+    const Treatment = KIND_FORMS.treatment.New;
+    await show(await demoStore(), <Treatment />);
     expect(screen.getByText('By its label and a veterinarian')).toBeTruthy();
   });
 });
@@ -124,9 +245,7 @@ describe('an entry that is opened again', () => {
   async function opened(entry: Parameters<typeof logged>[1][number][1]) {
     const store = await demoStore();
     await logged(store, [[2, entry]]);
-    const head = [...headsOfType(selectLog(store.getState()), 'entry')]
-      .sort((a, b) => (a.id < b.id ? -1 : 1))
-      .at(-1);
+    const head = loggedLast(store, entry.kind);
     if (!head) throw new Error('nothing logged');
     await show(store, <EntryScreen id={head.id} />);
     return store;
@@ -134,13 +253,14 @@ describe('an entry that is opened again', () => {
 
   it('is corrected as what it is', async () => {
     const store = await opened({
-      kind: 'organics',
-      action: { what: 'food', food: 'pellets', grams: 0.5 },
+      kind: 'feed',
+      food: 'pellets',
+      amount: { by: 'grams', grams: 0.5 },
     });
     type('How much', '0.8');
     await press('Save the change');
     await left();
-    expect(last(store)).toMatchObject({ action: { what: 'food', food: 'pellets', grams: 0.8 } });
+    expect(loggedLast(store, 'feed')?.entry).toMatchObject({ amount: { by: 'grams', grams: 0.8 } });
   });
 
   it('is removed, and then gone', async () => {
@@ -169,24 +289,10 @@ describe('an entry that is opened again', () => {
     type('How much', '90');
     await press('Save the change');
     await left();
-    expect(last(store)).toMatchObject({
+    expect(loggedLast(store, 'dose')?.entry).toMatchObject({
       amount: { by: 'mL', mL: 90 },
       bottle: { keeps: 'refrigerated', madeOn: '2026-08-01', forLitres: 200 },
     });
-  });
-});
-
-describe('a dose', () => {
-  it('of unknown strength is kept, and marked about', async () => {
-    const store = await demoStore();
-    await show(store, <DoseScreen />);
-    type('How much', '12');
-    await act(async () => {
-      fireEvent.click(screen.getByRole('checkbox', { name: /^Counted roug/ }));
-    });
-    await press('Save the dose');
-    await left();
-    expect(last(store)).toMatchObject({ kind: 'dose', about: true });
   });
 });
 
@@ -203,7 +309,7 @@ describe('a water change', () => {
     expect(screen.getByText(/temperature is 5.2 below the tank’s; pH is 0.5 above/)).toBeTruthy();
     await press('Save the water change');
     await left();
-    expect(last(store)).toMatchObject({
+    expect(loggedLast(store, 'waterChange')?.entry).toMatchObject({
       kind: 'waterChange',
       litres: 52,
       newWater: { temperature: { value: 20 }, ph: { value: 8.55 } },
@@ -220,14 +326,77 @@ describe('a water change', () => {
 describe('a note', () => {
   it('needs a word, and holds no novel', async () => {
     const store = await demoStore();
-    await show(store, <NoteScreen />);
+    const Note = KIND_FORMS.note.New;
+    await show(store, <Note />);
     await press('Save the note');
-    expect(screen.getByText('Write a word or two first.')).toBeTruthy();
+    expect(await screen.findByText('Write a word or two first.')).toBeTruthy();
     type('What you saw or did', 'x'.repeat(4001));
-    expect(screen.getByText(/holds 4000 letters/)).toBeTruthy();
-    type('What you saw or did', 'Wiped the glass.');
-    await press('Save the note');
+    expect(await screen.findByText(/It holds 4000 letters/)).toBeTruthy();
+  });
+});
+
+describe('a task that was put off', () => {
+  it('can be opened and put right', async () => {
+    const store = await demoStore();
+    await logged(store, [
+      [2, { kind: 'taskMark', task: 'lid', title: 'Fit a lid or mesh', how: 'skipped' }],
+    ]);
+    const head = loggedLast(store, 'taskMark');
+    await show(store, <EntryScreen id={head?.id ?? ''} />);
+    await choose('Done');
+    await press('Save the change');
     await left();
-    expect(last(store)).toMatchObject({ kind: 'note', text: 'Wiped the glass.' });
+    expect(loggedLast(store, 'taskMark')?.entry).toMatchObject({ how: 'done' });
+  });
+});
+
+describe('two tabs with one entry open', () => {
+  const reading = {
+    kind: 'dose',
+    substance: 'bacteria',
+    amount: { by: 'mL', mL: 80 },
+    strength: null,
+    about: false,
+  } as const;
+
+  async function opened() {
+    const store = await demoStore();
+    await logged(store, [[2, reading]]);
+    const id = loggedLast(store, 'dose', 'bacteria', 80)?.id ?? '';
+    await show(store, <EntryScreen id={id} />);
+    const elsewhere = async (changes: object) => {
+      const head = liveHead(selectLog(store.getState()), id, 'entry');
+      if (!head) throw new Error('gone');
+      await act(async () => {
+        await store.dispatch(
+          recordAct((write) => write.revise(head, { ...head.body, ...changes } as Entry)),
+        );
+      });
+    };
+    const now = () => liveHead(selectLog(store.getState()), id, 'entry')?.body;
+    return { elsewhere, now };
+  }
+
+  it('keep what each changed', async () => {
+    const { elsewhere, now } = await opened();
+    type('How much', '90');
+    await elsewhere({ note: 'From the fridge.' });
+    expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe('From the fridge.');
+    await press('Save the change');
+    await left();
+    expect(now()).toMatchObject({ amount: { by: 'mL', mL: 90 }, note: 'From the fridge.' });
+  });
+
+  it('show the field that both changed, and save the one that is chosen', async () => {
+    const { elsewhere, now } = await opened();
+    type('How much', '90');
+    await elsewhere({ amount: { by: 'mL', mL: 70 } });
+    expect(screen.getByText('How much was changed elsewhere as well')).toBeTruthy();
+    await press('Save the change');
+    expect(now()).toMatchObject({ amount: { mL: 70 } });
+    await press('Keep mine: 90');
+    await press('Save the change');
+    await left();
+    expect(now()).toMatchObject({ amount: { mL: 90 } });
   });
 });

@@ -2,7 +2,7 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import fc from 'fast-check';
 import { CardSteps, stepRows } from './CardSteps';
 import { NumberPad, withKey } from './NumberPad';
-import { parseClock } from './When';
+import { parseClock } from '@/ui/When';
 
 describe('card steps', () => {
   const steps = [0, 0.25, 0.5, 1];

@@ -1,12 +1,15 @@
 import * as z from 'zod';
 import { doubtOf, type Doubt } from '@/core/parameters/plausible';
+import { waterTemperature } from '@/core/history/derive';
 import { toReading, type Reading } from '@/core/history/reading';
+import { toCanonical } from '@/core/parameters/convert';
+import { PARAMETERS } from '@/core/parameters/registry';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
-import { instantSchema } from '@/core/records/schema/common';
-import type { ReadingEntry, ReadingValue } from '@/core/records/schema/entry';
+import { instantSchema, MOST } from '@/core/records/common';
+import type { ReadingEntry, ReadingValue } from '@/core/records/kinds/reading';
 import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { DAY_MS } from '@/core/time/zone';
+import { DAY_MS, instant } from '@/core/time/zone';
 import { parseNumber } from '@/core/units/format';
 
 export type KitRecord = RevisionOf<'kit'>;
@@ -27,10 +30,19 @@ export const testDraftSchema = z.object({
   kept: z.record(z.string(), z.string()),
   /** Kits without a row of their own that were added to this sitting. */
   added: z.array(z.string()),
+  /** The act that it becomes, fixed with its first value: saved twice it is one sitting. */
+  actId: z.string().nullable(),
 });
 export type TestDraft = z.infer<typeof testDraftSchema>;
 
-export const EMPTY_TEST: TestDraft = { at: null, values: {}, dilution: {}, kept: {}, added: [] };
+export const EMPTY_TEST: TestDraft = {
+  at: null,
+  values: {},
+  dilution: {},
+  kept: {},
+  added: [],
+  actId: null,
+};
 
 /** What one row of the sheet has come to. */
 export interface RowState {
@@ -57,6 +69,7 @@ function valueOf(kit: Kit, typed: Typed | undefined): { value?: ReadingValue; er
   const value = parseNumber(typed.text);
   if (value === null) return { error: `"${typed.text.trim()}" is not a number.` };
   if (value < 0 && kit.parameter !== 'temperature') return { error: 'It cannot be negative.' };
+  if (Math.abs(value) > MOST) return { error: 'That is no reading.' };
   return { value: { form: 'digital', value, unit: kit.unit } };
 }
 
@@ -104,11 +117,37 @@ export function entryOf(
 export function previewOf(
   draft: TestDraft,
   row: RowState,
+  rows: readonly RowState[],
   history: TankHistory,
   at: string,
 ): Reading | null {
   const entry = entryOf(draft, row, history.tankId, at);
-  return entry && toReading('draft', entry, row.kit.body, history.tank.zone);
+  // Read as it will be once saved: a hydrometer by the water's temperature, of this sitting or near it.
+  return (
+    entry &&
+    toReading(
+      'draft',
+      entry,
+      row.kit.body,
+      history.tank.zone,
+      sittingTemperature(rows, history, instant(at)),
+    )
+  );
+}
+
+/** °C of the water at a sitting: what is typed in it, else what was measured near that time. */
+function sittingTemperature(
+  rows: readonly RowState[],
+  history: TankHistory,
+  at: number,
+): number | undefined {
+  for (const row of rows) {
+    if (row.kit.body.parameter !== 'temperature' || row.value?.form !== 'digital') continue;
+    const typed = toCanonical(row.value.value, row.value.unit);
+    const { possible } = PARAMETERS.temperature;
+    if (typed >= possible.low && typed <= possible.high) return typed;
+  }
+  return waterTemperature(history, at);
 }
 
 /** "card, as NH4": how a kit reads, in a few words. */

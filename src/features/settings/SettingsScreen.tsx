@@ -4,7 +4,13 @@ import { bandWords } from '@/core/cycle/verdict/conditions';
 import { BAND_PRESETS, type BandPresetId } from '@/core/parameters/bands';
 import { fromCanonical, toCanonical } from '@/core/parameters/convert';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
-import { METRIC_SETTINGS, US_SETTINGS, type Settings } from '@/core/records/schema/settings';
+import {
+  METRIC_SETTINGS,
+  SETTINGS_ID,
+  US_SETTINGS,
+  type Settings,
+  unitFor,
+} from '@/core/records/schema/settings';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitDecimals, unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
@@ -32,10 +38,10 @@ export function SettingsScreen() {
   const save = (changes: Partial<Settings>) => {
     const next = { ...settings, ...changes };
     void dispatch(
-      recordAct(
-        (act) => (record ? act.revise(record, next) : act.create('settings', next)),
-        'Changed the settings',
-      ),
+      recordAct((act) => {
+        if (record) act.revise(record, next);
+        else act.createAs(SETTINGS_ID, 'settings', next);
+      }, 'Changed the settings'),
     );
   };
   const banded = PARAMETER_IDS.filter((id) => id !== 'ammonia' && id !== 'nitrite');
@@ -100,7 +106,7 @@ export function SettingsScreen() {
         <Choice
           key={id}
           label={PARAMETERS[id].name}
-          value={settings.parameterUnits[id]}
+          value={unitFor(settings, id)}
           onChange={(unit) => save({ parameterUnits: { ...settings.parameterUnits, [id]: unit } })}
           options={PARAMETERS[id].units.map((unit) => ({ value: unit, label: unitLabel(unit) }))}
         />
@@ -125,9 +131,7 @@ export function SettingsScreen() {
               title={PARAMETERS[id].name}
               note={settings.bands[id] ? 'your own' : 'from the preset'}
               end={
-                <Words as="body">
-                  {band ? bandWords(band, settings.parameterUnits[id]) : 'none'}
-                </Words>
+                <Words as="body">{band ? bandWords(band, unitFor(settings, id)) : 'none'}</Words>
               }
               onPress={() => setBandOf(id)}
             />
@@ -162,7 +166,7 @@ function BandSheet({
   onClose: () => void;
 }) {
   const bands = useAppSelector(selectBands);
-  const unit = settings.parameterUnits[parameter];
+  const unit = unitFor(settings, parameter);
   const band = bands[parameter];
   const text = (value: number | undefined) =>
     value === undefined ? '' : formatPlain(fromCanonical(value, unit), unitDecimals(unit) + 1);

@@ -3,7 +3,10 @@ import { StyleSheet, View } from 'react-native';
 import { countOf } from '@/core/units/format';
 import { openLog } from '@/store/open';
 import { retryUnsaved } from '@/store/record';
-import { selectSession } from '@/store/selectors';
+import type { Revision } from '@/core/records/schema/revision';
+import { unreachable } from '@/core/unreachable';
+import { to } from '@/frame/addresses';
+import { selectPending, selectSession } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { damageSeen } from '@/store/sessionSlice';
 import { LinkButton } from '@/ui/Press';
@@ -33,11 +36,34 @@ const styles = StyleSheet.create({
   },
 });
 
+/** Where a record is changed. */
+function addressOfRecord(head: Revision | undefined): string {
+  switch (head?.type) {
+    case 'tank':
+      return to.tank(head.id);
+    case 'kit':
+      return to.instrument(head.id);
+    case 'entry':
+      return to.entry(head.id);
+    case 'run':
+      return to.run(head.id);
+    case 'settings':
+      return to.settings;
+    case undefined:
+      return to.data;
+    default:
+      return unreachable(head);
+  }
+}
+
 /** What a person has to know before anything else: the demo, an unsaved log, damage found. */
 export function Banners() {
   const dispatch = useAppDispatch();
   const router = useRouter();
-  const { which, unsaved, trouble, damage } = useAppSelector(selectSession);
+  const { which, damage } = useAppSelector(selectSession);
+  const { queue, trouble } = useAppSelector(selectPending);
+  const conflicted = useAppSelector((state) => state.log.conflicted);
+  const unsaved = trouble ? queue.reduce((sum, act) => sum + act.revisions.length, 0) : 0;
   const leaveDemo = () => {
     rememberLog('own');
     void dispatch(openLog('own'));
@@ -58,11 +84,26 @@ export function Banners() {
           <View style={styles.words}>
             <ToneMark tone="danger" />
             <Words as="body" style={{ flexShrink: 1 }}>
-              {`**Not saved.** ${trouble ?? ''} ${countOf(unsaved, 'record')} ${unsaved === 1 ? 'is' : 'are'} kept in this tab only. Export the log now, then make room and try again.`}
+              {`**Not saved.** ${trouble?.why ?? ''} ${countOf(unsaved, 'record')} ${unsaved === 1 ? 'is' : 'are'} kept in this tab only. ${trouble?.lostConnection ? 'Export the log now, reload, and import what is missing.' : 'Export the log now, then make room and try again.'}`}
             </Words>
           </View>
-          <LinkButton label="Export" onPress={() => router.push('/data')} />
-          <LinkButton label="Try again" onPress={() => void dispatch(retryUnsaved())} />
+          <LinkButton label="Export" onPress={() => router.push(to.data)} />
+          {trouble?.lostConnection ? (
+            <LinkButton label="Reload" onPress={() => location.reload()} />
+          ) : (
+            <LinkButton label="Try again" onPress={() => void dispatch(retryUnsaved())} />
+          )}
+        </View>
+      ) : null}
+      {conflicted.length > 0 ? (
+        <View style={styles.banner} role="alert">
+          <View style={styles.words}>
+            <ToneMark tone="watch" />
+            <Words as="body" style={{ flexShrink: 1 }}>
+              {`**Changed in two places at once.** In ${countOf(conflicted.length, 'record')} one field was set twice, differently. The later counts until you choose.`}
+            </Words>
+          </View>
+          <LinkButton label="Choose" onPress={() => router.push(addressOfRecord(conflicted[0]))} />
         </View>
       ) : null}
       {damage.length > 0 ? (
@@ -73,7 +114,7 @@ export function Banners() {
               {`**Part of the log was damaged.** ${countOf(damage.length, 'block')} could not be read in full and ${damage.length === 1 ? 'was' : 'were'} set aside untouched; everything else is open.`}
             </Words>
           </View>
-          <LinkButton label="See what is aside" onPress={() => router.push('/data')} />
+          <LinkButton label="See what is aside" onPress={() => router.push(to.data)} />
           <LinkButton label="Understood" onPress={() => dispatch(damageSeen())} />
         </View>
       ) : null}

@@ -36,7 +36,7 @@ export function Bar({ path }: { path: string }) {
         return (
           <Link
             key={to}
-            href={to as never}
+            href={to}
             {...(here ? { 'aria-current': 'page' } : {})}
             style={{ flex: 1, textDecorationLine: 'none', display: 'flex' } as object}
           >

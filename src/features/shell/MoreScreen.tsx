@@ -15,7 +15,7 @@ export function MoreScreen() {
           key={place.path}
           title={place.label}
           note={place.note}
-          onPress={() => router.push(place.path as never)}
+          onPress={() => router.push(place.path)}
         />
       ))}
     </Screen>

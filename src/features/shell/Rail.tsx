@@ -50,7 +50,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
           return (
             <Link
               key={to}
-              href={to as never}
+              href={to}
               {...(here ? { 'aria-current': 'page' } : {})}
               style={{ textDecorationLine: 'none', display: 'flex' } as object}
             >

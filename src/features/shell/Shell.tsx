@@ -3,6 +3,7 @@ import { useEffect, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { selectSession, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { Button } from '@/ui/Press';
 import { Opening, Screen } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
@@ -13,6 +14,8 @@ import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
 import { isEntryPath, needsTank } from './places';
 import { Rail } from './Rail';
+import { RunBar } from './RunBar';
+import { ScreenBoundary } from './ScreenBoundary';
 
 const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: color.paper, flexDirection: 'row' },
@@ -31,7 +34,7 @@ export function Shell({ children }: { children: ReactNode }) {
   const entering = isEntryPath(path);
   useHotkeys({
     enabled: !bare,
-    go: (to) => router.push(to as never),
+    go: (to) => router.push(to),
     showKeys: () => setKeysOpen(true),
     canLog: tank !== null,
   });
@@ -39,7 +42,9 @@ export function Shell({ children }: { children: ReactNode }) {
     document.title = tank ? `${tank.body.name}: Zoarium` : 'Zoarium';
   }, [tank]);
 
-  if (status === 'newer' || status === 'failed') return <Stopped newer={status === 'newer'} />;
+  if (status === 'newer' || status === 'failed' || status === 'silent') {
+    return <Stopped why={status} />;
+  }
   if (status === 'opening' && path !== '/demo') return <View style={styles.page} aria-busy />;
   if (status === 'ready' && !tank && needsTank(path)) return <Redirect href="/" />;
   return (
@@ -48,8 +53,9 @@ export function Shell({ children }: { children: ReactNode }) {
       <View style={styles.column}>
         {bare ? null : <Banners />}
         <View role="main" style={styles.column}>
-          {children}
+          <ScreenBoundary key={path}>{children}</ScreenBoundary>
         </View>
+        {bare ? null : <RunBar hidden={entering} />}
         <NoticeBar raised={!wide && !entering} />
         {!wide && !bare && !entering && tank ? <LogButton /> : null}
         {!wide && !bare && !entering ? <Bar path={path} /> : null}
@@ -59,21 +65,28 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 }
 
-function Stopped({ newer }: { newer: boolean }) {
+const STOPPED = {
+  newer: {
+    title: 'This log is newer than the app.',
+    text: 'Another tab or a later version of Zoarium wrote it. Nothing was changed. Reload the page to get the newer version.',
+  },
+  failed: {
+    title: 'The log cannot be opened.',
+    text: 'The browser did not give access to its storage. Nothing was lost. Private windows and blocked site data can be the reason: allow storage for this address, then reload.',
+  },
+  silent: {
+    title: 'The browser’s storage does not answer.',
+    text: 'The log was asked for and nothing came back yet. Nothing was lost, and it opens by itself should the answer come. Closing other tabs of this address, or the browser, and opening it again usually helps.',
+  },
+} as const;
+
+function Stopped({ why }: { why: keyof typeof STOPPED }) {
+  const { title, text } = STOPPED[why];
   return (
     <View style={styles.page}>
       <Screen>
-        {newer ? (
-          <Opening title="This log is newer than the app.">
-            Another tab or a later version of Zoarium wrote it. Nothing was changed. Reload the page
-            to get the newer version.
-          </Opening>
-        ) : (
-          <Opening title="The log cannot be opened.">
-            The browser did not give access to its storage. Nothing was lost. Private windows and
-            blocked site data can be the reason: allow storage for this address, then reload.
-          </Opening>
-        )}
+        <Opening title={title}>{text}</Opening>
+        <Button label="Reload the page" onPress={() => location.reload()} />
       </Screen>
     </View>
   );

@@ -1,19 +1,24 @@
 import { useRouter } from 'expo-router';
-import { useState, type ReactNode } from 'react';
+import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { headOf, isType } from '@/core/records/log';
+import { liveHead } from '@/core/records/log';
 import {
   FIRST_KITS,
+  KIT_TEMPLATE_IDS,
   KIT_TEMPLATES,
   kitFrom,
   type KitTemplateId,
 } from '@/core/records/kitTemplates';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { dayOf } from '@/core/time/zone';
+import type { Tank } from '@/core/records/schema/tank';
+import { dayOf, dayStart, isoInZone } from '@/core/time/zone';
 import { formatPlain, listWords } from '@/core/units/format';
 import { recordAct } from '@/store/record';
 import { selectKits, selectLog, selectNow, selectSettings } from '@/store/selectors';
-import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { FormRemarks } from '@/forms/FormRemarks';
+import { useRecordForm } from '@/forms/useRecordForm';
+import { to } from '@/frame/addresses';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { tankChosen } from '@/store/sessionSlice';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
@@ -25,7 +30,16 @@ import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
-import { emptyTankForm, formOfTank, readTank, tankFormSchema, type TankForm } from './tankForm';
+import { factsOf, NO_FACTS, writeFacts } from './tankFacts';
+import {
+  emptyTankForm,
+  formOfTank,
+  readTank,
+  tankFormSchema,
+  volumeOfForm,
+  type TankAndFacts,
+  type TankForm,
+} from './tankForm';
 import { VolumeWorking } from './VolumeWorking';
 
 const styles = StyleSheet.create({
@@ -33,10 +47,20 @@ const styles = StyleSheet.create({
   field: { flexGrow: 1, flexBasis: 104 },
 });
 
+const LABELS = {
+  name: 'Name',
+  kind: 'Kind',
+  labelVolume: 'Volume on the label',
+  rockMass: 'Rock, dry',
+  sandDepth: 'Sand depth',
+  lid: 'Lid',
+  light: 'Light',
+};
+
 /** Sets up a tank, or changes one. */
 export function TankFormScreen({ id }: { id?: string }) {
-  const head = useAppSelector((state) => (id ? headOf(selectLog(state), id) : undefined));
-  if (id && !(head && isType(head, 'tank') && !head.deleted)) {
+  const head = useAppSelector((state) => liveHead(selectLog(state), id ?? null, 'tank'));
+  if (id && !head) {
     return (
       <Screen>
         <Opening title="This tank is gone.">
@@ -45,7 +69,7 @@ export function TankFormScreen({ id }: { id?: string }) {
       </Screen>
     );
   }
-  return <Editor key={id ?? 'new'} editing={head && isType(head, 'tank') ? head : undefined} />;
+  return <Editor key={id ?? 'new'} editing={head ?? undefined} />;
 }
 
 function Fields({ children }: { children: ReactNode }) {
@@ -54,6 +78,7 @@ function Fields({ children }: { children: ReactNode }) {
 
 function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
   const settings = useAppSelector(selectSettings);
+  const log = useAppSelector(selectLog);
   const kits = useAppSelector(selectKits);
   const now = useAppSelector(selectNow);
   const dispatch = useAppDispatch();
@@ -61,16 +86,26 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
   const wide = useWide();
   const zone = editing?.body.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
   const today = dayOf(now, zone);
-  const [start] = useState(() =>
-    editing ? formOfTank(editing.body, settings) : emptyTankForm(today),
+  const [facts] = useState(() => (editing ? factsOf(log, editing.id, zone) : NO_FACTS));
+  const [formOf] = useState(() => (tank: Tank) => formOfTank(tank, facts, settings));
+  const [start] = useState(() => (editing ? formOf(editing.body) : emptyTankForm(today)));
+  const kept = editing?.body;
+  const read = useMemo(
+    () => (form: TankForm) => readTank(form, settings, { today, zone, kept }),
+    [settings, today, zone, kept],
   );
-  const [form, setForm] = useDraft<TankForm>(`tank/${editing?.id ?? 'new'}`, tankFormSchema, start);
+  const record = useRecordForm<TankForm, TankAndFacts, 'tank'>({
+    name: `tank/${editing?.id ?? 'new'}`,
+    fields: tankFormSchema,
+    read,
+    start,
+    editing,
+    formOf,
+  });
+  const { form, set, errors } = record;
   const [tests, setTests] = useState<readonly KitTemplateId[]>(FIRST_KITS);
-  const [shown, setShown] = useState(false);
-  const set = (changes: Partial<TankForm>) => setForm({ ...form, ...changes });
-  const result = readTank(form, settings, { today, zone, kept: editing?.body });
-  const errors = shown && !result.ok ? result.errors : {};
-  const volume = result.ok ? result.tank.volume : result.volume;
+  const [removing, setRemoving] = useState(false);
+  const volume = volumeOfForm(form, settings);
   const firstTank = !editing && kits.length === 0;
 
   const field = (name: keyof TankForm, label: string, unit?: string, hint?: string) => (
@@ -86,35 +121,37 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
     />
   );
   const save = async () => {
-    setShown(true);
-    if (!result.ok) return;
     let tankId = editing?.id ?? '';
-    await dispatch(
-      recordAct(
-        (act) => {
-          if (editing) act.revise(editing, result.tank);
-          else tankId = act.create('tank', result.tank);
-          if (firstTank) {
-            (Object.keys(KIT_TEMPLATES) as KitTemplateId[])
-              .filter((template) => tests.includes(template))
-              .forEach((template, order) => act.create('kit', kitFrom(template, order)));
-          }
-        },
-        editing ? 'Changed the tank' : `Set up ${result.tank.name}`,
-      ),
+    const recorded = await record.save(
+      (act, value, settles) => {
+        if (editing) act.revise(editing, value.tank, settles);
+        else tankId = act.create('tank', value.tank);
+        writeFacts({ act, log, tankId, zone, now }, facts, value.facts);
+        if (!editing && value.tank.lightPlan === 'on' && value.facts.filledOn !== null) {
+          const at = isoInZone(dayStart(value.facts.filledOn, zone), zone);
+          act.create('entry', { kind: 'light', tankId, at, state: 'on' });
+        }
+        if (firstTank) {
+          KIT_TEMPLATE_IDS.filter((template) => tests.includes(template)).forEach(
+            (template, order) => act.create('kit', kitFrom(template, order)),
+          );
+        }
+      },
+      (value) => (editing ? 'Changed the tank' : `Set up ${value.tank.name}`),
     );
-    setForm(null);
+    if (!recorded) return;
     dispatch(tankChosen(tankId));
-    router.replace('/');
+    router.replace(to.today);
   };
   const remove = async () => {
-    if (!editing) return;
+    if (!editing || removing) return;
+    setRemoving(true);
     await dispatch(recordAct((act) => act.remove(editing), `Removed ${editing.body.name}`));
-    setForm(null);
+    record.discard();
     dispatch(tankChosen(null));
-    router.replace('/tanks');
+    router.replace(to.tanks);
   };
-  const missing = result.ok ? [] : Object.keys(result.errors);
+  const missing = Object.keys(errors);
   const { lengthUnit, volumeUnit, massUnit } = settings;
   return (
     <Screen
@@ -123,11 +160,16 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
         <Footer>
           <Button
             label="Cancel"
-            onPress={() => (router.canGoBack() ? router.back() : router.replace('/'))}
+            onPress={() => {
+              record.discard();
+              if (router.canGoBack()) router.back();
+              else router.replace(to.today);
+            }}
           />
           <Button
             kind="primary"
             label={editing ? 'Save the change' : 'Set up this tank'}
+            disabled={record.busy}
             onPress={() => void save()}
             style={{ flex: 1 }}
           />
@@ -139,7 +181,8 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
           ? 'What you change here changes every sum that rests on it; the old record stays in the history.'
           : 'Its water first: every dose and every change is sized by it. You can mend any of this later.'}
       </Opening>
-      {shown && missing.length > 0 ? (
+      <FormRemarks form={record} labels={LABELS} />
+      {missing.length > 0 ? (
         <Remark tone="watch" title="Not saved yet">
           {`${missing.length === 1 ? 'One field needs' : `${missing.length} fields need`} a look; what you typed is kept.`}
         </Remark>
@@ -268,7 +311,7 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
         ]}
       />
       <Choice
-        label="Light during the cycle"
+        label={editing ? 'Light planned for the cycle' : 'Light during the cycle'}
         value={form.light}
         onChange={(light) => set({ light })}
         options={[
@@ -316,7 +359,7 @@ function FirstTests({
         Check the steps against your own card afterwards, under Instruments: a step that is not on
         the card cannot be read.
       </Words>
-      {(Object.keys(KIT_TEMPLATES) as KitTemplateId[]).map((id) => {
+      {KIT_TEMPLATE_IDS.map((id) => {
         const kit = KIT_TEMPLATES[id];
         const chosen = tests.includes(id);
         return (

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { daySchema } from '@/core/records/schema/common';
+import { daySchema, NAME_LETTERS } from '@/core/records/common';
 import {
   DEFAULT_SCHOOL,
   LIGHT_PLANS,
@@ -8,10 +8,11 @@ import {
   type Tank,
 } from '@/core/records/schema/tank';
 import type { Settings } from '@/core/records/schema/settings';
-import { formatPlain } from '@/core/units/format';
+import { formatExact, formatPlain } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, type LinearUnit } from '@/core/units/units';
 import { DEFAULT_ROCK_DENSITY } from '@/core/water/volume';
-import { FormReader, type FormErrors } from '@/shared/formText';
+import { FormReader, type FormReading } from '@/forms/reader';
+import type { TankFacts } from './tankFacts';
 
 /** A tank half described: every field as text, in the keeper's own units. */
 export const tankFormSchema = z.object({
@@ -81,36 +82,35 @@ export function emptyTankForm(today: string): TankForm {
 }
 
 /** The form of a tank that exists, in the keeper's units. */
-export function formOfTank(tank: Tank, settings: Settings): TankForm {
-  const text = (value: number, unit: LinearUnit) =>
-    formatPlain(linearFromCanonical(value, unit), 3);
+export function formOfTank(tank: Tank, facts: TankFacts, settings: Settings): TankForm {
+  const text = (value: number, unit: LinearUnit) => formatExact(linearFromCanonical(value, unit));
   const cm = (value: number) => text(value, settings.lengthUnit);
   const litres = (value: number) => text(value, settings.volumeUnit);
   const { shell, sump, measuredAtFill: fill } = tank.volume;
   const form: TankForm = {
-    ...emptyTankForm(tank.filledOn ?? ''),
+    ...emptyTankForm(facts.filledOn ?? ''),
     name: tank.name,
     kind: tank.kind,
-    stage: tank.runningSince ? 'running' : tank.filledOn ? 'filled' : 'empty',
-    filledOn: tank.filledOn ?? '',
-    runningSince: tank.runningSince ?? '',
+    stage: facts.runningSince ? 'running' : facts.filledOn ? 'filled' : 'empty',
+    filledOn: facts.filledOn ?? '',
+    runningSince: facts.runningSince ?? '',
     shellBy: shell.by,
     rockMass: text(tank.volume.rockKg * 1000, settings.massUnit),
-    rockDensity: formatPlain(tank.volume.rockDensity),
+    rockDensity: formatExact(tank.volume.rockDensity),
     sandDepth: cm(tank.volume.sandDepth),
     sumpBy: sump?.by ?? 'none',
     fillBy: fill?.by ?? 'none',
     rock: tank.rock,
-    light: tank.light,
-    lid: tank.lid,
-    heaterVerifiedOn: tank.heaterVerifiedOn ?? '',
+    light: tank.lightPlan,
+    lid: facts.lid,
+    heaterVerifiedOn: facts.heaterVerifiedOn ?? '',
   };
   if (shell.by === 'label') form.labelVolume = litres(shell.litres);
   else {
     form.length = cm(shell.box.length);
     form.width = cm(shell.box.width);
     form.height = cm(shell.box.height);
-    form.glass = formatPlain(shell.box.glass);
+    form.glass = formatExact(shell.box.glass);
     form.fillGap = cm(shell.box.fillGap);
   }
   if (sump?.by === 'litres') form.sumpVolume = litres(sump.litres);
@@ -121,16 +121,17 @@ export function formOfTank(tank: Tank, settings: Settings): TankForm {
   }
   if (fill?.by === 'litres') form.fillVolume = litres(fill.litres);
   if (fill?.by === 'rate') {
-    form.fillMinutes = formatPlain(fill.minutes);
-    form.fillRate = formatPlain(linearFromCanonical(fill.litresPerMinute, settings.volumeUnit), 4);
+    form.fillMinutes = formatExact(fill.minutes);
+    form.fillRate = formatExact(linearFromCanonical(fill.litresPerMinute, settings.volumeUnit));
   }
   return form;
 }
 
-export type TankResult =
-  | { ok: true; tank: Tank }
-  /** The volume alone may be readable before the rest is, so that its working can be shown. */
-  | { ok: false; errors: FormErrors<TankForm>; volume: Tank['volume'] | null };
+/** What a tank form stands for: the tank itself, and what it says of what happened to it. */
+export interface TankAndFacts {
+  tank: Tank;
+  facts: TankFacts;
+}
 
 function dayField(
   read: FormReader<TankForm>,
@@ -147,16 +148,20 @@ function dayField(
   return text;
 }
 
+/** Sizes in whichever unit: none is nothing, and none is a lake. */
+const POSITIVE = { aboveZero: true, max: 2000 };
+
+/** The volume a form stands for; what is wrong with it is noted in `read`. */
 function readVolume(
   form: TankForm,
   settings: Settings,
   read: FormReader<TankForm>,
 ): Tank['volume'] {
-  const cm = (field: keyof TankForm, limits = { aboveZero: true, max: 2000 }) =>
+  const cm = (field: keyof TankForm, limits: Parameters<typeof read.number>[1] = POSITIVE) =>
     linearToCanonical(read.number(field, limits), settings.lengthUnit);
   const litres = (field: keyof TankForm) =>
     linearToCanonical(read.number(field, { aboveZero: true, max: 1_000_000 }), settings.volumeUnit);
-  const zeroOk = { min: 0, max: 2000 } as never;
+  const zeroOk = { min: 0, max: 2000 };
   return {
     shell:
       form.shellBy === 'label'
@@ -193,10 +198,17 @@ function readVolume(
           ? { by: 'litres', litres: litres('fillVolume') }
           : {
               by: 'rate',
-              minutes: read.number('fillMinutes', { aboveZero: true }),
+              minutes: read.number('fillMinutes', { aboveZero: true, max: 100_000 }),
               litresPerMinute: litres('fillRate'),
             },
   };
+}
+
+/** The volume alone may be readable before the rest is, so that its working can be shown. */
+export function volumeOfForm(form: TankForm, settings: Settings): Tank['volume'] | null {
+  const read = new FormReader(form);
+  const volume = readVolume(form, settings, read);
+  return read.ok ? volume : null;
 }
 
 /** The tank a form stands for, or what is missing from it field by field. */
@@ -204,13 +216,10 @@ export function readTank(
   form: TankForm,
   settings: Settings,
   context: { today: string; zone: string; kept?: Tank },
-): TankResult {
-  const volumeRead = new FormReader(form);
-  const volume = readVolume(form, settings, volumeRead);
+): FormReading<TankForm, TankAndFacts> {
   const read = new FormReader(form);
-  const name = form.name.trim();
-  if (name === '') read.fail('name', 'Give it a name.');
-  if (name.length > 60) read.fail('name', 'Sixty letters at most.');
+  const volume = readVolume(form, settings, read);
+  const name = read.text('name', NAME_LETTERS, 'Give it a name.');
   const filledOn = form.stage === 'empty' ? null : dayField(read, form, 'filledOn', context.today);
   const runningSince =
     form.stage === 'running' ? dayField(read, form, 'runningSince', context.today) : null;
@@ -221,15 +230,7 @@ export function readTank(
     form.heaterVerifiedOn.trim() === ''
       ? null
       : dayField(read, form, 'heaterVerifiedOn', context.today);
-  if (!read.ok || !volumeRead.ok) {
-    return {
-      ok: false,
-      errors: { ...volumeRead.errors, ...read.errors },
-      volume: volumeRead.ok ? volume : null,
-    };
-  }
-  return {
-    ok: true,
+  return read.result({
     tank: {
       // What other screens decide of a tank, its method among it, is none of this form's business.
       school: DEFAULT_SCHOOL,
@@ -237,13 +238,10 @@ export function readTank(
       name,
       kind: form.kind,
       zone: context.zone,
-      filledOn,
-      runningSince,
       volume,
       rock: form.rock,
-      light: form.light,
-      lid: form.lid,
-      heaterVerifiedOn,
+      lightPlan: form.light,
     },
-  };
+    facts: { filledOn, runningSince, lid: form.lid, heaterVerifiedOn },
+  });
 }

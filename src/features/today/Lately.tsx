@@ -1,8 +1,9 @@
+import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { momentWords } from '@/core/time/words';
-import { allEvents } from '@/shared/eventWords';
+import { latestEvents } from '@/core/history/events';
 import { Row, SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 
@@ -17,7 +18,7 @@ export function Lately({
   most: number;
 }) {
   const router = useRouter();
-  const events = allEvents(history).slice(0, most);
+  const events = latestEvents(history, most);
   if (events.length === 0) return null;
   return (
     <View>
@@ -33,7 +34,7 @@ export function Lately({
               {event.note}
             </Words>
           }
-          onPress={() => router.push(`/log/entry/${event.id}` as never)}
+          onPress={() => router.push(to.entry(event.id))}
         />
       ))}
     </View>

@@ -5,7 +5,7 @@ import { shownReading } from '@/core/history/shown';
 import { trendOf } from '@/core/history/trend';
 import { sideOf, type Bands } from '@/core/parameters/bands';
 import { PARAMETERS, type ParameterId } from '@/core/parameters/registry';
-import type { Settings } from '@/core/records/schema/settings';
+import { type Settings, unitFor } from '@/core/records/schema/settings';
 import { agoWords } from '@/core/time/words';
 import { nitriteSpoils } from '@/core/cycle/verdict/chain';
 import { isStale } from '@/core/cycle/verdict/zero';
@@ -92,13 +92,13 @@ export function LatestStrip({
 }) {
   const router = useRouter();
   const wide = useWide();
-  const narrow = history.tank.runningSince === null ? NARROW : NARROW_RUNNING;
+  const narrow = history.standing.runningSince === null ? NARROW : NARROW_RUNNING;
   return (
     <View style={styles.strip}>
       {(wide ? WIDE : narrow).map((parameter, index) => {
         const reading = latestReading(history, parameter);
         const note = noteOf(history, parameter, bands, now);
-        const shown = reading && shownReading(reading, settings.parameterUnits[parameter]);
+        const shown = reading && shownReading(reading, unitFor(settings, parameter));
         const unit = shown?.unit.split(' ')[0];
         const { name } = PARAMETERS[parameter];
         return (

@@ -6,26 +6,27 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { shortDay } from '@/core/time/words';
 import { daysBetween } from '@/core/time/zone';
 import {
-  selectBands,
+  selectAhead,
   selectDueTasks,
   selectForecast,
   selectHistory,
   selectMilestones,
-  selectNow,
-  selectSettings,
   selectVerdict,
-} from '@/store/selectors';
+} from '@/store/inView';
+import { selectBands, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { allEvents } from '@/shared/eventWords';
-import { FishInWatch } from '@/shared/FishInWatch';
-import { milestoneMarks } from '@/shared/milestoneMarks';
-import { TankHead } from '@/shared/TankHead';
+import { entryMoments } from '@/core/history/events';
+import { FishInWatch } from '@/frame/FishInWatch';
+import { milestoneMarks } from '@/core/cycle/milestoneMarks';
+import { TankHead } from '@/frame/TankHead';
 import { Course } from '@/ui/course/Course';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
+import { AheadOfClock } from './AheadOfClock';
 import { DueList } from './DueList';
+import { LiveRuns } from './LiveRuns';
 import { Lately } from './Lately';
 import { LatestStrip } from './LatestStrip';
 
@@ -39,21 +40,19 @@ export function TodayScreen() {
   const settings = useAppSelector(selectSettings);
   const bands = useAppSelector(selectBands);
   const now = useAppSelector(selectNow);
+  const ahead = useAppSelector(selectAhead);
   const wide = useWide();
   const marks = useMemo(
     () => milestoneMarks(milestones, history?.tank.zone ?? 'UTC'),
     [milestones, history],
   );
-  const ticks = useMemo(
-    () => (history ? [...new Set(allEvents(history).map((event) => event.at))] : []),
-    [history],
-  );
+  const ticks = useMemo(() => (history ? entryMoments(history) : []), [history]);
   if (!history || !verdict) return null;
   const { zone } = history.tank;
-  const sentence = todaySentence(history, verdict, bands, forecast);
+  const sentence = todaySentence(history, verdict, bands, forecast, now);
   const day = history.start === null ? null : daysBetween(history.start, now, zone);
-  const due = <DueList tasks={tasks} tankId={history.tankId} zone={zone} />;
-  const watch = outOfBand(history, bands, now).filter(() => history.tank.runningSince === null);
+  const due = <DueList tasks={tasks} tankId={history.tankId} zone={zone} now={now} />;
+  const watch = outOfBand(history, bands, now).filter(() => history.standing.runningSince === null);
   const watching =
     watch.length > 0 ? (
       <View style={{ gap: 12 }}>
@@ -82,6 +81,8 @@ export function TodayScreen() {
       }
     >
       <Opening title={sentence.title}>{sentence.detail}</Opening>
+      <AheadOfClock heads={ahead} history={history} now={now} />
+      <LiveRuns now={now} />
       <FishInWatch history={history} forecast={forecast} now={now} />
       {marks.length > 0 && day !== null ? (
         <Course

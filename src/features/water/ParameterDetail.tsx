@@ -1,3 +1,5 @@
+import { unitFor } from '@/core/records/schema/settings';
+import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -5,7 +7,7 @@ import { bandWords } from '@/core/cycle/verdict/conditions';
 import { nitriteSpoils } from '@/core/cycle/verdict/chain';
 import { readingWords, type Reading } from '@/core/history/reading';
 import { shownReading } from '@/core/history/shown';
-import { kitOf, latestReading, type TankHistory } from '@/core/history/tankHistory';
+import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { trendOf } from '@/core/history/trend';
 import { sideOf } from '@/core/parameters/bands';
 import { fromCanonical } from '@/core/parameters/convert';
@@ -16,8 +18,8 @@ import { countOf, formatPlain } from '@/core/units/format';
 import { unitDecimals, unitSymbol } from '@/core/units/units';
 import { selectBands, selectLog, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { datedSpan } from '@/shared/chartSpan';
-import { otherEvents } from '@/shared/eventWords';
+import { datedSpan } from '@/ui/chart/span';
+import { chartMarks, eventsTouching } from '@/core/history/events';
 import { TimeChart, type ChartPoint } from '@/ui/chart/TimeChart';
 import { Choice } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
@@ -46,7 +48,7 @@ export function ParameterDetail({
   const now = useAppSelector(selectNow);
   const [spanChoice, setSpanChoice] = useState<(typeof SPANS)[number]['value'] | null>(null);
   const readings = history.readings[parameter];
-  const unit = settings.parameterUnits[parameter];
+  const unit = unitFor(settings, parameter);
   const spec = PARAMETERS[parameter];
   const band = bands[parameter];
   const zone = history.tank.zone;
@@ -70,10 +72,7 @@ export function ParameterDetail({
     return { visible, points };
   }, [readings, from, unit, history, parameter]);
   const dated = datedSpan(from, now, zone);
-  const events = [
-    ...history.waterChanges.map((c) => ({ x: c.at, label: 'Water change' })),
-    ...history.doses.map((d) => ({ x: d.at, label: 'Dose' })),
-  ].filter((event) => event.x >= dated.from);
+  const events = chartMarks(history, [parameter]).filter((event) => event.x >= dated.from);
   return (
     <View style={{ gap: 12 }}>
       <Opening title={title}>{detail}</Opening>
@@ -205,8 +204,8 @@ function ReadingList({
     <View>
       <SectionHead title="Readings" end={countOf(newest.length, 'reading')} />
       {rows.map((reading) => {
-        const shown = shownReading(reading, settings.parameterUnits[parameter]);
-        const kit = kitOf(log, reading.kitId);
+        const shown = shownReading(reading, unitFor(settings, parameter));
+        const kit = log.everyKit[reading.kitId];
         const doubts = [
           reading.expired ? 'kit past its date' : '',
           reading.counts ? '' : 'cannot be, so it does not count',
@@ -220,7 +219,7 @@ function ReadingList({
             note={[kit?.name ?? 'unknown kit', ...doubts].join(', ')}
             accessibleName={`${shown.value} ${shown.unit}, ${momentWords(reading.at, history.tank.zone, now)}. Change`}
             end={<Figure value={shown.value} unit={shown.unit} size={20} />}
-            onPress={() => router.push(`/log/entry/${reading.id}` as never)}
+            onPress={() => router.push(to.entry(reading.id))}
           />
         );
       })}
@@ -229,28 +228,34 @@ function ReadingList({
           <Button label={`Show all ${newest.length}`} onPress={() => setAll(true)} />
         </View>
       ) : null}
-      {parameter === 'ammonia' || parameter === 'nitrite' ? (
-        <EventList history={history} now={now} />
-      ) : null}
+      <EventList history={history} parameter={parameter} now={now} />
     </View>
   );
 }
 
-/** Doses, water changes and notes, each to be opened and corrected. */
-function EventList({ history, now }: { history: TankHistory; now: number }) {
+/** What was done that moves the parameter, each to be opened and corrected. */
+function EventList({
+  history,
+  parameter,
+  now,
+}: {
+  history: TankHistory;
+  parameter: ParameterId;
+  now: number;
+}) {
   const router = useRouter();
   const zone = history.tank.zone;
-  const events = otherEvents(history);
+  const events = eventsTouching(history, parameter);
   if (events.length === 0) return null;
   return (
     <View>
-      <SectionHead title="Doses, changes and notes" />
+      <SectionHead title="What was done to it" />
       {events.slice(0, 30).map((event) => (
         <Row
           key={event.id}
           title={`${event.title}, ${momentWords(event.at, zone, now)}`}
           note={event.note}
-          onPress={() => router.push(`/log/entry/${event.id}` as never)}
+          onPress={() => router.push(to.entry(event.id))}
         />
       ))}
     </View>

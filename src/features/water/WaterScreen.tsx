@@ -1,3 +1,4 @@
+import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import { nitriteSpoils } from '@/core/cycle/verdict/chain';
@@ -7,12 +8,13 @@ import { shownReading } from '@/core/history/shown';
 import { trendOf } from '@/core/history/trend';
 import { sideOf, type Bands } from '@/core/parameters/bands';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
-import type { Settings } from '@/core/records/schema/settings';
+import { type Settings, unitFor } from '@/core/records/schema/settings';
 import { agoWords } from '@/core/time/words';
 import { listWords } from '@/core/units/format';
-import { selectBands, selectHistory, selectNow, selectSettings } from '@/store/selectors';
+import { selectHistory } from '@/store/inView';
+import { selectBands, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { TankHead } from '@/shared/TankHead';
+import { TankHead } from '@/frame/TankHead';
 import { Button } from '@/ui/Press';
 import { ToneMark } from '@/ui/Remark';
 import { Row } from '@/ui/Row';
@@ -52,7 +54,7 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
           bands={bands}
           now={now}
           current={wide && id === chosen}
-          onPress={() => router.push(`/water/${id}` as never)}
+          onPress={() => router.push(to.parameter(id))}
         />
       ))}
     </View>
@@ -144,7 +146,7 @@ function ParameterRow({
   const { name } = PARAMETERS[parameter];
   if (!last)
     return <Row title={name} note="not measured yet" onPress={onPress} current={current} end="" />;
-  const shown = shownReading(last, settings.parameterUnits[parameter]);
+  const shown = shownReading(last, unitFor(settings, parameter));
   const trend = trendOf(countedReadings(history, parameter));
   const band = bands[parameter];
   const side = band ? sideOf(last.best, band) : 'within';

@@ -1,8 +1,7 @@
 import { normalsFrom } from '@/core/math/normal';
 import type { Random } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
-import type { Tank } from '@/core/records/schema/tank';
-import { FILLED, LogBuilder } from '../logBuilder';
+import { FILLED, LogBuilder, type TestTank } from '../logBuilder';
 import {
   runReef,
   trueReadyDay,
@@ -146,7 +145,7 @@ export function readyWithout(life: Life, after: number): number {
 }
 
 /** What the keeper's log holds up to a day: all that a forecast may know. */
-export function logOf(life: Life, until: number, tank: Partial<Tank> = {}): LogBuilder {
+export function logOf(life: Life, until: number, tank: Partial<TestTank> = {}): LogBuilder {
   const { reef } = life;
   const builder = new LogBuilder({
     rock: reef.method === 'liveRock' ? 'liveRock' : 'dryRock',

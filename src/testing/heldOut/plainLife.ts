@@ -1,6 +1,6 @@
 import { cycleProblem } from '../../core/cycle/problem/problem';
 import type { CycleProblem } from '../../core/cycle/problem/types';
-import { tankHistory } from '../../core/history/tankHistory';
+import { tankHistory } from '../../core/history/derive';
 import { DAY_MS } from '../../core/time/zone';
 import { FILLED } from '../logBuilder';
 import { logOf, type Life } from './keeper';

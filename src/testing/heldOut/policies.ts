@@ -1,7 +1,7 @@
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { testedTogether } from '@/core/tasks/cycleTasks';
+import { testedTogether } from '@/core/tasks/guide';
 import { readSitting, readyWithout, type Life } from './keeper';
 import { forecastOn } from './study';
 

@@ -1,7 +1,7 @@
 import { cycleProblem } from '@/core/cycle/problem/problem';
 import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
 import type { Forecast } from '@/core/cycle/forecast/types';
-import { tankHistory } from '@/core/history/tankHistory';
+import { tankHistory } from '@/core/history/derive';
 import { quantileOfSorted, sortedCopy } from '@/core/math/quantile';
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';

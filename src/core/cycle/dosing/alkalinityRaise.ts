@@ -26,7 +26,7 @@ export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRai
   const reading = latestReading(history, 'alkalinity');
   if (!reading || isStale(reading, at)) return null;
   // What was added since the test is in the water, tested or not.
-  const added = history.doses.reduce((sum, { at: when, entry }) => {
+  const added = history.entries.dose.reduce((sum, { at: when, entry }) => {
     const counts = entry.substance === 'alkalinity' && entry.amount.by === 'grams';
     if (!counts || when < reading.at || entry.amount.by !== 'grams') return sum;
     return sum + entry.amount.grams / history.netLitres / BICARBONATE;

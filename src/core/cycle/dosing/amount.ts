@@ -1,7 +1,8 @@
-import { doseNitrogen } from '../../history/dose';
-import type { DoseStrength, DoseSubstance, Food } from '../../records/schema/entry';
+import { doseNitrogen } from '../../records/kinds/dose';
+import type { DoseStrength, DoseSubstance } from '../../records/kinds/dose';
+import type { Food } from '../../records/kinds/feed';
 import { DEFAULT_DROP_ML } from '../../units/constants';
-import { FOODS_AS_FED } from '../problem/foods';
+import { foodNitrogen } from '../problem/foods';
 import { PRAWN_N } from '../problem/organics';
 
 /** Most total ammonia that a colony is ever dosed to, mg N/L: beyond it is held back. */
@@ -55,6 +56,6 @@ export function amountForRise(
 
 /** Grams of food or prawn whose nitrogen, all of it rotted free, makes `rise` (mg N/L). */
 export function organicsForRise(rise: number, netLitres: number, what: Food | 'prawn'): number {
-  const perGram = what === 'prawn' ? PRAWN_N : FOODS_AS_FED[what].nitrogen;
+  const perGram = what === 'prawn' ? PRAWN_N : foodNitrogen(what);
   return (rise * netLitres) / perGram;
 }

@@ -1,5 +1,5 @@
-import { isAmmoniaSource } from '../../history/dose';
-import { countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
+import { isAmmoniaSource } from '../../records/kinds/dose';
+import { riseOf, countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
 import { HOUR_MS } from '../../time/zone';
 import { CHALLENGE_RISE, SETTLE_HOURS, SLACK_HOURS } from '../verdict/challenge';
 
@@ -22,8 +22,10 @@ const OVER_HOURS = 36;
 export function challengeRun(history: TankHistory, at: number): ChallengeRun {
   const { school } = history.tank;
   const hours = school.school === 'challenge' ? school.windowHours : 24;
-  const dose = history.doses
-    .filter((d) => isAmmoniaSource(d.entry.substance) && (d.rise ?? 0) >= CHALLENGE_RISE)
+  const dose = history.entries.dose
+    .filter(
+      (d) => isAmmoniaSource(d.entry.substance) && (riseOf(d, history) ?? 0) >= CHALLENGE_RISE,
+    )
     .at(-1);
   if (!dose) return { phase: 'ready' };
   const testAt = dose.at + hours * HOUR_MS;

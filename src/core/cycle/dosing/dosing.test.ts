@@ -1,7 +1,7 @@
 import fc from 'fast-check';
-import { doseRise } from '../../history/dose';
-import { tankHistory } from '../../history/tankHistory';
-import type { DoseStrength } from '../../records/schema/entry';
+import { doseRise } from '../../records/kinds/dose';
+import { tankHistory } from '../../history/derive';
+import type { DoseStrength } from '../../records/kinds/dose';
 import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
 import { forecastOf } from '../forecast/forecast';
 import { cycleProblem } from '../problem/problem';

@@ -14,6 +14,7 @@ import { packEvents, type CycleEvent } from '../kinetics/events';
 import { SEEDS } from '../kinetics/parameters';
 import { courseFor, runCycle } from '../kinetics/run';
 import { ALKALINE, FISH_PARTS, PAIR_N } from '../problem/additions';
+import { foodNitrogen } from '../problem/foods';
 import { organicsEffect } from '../problem/organics';
 import { seedPrior } from '../problem/seeding';
 
@@ -79,7 +80,7 @@ function feeding(source: AmmoniaSource, netLitres: number): { events: CycleEvent
     }
     case 'food': {
       const grams = PINCH_PER_LITRE * netLitres;
-      const { organic } = organicsEffect({ what: 'food', food: 'pellets', grams }, netLitres);
+      const organic = (grams * foodNitrogen('pellets')) / netLitres;
       const events = Array.from({ length: 28 }, (_, n) => ({ step: day(n), organic }));
       return { events, acts: 28 };
     }

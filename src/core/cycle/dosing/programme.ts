@@ -40,7 +40,7 @@ export function programmeSchedule(
 
 /** The bottle a programme is counted from: the first bacteria that went in; null before it. */
 export function programmeStart(history: TankHistory): number | null {
-  return history.doses.find((dose) => dose.entry.substance === 'bacteria')?.at ?? null;
+  return history.entries.dose.find((dose) => dose.entry.substance === 'bacteria')?.at ?? null;
 }
 
 /** Days after its end in which a programme's last test is still asked for. */
@@ -59,7 +59,7 @@ export function programmeStanding(history: TankHistory, at: number): ProgrammeSt
   if (!end || at > end.at + OVER_DAYS * DAY_MS) return [];
   const doses = steps.filter((step) => step.kind === 'bacteria');
   const dosedSince = (day: number) =>
-    history.doses.some((d) => d.entry.substance === 'bacteria' && d.at >= day);
+    history.entries.dose.some((d) => d.entry.substance === 'bacteria' && d.at >= day);
   const today = startOfDayIn(at, zone);
   const lastDue = doses.filter((step) => startOfDayIn(step.at, zone) <= today).at(-1);
   const missed = lastDue && !dosedSince(startOfDayIn(lastDue.at, zone)) ? lastDue : undefined;

@@ -1,5 +1,5 @@
-import { isAmmoniaSource } from '../../history/dose';
-import type { TankHistory } from '../../history/tankHistory';
+import { isAmmoniaSource } from '../../records/kinds/dose';
+import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { latestReading } from '../../history/tankHistory';
 import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
@@ -62,13 +62,13 @@ export function redoseAdvice(
   const usual = challengeDose(history);
   const ammonia = latestReading(history, 'ammonia');
   const nitrite = latestReading(history, 'nitrite');
-  const sources = history.doses.filter((d) => isAmmoniaSource(d.entry.substance));
+  const sources = history.entries.dose.filter((d) => isAmmoniaSource(d.entry.substance));
   const last = sources.at(-1);
   // What the newest test saw, and all that went in since: as if nothing of it were gone yet.
   const seen = ammonia && !isStale(ammonia, at) ? ammonia.best : 0;
   const since = sources
     .filter((d) => d.at >= (ammonia?.at ?? at - FEED_EVERY_DAYS * DAY_MS))
-    .reduce((sum, d) => sum + (d.rise ?? usual), 0);
+    .reduce((sum, d) => sum + (riseOf(d, history) ?? usual), 0);
   const there = Math.max(inTheWater(forecast, 'ammonia', at) ?? 0, seen + since);
   const most = Math.max(0, MOST_AMMONIA - there);
   const bothClear =
@@ -87,7 +87,7 @@ export function redoseAdvice(
     because,
     when: null,
   });
-  if (tank.fishInSince) {
+  if (history.standing.fishSince !== null) {
     return none('There are fish in it. They are the source now; dose no ammonia.');
   }
   if (!last && !forecast?.fed) {

@@ -1,9 +1,8 @@
-import { tankHistory } from '../../history/tankHistory';
+import { tankHistory } from '../../history/derive';
 import { DAY_MS } from '../../time/zone';
-import { FILLED, LogBuilder } from '../../../testing/logBuilder';
+import { FILLED, LogBuilder, type TestTank } from '../../../testing/logBuilder';
 import { logOf, type Life } from '../../../testing/heldOut/keeper';
 import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
-import type { Tank } from '../../records/schema/tank';
 import { cycleProblem } from '../problem/problem';
 import { chanceReadyBy, chanceWords } from './chance';
 import { forecastOf } from './forecast';
@@ -16,7 +15,7 @@ const TWO = [{ day: 1, believed: 1.6 }];
 function forecastAt(
   life: Life,
   at: number,
-  tank: Partial<Tank> = {},
+  tank: Partial<TestTank> = {},
   more?: (log: LogBuilder) => void,
 ): Forecast {
   const log = logOf(life, at, tank);

@@ -1,39 +1,30 @@
 import { quantileOfSorted } from '../../math/quantile';
 import { DAY_MS } from '../../time/zone';
-import {
-  inferEnsemble,
-  type Ensemble,
-  type InferenceOptions,
-  type PastCourses,
-} from '../inference/ensemble';
+import type { Ensemble, PastCourses } from '../inference/ensemble';
+import type { Posterior } from '../inference/posterior';
 import { conditionsAt } from '../problem/conditions';
 import { NITROGEN, type CycleProblem, type Nitrogen } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
 import { asAsked } from './asAsked';
 import { dateRange, datesByShare, momentOf, NO_DATES, rounded, valueRange } from './dates';
-import { fitOf, MISFIT_SCORE } from './misfit';
+import { ensembleOf, infer, type InferOptions } from './posterior';
 import { nextTestOf, testAfterSilence } from './nextTest';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
 import { whatIfsOf } from './whatIf';
 
-export interface ForecastOptions {
-  seed: number;
+export interface ForetellOptions {
   /** Ids of kits at hand; all of the log's when not given. */
   usableKits?: ReadonlySet<string>;
-  /** Smaller numbers for benches and tests that run many. */
-  particles?: InferenceOptions['particles'];
-  otherParticles?: InferenceOptions['otherParticles'];
-  members?: InferenceOptions['members'];
   /** Called with the share done, 0 to 1. */
   progress?: (share: number) => void;
 }
 
+export interface ForecastOptions extends ForetellOptions, InferOptions {}
+
 export const DEFAULT_SEED = 1;
-/** Weight left to the readings when no story explains them. */
-const STEP_BACK = 0.25;
 /** Days ahead that bands are drawn for. */
 const BAND_DAYS = 60;
 
@@ -133,33 +124,37 @@ function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Mil
 }
 
 /**
- * The forecast of a problem: infers the tank from its readings and runs what is likely ahead, with
- * nothing more dosed than the chosen school itself asks for. The same problem and seed give the same
- * answer, in a browser and on the command line.
+ * The forecast of a problem: infers the tank from its readings and foretells from that. The same
+ * problem and seed give the same answer, in a browser and on the command line.
  */
 export function forecastOf(problem: CycleProblem, options: ForecastOptions): Forecast {
-  const { seed, usableKits, progress } = options;
-  const infer = (trust: number, from: number, to: number) =>
-    inferEnsemble(problem, {
-      seed,
-      particles: options.particles,
-      otherParticles: options.otherParticles,
-      members: options.members,
-      trust,
-      progress: (share) => progress?.(from + (to - from) * share),
-    });
-  let inferred = infer(1, 0, 0.8);
+  const { usableKits, progress } = options;
+  const posterior = infer(problem, { ...options, progress: (share) => progress?.(0.9 * share) });
+  return foretell(posterior, {
+    usableKits,
+    progress: (share) => progress?.(0.9 + 0.1 * share),
+  });
+}
+
+/**
+ * Runs what is likely ahead of a posterior, with nothing more dosed than the chosen school itself
+ * asks for, and says what it comes to: dates, causes, the next test.
+ */
+export function foretell(posterior: Posterior, options: ForetellOptions = {}): Forecast {
+  const { usableKits, progress } = options;
+  const { problem, seed } = posterior;
+  const misfit = posterior.steppedBack !== null;
+  let inferred = ensembleOf(posterior, 'trusting');
   let course = runAhead(inferred);
-  const misfit = fitOf(inferred).score < MISFIT_SCORE;
   const stall = problem.fed ? stallOf(inferred, course) : [];
   if (misfit) {
-    inferred = infer(STEP_BACK, 0.8, 0.9);
+    inferred = ensembleOf(posterior, 'steppedBack');
     course = runAhead(inferred);
   }
   const { ensemble, ahead } = asAsked(inferred, course);
   const ready = readiness(ensemble, ahead);
   const milestones = milestonesFrom(ensemble, ahead, ready);
-  progress?.(0.92);
+  progress?.(0.5);
   const lastDay = BAND_DAYS * ahead.perDay;
   const alkalinity = ensemble.members.map(
     (_, row) => ahead.alkalinity[row * ahead.points + lastDay] as number,

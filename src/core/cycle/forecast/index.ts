@@ -4,6 +4,9 @@
  */
 export { cycleProblem } from '../problem/problem';
 export type { CycleProblem } from '../problem/types';
-export { DEFAULT_SEED, forecastOf } from './forecast';
+export { posteriorBytes, type Posterior } from '../inference/posterior';
+export { carry, type Carried, type Load } from './carry';
+export { DEFAULT_SEED, forecastOf, foretell } from './forecast';
+export { infer } from './posterior';
 export { simulate, type SimulatedDay } from './simulate';
 export * from './types';

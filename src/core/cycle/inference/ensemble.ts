@@ -100,11 +100,15 @@ function shares(probabilities: readonly number[], total: number): number[] {
  * well it foretold them, and a set of equally likely tanks is drawn from all. Deterministic.
  */
 export function inferEnsemble(problem: CycleProblem, options: InferenceOptions): Ensemble {
+  return gather(problem, sampleStories(problem, options), options.members ?? MEMBERS);
+}
+
+/** Samples every story that might be behind the readings, and weighs them. */
+function sampleStories(problem: CycleProblem, options: InferenceOptions): HypothesisFit[] {
   const {
     seed,
     particles = DEFAULT_PARTICLES,
     otherParticles = OTHER_PARTICLES,
-    members: count = MEMBERS,
     trust = 1,
     progress,
   } = options;
@@ -137,18 +141,15 @@ export function inferEnsemble(problem: CycleProblem, options: InferenceOptions):
     fit.sample = fitOf(fit.hypothesis, particles, index + 100).sample;
   });
   weigh(fits);
-  return gather(problem, fits, count, environment);
+  return fits;
 }
 
 /** Sampling interval of the past courses, steps: half a day. */
 const everyFor = (stepsPerDay: number) => Math.max(1, Math.round(stepsPerDay / 2));
 
-function gather(
-  problem: CycleProblem,
-  fits: HypothesisFit[],
-  count: number,
-  environment: ReturnType<typeof pastEnvironment>,
-): Ensemble {
+/** Draws equally likely tanks from the stories by their weight, and runs each through the past. */
+export function gather(problem: CycleProblem, fits: HypothesisFit[], count: number): Ensemble {
+  const environment = pastEnvironment(problem);
   const every = everyFor(problem.stepsPerDay);
   const points = Math.floor(problem.steps / every) + 1;
   const past: PastCourses = {

@@ -1,5 +1,5 @@
 import { normalCdf } from '../../math/normal';
-import { tankHistory } from '../../history/tankHistory';
+import { tankHistory } from '../../history/derive';
 import { DAY_MS } from '../../time/zone';
 import { FILLED, LogBuilder } from '../../../testing/logBuilder';
 import { cycleProblem } from '../problem/problem';

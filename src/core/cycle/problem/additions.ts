@@ -1,11 +1,18 @@
-import { isAmmoniaSource } from '../../history/dose';
-import type { Dose, TankHistory, WaterChange } from '../../history/tankHistory';
+import { isAmmoniaSource } from '../../records/kinds/dose';
+import {
+  riseOf,
+  shareOf,
+  type Dose,
+  type TankHistory,
+  type WaterChange,
+} from '../../history/tankHistory';
+import { fedGrams } from '../../records/kinds/feed';
 import { toCanonical } from '../../parameters/convert';
-import type { Agent } from '../../records/schema/entry';
-import { DAY_MS, dayStart } from '../../time/zone';
+import type { Agent } from '../../records/kinds/treatment';
+import { DAY_MS } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
-import { FOODS_AS_FED } from './foods';
+import { foodNitrogen } from './foods';
 import { organicsEffect } from './organics';
 import { BICARBONATE } from '../dosing/alkalinityRaise';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
@@ -37,9 +44,10 @@ const TREATMENT_SD = 0.7;
 export function doseAddition(dose: Dose, history: TankHistory): Undated | null {
   const { entry } = dose;
   if (isAmmoniaSource(entry.substance)) {
-    const rise = dose.rise ?? GUESSED_RISE;
+    const known = riseOf(dose, history);
+    const rise = known ?? GUESSED_RISE;
     const alkalinity = entry.substance === 'householdAmmonia' ? ALKALINE * rise : 0;
-    const ownSd = dose.rise === null ? GUESSED_SD : entry.about ? ABOUT_SD : 0;
+    const ownSd = known === null ? GUESSED_SD : entry.about ? ABOUT_SD : 0;
     return { source: 'doses', ownSd, ammonia: rise, alkalinity };
   }
   if (entry.substance === 'bacteria') {
@@ -61,12 +69,13 @@ export function doseAddition(dose: Dose, history: TankHistory): Undated | null {
 }
 
 /** What new water brings: its own record, as far as anybody measured it. */
-export function changeAddition({ entry, fraction }: WaterChange): Undated {
+export function changeAddition(change: WaterChange, history: TankHistory): Undated {
+  const { entry } = change;
   const { alkalinity, ammonia } = entry.newWater;
   return {
     source: 'exact',
     ownSd: 0,
-    replaced: fraction,
+    replaced: shareOf(change, history),
     newAmmonia: ammonia ? Math.max(0, toCanonical(ammonia.value, ammonia.unit)) : 0,
     ...(alkalinity
       ? { newAlkalinity: toCanonical(alkalinity.value, alkalinity.unit) / MEQ_PER_DKH }
@@ -76,70 +85,119 @@ export function changeAddition({ entry, fraction }: WaterChange): Undated {
 
 /** What a small pair makes of a light feeding, mg N a day: 0.2 g of pellets, 45 % protein, × 0.12. */
 export const PAIR_N = 11;
+/**
+ * What a gram of fish makes of its ration, mg N a day: 3 % of its body as dry food, 45 % protein,
+ * × 0.12.
+ */
+const N_PER_GRAM = 1000 * 0.03 * 0.45 * 0.12;
 /** Parts of a day in which what fish make goes in: they make it all day. */
 export const FISH_PARTS = 4;
 
-/** Since when fish go on making ammonia in a tank that cycles, ms; null without any. */
-function fishSince({ tank }: TankHistory): number | null {
-  if (tank.fishInSince === undefined || tank.runningSince !== null) return null;
-  return dayStart(tank.fishInSince, tank.zone);
+/** Nitrogen of a feeding, mg N. */
+function feedNitrogen({ entry }: TankHistory['entries']['feed'][number]): number {
+  return fedGrams(entry) * foodNitrogen(entry.food);
+}
+
+/** What the fish of a tank make by themselves from a moment on, mg N a day. */
+interface FishRate {
+  at: number;
+  nitrogen: number;
 }
 
 /**
- * What fish in a cycling tank make, mg N/L a day: of what was logged as food since they went in, by
- * the day, or where none was logged of what a small pair is fed. 0 without fish.
+ * What fish make over time where their food is not logged: by their weight as far as it is known,
+ * and as a small pair where it is not.
  */
-export function fishNitrogen(history: TankHistory, at: number): number {
-  const since = fishSince(history);
-  if (since === null || since > at) return 0;
-  const fed = history.organics.reduce((sum, { at: when, entry }) => {
-    if (when < since || entry.action.what !== 'food') return sum;
-    return sum + entry.action.grams * FOODS_AS_FED[entry.action.food].nitrogen;
-  }, 0);
-  const days = Math.max(1, (at - since) / DAY_MS);
-  return (fed > 0 ? fed / days : PAIR_N) / history.netLitres;
+function fishRates({ entries }: TankHistory): FishRate[] {
+  const rates: FishRate[] = [];
+  let number = 0;
+  let grams = 0;
+  let weighed = true;
+  for (const { at, entry } of entries.animals) {
+    if (entry.group !== 'fish') continue;
+    if (entry.move === 'in') {
+      number += entry.count ?? 1;
+      grams += entry.grams ?? 0;
+      weighed = weighed && entry.grams !== undefined;
+    } else {
+      const left = entry.count === undefined ? 0 : Math.max(0, number - entry.count);
+      // Those that left weighed what they were logged with, else their share of all.
+      grams =
+        left === 0 ? 0 : Math.max(0, grams - (entry.grams ?? (grams * (number - left)) / number));
+      number = left;
+      if (number === 0) weighed = true;
+    }
+    rates.push({ at, nitrogen: number === 0 ? 0 : weighed ? grams * N_PER_GRAM : PAIR_N });
+  }
+  return rates;
 }
 
-/** What fish in a cycling tank made so far; food that was logged already stands for itself. */
+/**
+ * What fish in a tank make, mg N/L a day: of what was logged as food since they went in, by the day,
+ * or where none was logged by what they weigh. 0 without fish.
+ */
+export function fishNitrogen(history: TankHistory, at: number): number {
+  const since = history.standing.fishSince;
+  if (since === null || since > at) return 0;
+  const fed = history.entries.feed.reduce(
+    (sum, feed) => (feed.at < since ? sum : sum + feedNitrogen(feed)),
+    0,
+  );
+  const days = Math.max(1, (at - since) / DAY_MS);
+  const own = fishRates(history).findLast((rate) => rate.at <= at)?.nitrogen ?? 0;
+  return (fed > 0 ? fed / days : own) / history.netLitres;
+}
+
+/** What fish in a tank made so far; food that was logged already stands for itself. */
 export function fishAdditions(
   history: TankHistory,
   from: number,
   at: number,
 ): { at: number; addition: Undated }[] {
-  const since = fishSince(history);
-  if (since === null) return [];
-  const fed = history.organics.some(
-    ({ at: when, entry }) => when >= since && entry.action.what === 'food',
-  );
-  if (fed) return [];
-  const each = PAIR_N / history.netLitres / FISH_PARTS;
   const list: { at: number; addition: Undated }[] = [];
-  for (let when = Math.max(since, from); when <= at; when += DAY_MS / FISH_PARTS) {
-    list.push({
-      at: when,
-      addition: { source: 'fish', ownSd: 0, ammonia: each, alkalinity: ALKALINE * each },
-    });
+  const rates = fishRates(history);
+  const firstFish = rates.find((rate) => rate.nitrogen > 0)?.at;
+  if (firstFish === undefined || history.entries.feed.some((feed) => feed.at >= firstFish)) {
+    return list;
   }
+  rates.forEach((rate, n) => {
+    if (rate.nitrogen === 0) return;
+    const until = Math.min(at, (rates[n + 1]?.at ?? Infinity) - 1);
+    const each = rate.nitrogen / history.netLitres / FISH_PARTS;
+    for (let when = Math.max(rate.at, from); when <= until; when += DAY_MS / FISH_PARTS) {
+      list.push({
+        at: when,
+        addition: { source: 'fish', ownSd: 0, ammonia: each, alkalinity: ALKALINE * each },
+      });
+    }
+  });
   return list;
 }
 
 /** Every other dated addition of a tank, with its moment. */
 export function otherAdditions(history: TankHistory): { at: number; addition: Undated }[] {
   const list: { at: number; addition: Undated }[] = [];
-  for (const { at, entry } of history.organics) {
+  for (const { at, entry } of history.entries.organics) {
     const effect = organicsEffect(entry.action, history.netLitres);
     // A prawn begins to leach after half a day.
     const later = entry.action.what === 'prawnIn' ? 0.5 * DAY_MS : 0;
     list.push({ at: at + later, addition: { source: 'organics', ownSd: 0, ...effect } });
   }
-  for (const { at, entry } of history.media) {
+  for (const feed of history.entries.feed) {
+    const organic = feedNitrogen(feed) / history.netLitres;
+    list.push({
+      at: feed.at,
+      addition: { source: 'organics', ownSd: 0, organic, organicKept: 1 },
+    });
+  }
+  for (const { at, entry } of history.entries.media) {
     const addition: Undated =
       entry.move.to === 'in'
         ? { source: 'media', ownSd: 0, ...mediaCapacity(entry.move, history.netLitres) }
         : { source: 'exact', ownSd: 0, survival: 1 - entry.move.share };
     list.push({ at, addition });
   }
-  for (const { at, entry } of history.treatments) {
+  for (const { at, entry } of history.entries.treatment) {
     list.push({
       at,
       addition: { source: 'kill', ownSd: TREATMENT_SD, survival: SURVIVAL[entry.agent] },

@@ -23,8 +23,8 @@ function knotsOf(
 
 /** The knots of temperature, pH, salinity and light since the origin. */
 export function conditionKnots(history: TankHistory, origin: number): CycleProblem['conditions'] {
-  const lit: Knot[] = [{ day: -1, value: history.tank.light === 'on' ? 1 : 0 }];
-  for (const light of history.lights) {
+  const lit: Knot[] = [{ day: -1, value: 0 }];
+  for (const light of history.entries.light) {
     lit.push({ day: (light.at - origin) / DAY_MS, value: light.entry.state === 'on' ? 1 : 0 });
   }
   return {

@@ -1,16 +1,9 @@
-import type { Food } from '../../records/schema/entry';
+import { FOODS_AS_FED, type Food } from '../../records/kinds/feed';
 
 /** mg of nitrogen that a gram of protein becomes when nothing eats it and nothing is removed. */
 const NITROGEN_PER_PROTEIN = 160;
 
-function food(name: string, protein: number) {
-  return { name, protein, nitrogen: protein * NITROGEN_PER_PROTEIN };
+/** Nitrogen that a gram of food, weighed as fed, sets free when nobody eats it, mg N. */
+export function foodNitrogen(food: Food): number {
+  return FOODS_AS_FED[food].protein * NITROGEN_PER_PROTEIN;
 }
-
-/** Foods by the gram as fed: share of protein, and mg N that rot free of it uneaten. */
-export const FOODS_AS_FED: Record<Food, { name: string; protein: number; nitrogen: number }> = {
-  pellets: food('Pellets', 0.45),
-  flakes: food('Flakes', 0.45),
-  frozen: food('Frozen', 0.1),
-  seaweed: food('Seaweed', 0.25),
-};

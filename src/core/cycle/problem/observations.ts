@@ -63,7 +63,7 @@ function weightOf(history: TankHistory, reading: Reading): number {
     return reduces && nitriteSpoils(history, reading) ? 0 : NITRATE_WEIGHT;
   }
   if (reading.parameter !== 'ammonia') return 1;
-  const bound = history.doses.some(
+  const bound = history.entries.dose.some(
     (dose) =>
       dose.entry.substance === 'ammoniaBinder' &&
       reading.at >= dose.at &&

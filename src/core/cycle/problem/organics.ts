@@ -1,5 +1,5 @@
-import { FOODS_AS_FED } from './foods';
-import type { OrganicsEntry } from '../../records/schema/entry';
+import { unreachable } from '../../unreachable';
+import type { OrganicsEntry } from '../../records/kinds/organics';
 
 /** Nitrogen in a raw prawn, mg in each wet gram. */
 export const PRAWN_N = 30;
@@ -18,12 +18,9 @@ export function organicsEffect(
       return { organic: (action.grams * PRAWN_N) / netLitres, organicKept: 1 };
     case 'prawnOut':
       return { organic: 0, organicKept: AFTER_PRAWN };
-    case 'food':
-      return {
-        organic: (action.grams * FOODS_AS_FED[action.food].nitrogen) / netLitres,
-        organicKept: 1,
-      };
     case 'siphoned':
       return { organic: 0, organicKept: AFTER_SIPHON[action.amount] };
+    default:
+      return unreachable(action);
   }
 }

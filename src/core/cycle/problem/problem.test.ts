@@ -1,7 +1,6 @@
-import { tankHistory } from '../../history/tankHistory';
+import { tankHistory } from '../../history/derive';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
-import { FILLED, LogBuilder } from '../../../testing/logBuilder';
-import type { Tank } from '../../records/schema/tank';
+import { FILLED, LogBuilder, type TestTank } from '../../../testing/logBuilder';
 import { interpolate } from './conditions';
 import { cycleProblem } from './problem';
 import { bottleVigour } from './seeding';
@@ -9,7 +8,7 @@ import { StepOrder } from './steps';
 
 const day = (n: number) => FILLED + n * DAY_MS;
 
-function problemOf(build: (log: LogBuilder) => void, at = 20, tank: Partial<Tank> = {}) {
+function problemOf(build: (log: LogBuilder) => void, at = 20, tank: Partial<TestTank> = {}) {
   const log = new LogBuilder(tank);
   build(log);
   return cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at));
@@ -89,7 +88,7 @@ describe('entries as inputs of the cycle', () => {
     expect(prawn?.step).toBe(1.5 * 8);
     expect(out?.organicKept).toBeLessThan(0.5);
     const [food] = additionsOf((log) =>
-      log.entry(day(1), { kind: 'organics', action: { what: 'food', food: 'pellets', grams: 1 } }),
+      log.entry(day(1), { kind: 'feed', food: 'pellets', amount: { by: 'grams', grams: 1 } }),
     );
     // A gram of pellets: 0.45 protein, 0.16 N of it.
     expect(food?.organic).toBeCloseTo(0.72, 9);
@@ -143,8 +142,9 @@ describe('fish in a tank that cycles', () => {
     const problem = problemOf(
       (log) =>
         log.entry(day(3), {
-          kind: 'organics',
-          action: { what: 'food', food: 'pellets', grams: 1 },
+          kind: 'feed',
+          food: 'pellets',
+          amount: { by: 'grams', grams: 1 },
         }),
       12,
       fishIn,
@@ -154,9 +154,28 @@ describe('fish in a tank that cycles', () => {
     expect(problem.fish).toBeCloseTo(0.072, 6);
   });
 
-  it('are left out of a tank that was recorded as running', () => {
+  it('go on in a tank that runs: it is a colony with a load like any other', () => {
     const problem = problemOf(() => undefined, 12, { ...fishIn, runningSince: '2026-03-10' });
-    expect(problem.fish).toBe(0);
+    expect(problem.fish).toBeCloseTo(0.11, 6);
+  });
+
+  it('are told by their weight where it is known, and are gone when they left', () => {
+    const heavy = problemOf(
+      (log) =>
+        log.entry(day(2), { kind: 'animals', move: 'in', group: 'fish', what: 'Tang', grams: 60 }),
+      12,
+    );
+    // 3 % of the body a day, 45 % of it protein, 0.12 of that as N: 1.62 mg N per gram.
+    expect(heavy.fish).toBeCloseTo((60 * 1.62) / 100, 6);
+    const gone = problemOf(
+      (log) =>
+        log.entry(day(6), { kind: 'animals', move: 'out', group: 'fish', what: 'Fish', count: 1 }),
+      12,
+      fishIn,
+    );
+    expect(gone.fish).toBe(0);
+    const made = gone.additions.filter((a) => a.source === 'fish');
+    expect(made.reduce((sum, a) => sum + (a.ammonia ?? 0), 0)).toBeCloseTo(4 * 0.11, 1);
   });
 });
 

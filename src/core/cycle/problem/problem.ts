@@ -1,4 +1,4 @@
-import type { TankHistory } from '../../history/tankHistory';
+import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { countedReadings } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { DAY_MS, dayStart, daysBetween } from '../../time/zone';
@@ -42,8 +42,9 @@ function datedThings(history: TankHistory, origin: number, at: number): Dated[] 
       things.push({ at: when, order: 1, kind: 'event', addition });
     }
   };
-  for (const dose of history.doses) event(dose.at, doseAddition(dose, history));
-  for (const change of history.waterChanges) event(change.at, changeAddition(change));
+  for (const dose of history.entries.dose) event(dose.at, doseAddition(dose, history));
+  for (const change of history.entries.waterChange)
+    event(change.at, changeAddition(change, history));
   for (const other of otherAdditions(history)) event(other.at, other.addition);
   for (const fish of fishAdditions(history, origin, at)) event(fish.at, fish.addition);
   for (const reading of countedReadings(history, 'alkalinity')) {
@@ -65,7 +66,7 @@ function datedThings(history: TankHistory, origin: number, at: number): Dated[] 
 
 function firstMoment(history: TankHistory, at: number): number {
   const starts = [history.start ?? at];
-  for (const list of [history.doses, history.readings.ammonia, history.readings.nitrite]) {
+  for (const list of [history.entries.dose, history.readings.ammonia, history.readings.nitrite]) {
     if (list[0]) starts.push(list[0].at);
   }
   return Math.min(at, ...starts);
@@ -79,24 +80,27 @@ function remarksOf(history: TankHistory, at: number, windowed: boolean): string[
       `Only the last ${LOOK_BACK_DAYS} days are used; what the colony was before them is taken as unknown.`,
     );
   }
-  const all = [...Object.values(history.readings).flat(), ...history.doses].map((e) => e.at);
+  const all = [...Object.values(history.readings).flat(), ...history.entries.dose].map((e) => e.at);
   const last = all.reduce((a, b) => Math.max(a, b), -Infinity);
   if (Number.isFinite(last) && at - last > SILENCE_DAYS * DAY_MS) {
     remarks.push(
       `Nothing was logged in ${daysBetween(last, at, zone)} days, so the forecast is little more than a guess until the next test.`,
     );
   }
-  if (history.start !== null && history.tank.filledOn) {
-    const early = [...history.readings.ammonia, ...history.readings.nitrite, ...history.doses].some(
-      (entry) => entry.at < dayStart(history.tank.filledOn ?? '', zone),
-    );
+  const { filledAt } = history.standing;
+  if (filledAt !== null) {
+    const early = [
+      ...history.readings.ammonia,
+      ...history.readings.nitrite,
+      ...history.entries.dose,
+    ].some((entry) => entry.at < filledAt);
     if (early) remarks.push('Some entries are dated before the tank was filled. Check its day.');
   }
   const impossible = NITROGEN.flatMap((p) => history.readings[p]).filter((r) => !r.counts);
   if (impossible.length > 0) {
     remarks.push(`${impossible.length} of the readings cannot occur and were left out.`);
   }
-  for (const dose of history.doses) {
+  for (const dose of history.entries.dose) {
     const madeOn = dose.entry.bottle?.madeOn;
     if (!madeOn) continue;
     const age = daysBetween(dayStart(madeOn, zone), dose.at, zone);
@@ -107,7 +111,11 @@ function remarksOf(history: TankHistory, at: number, windowed: boolean): string[
       remarks.push(`The bottle of ${on} was ${age} days old; little in it may have been alive.`);
     }
   }
-  if (history.doses.some((d) => d.rise === null && d.entry.substance === 'ammoniumChloride')) {
+  if (
+    history.entries.dose.some(
+      (d) => riseOf(d, history) === null && d.entry.substance === 'ammoniumChloride',
+    )
+  ) {
     remarks.push('A dose has no strength on record and is taken as about 2 ppm.');
   }
   return remarks;

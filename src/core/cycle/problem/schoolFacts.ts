@@ -1,4 +1,4 @@
-import { isAmmoniaSource } from '../../history/dose';
+import { isAmmoniaSource } from '../../records/kinds/dose';
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { addDaysIn } from '../../time/zone';
 import { withUnit } from '../../parameters/convert';
@@ -28,7 +28,7 @@ export function riseWords(history: TankHistory, rise: number): string {
 /** Since when tests show both at zero; a dose that was not tested after takes it back. */
 function shownSince(history: TankHistory): number | null {
   const hold = holdOf(history, history.tank.zone);
-  const dose = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
+  const dose = history.entries.dose.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
   return hold && (!dose || hold.until > dose.at) ? hold.since : null;
 }
 
@@ -36,8 +36,8 @@ function shownSince(history: TankHistory): number | null {
 export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const { tank } = history;
   const inquiry = { history, at, zone: tank.zone, choice: tank.school };
-  const bottle = history.doses.find((dose) => dose.entry.substance === 'bacteria');
-  const lit = history.lights.find((light) => light.entry.state === 'on')?.at ?? null;
+  const bottle = history.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
+  const lit = history.entries.light.find((light) => light.entry.state === 'on')?.at ?? null;
   const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
   return {
     shownSince: shownSince(history),
@@ -47,7 +47,7 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
       bottle && tank.school.school === 'bottleProgramme'
         ? addDaysIn(bottle.at, tank.school.programmeDays, tank.zone)
         : null,
-    litSince: tank.light === 'on' ? (history.start ?? lit) : lit,
+    litSince: lit,
     succession: stagesSeen(successionOf(history)),
   };
 }

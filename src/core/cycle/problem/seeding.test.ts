@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { day } from '../../../testing/ensembles';
 import { FILLED, HOUR, TEST_TANK } from '../../../testing/logBuilder';
-import type { Bottle } from '../../records/schema/entry';
+import type { Bottle } from '../../records/kinds/dose';
 import type { Tank } from '../../records/schema/tank';
 import { bottleShare, bottleVigour, mediaCapacity, seedPrior, unknownSeed } from './seeding';
 import { organicsEffect } from './organics';

@@ -1,4 +1,5 @@
-import type { Bottle, MediaEntry } from '../../records/schema/entry';
+import type { Bottle } from '../../records/kinds/dose';
+import type { MediaEntry } from '../../records/kinds/media';
 import type { Tank } from '../../records/schema/tank';
 import { daysBetween, dayStart } from '../../time/zone';
 import { SEEDS } from '../kinetics/parameters';

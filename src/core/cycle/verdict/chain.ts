@@ -1,5 +1,5 @@
 import { readingWords, type Reading } from '../../history/reading';
-import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { shareOf, countedReadings, type TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { passedChallenge } from './challenge';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
@@ -14,9 +14,9 @@ export function evidence(
 
 /** Share of the water left unchanged between two moments, 0 to 1. */
 function undiluted(history: TankHistory, from: number, to: number): number {
-  return history.waterChanges
+  return history.entries.waterChange
     .filter((change) => change.at > from && change.at <= to)
-    .reduce((share, change) => share * (1 - change.fraction), 1);
+    .reduce((share, change) => share * (1 - shareOf(change, history)), 1);
 }
 
 /** Two ammonia readings, the later lower than dilution alone explains. */

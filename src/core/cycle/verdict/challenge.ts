@@ -1,6 +1,13 @@
-import { isAmmoniaSource } from '../../history/dose';
+import { isAmmoniaSource } from '../../records/kinds/dose';
 import { readingWords, type Reading } from '../../history/reading';
-import { countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
+import {
+  riseOf,
+  shareOf,
+  countedReadings,
+  type Dose,
+  type TankHistory,
+} from '../../history/tankHistory';
+import type { SchoolChoice } from '../../records/schema/tank';
 import { momentWords, shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { formatPlain } from '../../units/format';
@@ -50,15 +57,16 @@ export interface Challenge {
 }
 
 function challengeDoses(history: TankHistory): Dose[] {
-  return history.doses.filter(
-    (dose) => isAmmoniaSource(dose.entry.substance) && (dose.rise ?? 0) >= CHALLENGE_RISE,
+  return history.entries.dose.filter(
+    (dose) =>
+      isAmmoniaSource(dose.entry.substance) && (riseOf(dose, history) ?? 0) >= CHALLENGE_RISE,
   );
 }
 
 function wasDiluted(history: TankHistory, span: Window, dose: Dose): boolean {
-  const share = history.waterChanges
+  const share = history.entries.waterChange
     .filter((change) => change.at >= dose.at && change.at <= span.to)
-    .reduce((sum, change) => sum + change.fraction, 0);
+    .reduce((sum, change) => sum + shareOf(change, history), 0);
   return share > DILUTION_LIMIT;
 }
 
@@ -72,13 +80,13 @@ function resultOf(history: TankHistory, dose: Dose, hours: number): Challenge | 
 }
 
 /** Hours within which both must read zero, by the chosen school; a day for the others. */
-function windowHours(inquiry: Inquiry): number {
-  return inquiry.choice.school === 'challenge' ? inquiry.choice.windowHours : 24;
+export function windowHoursOf(choice: SchoolChoice): number {
+  return choice.school === 'challenge' ? choice.windowHours : 24;
 }
 
 /** The newest dose of 2 ppm after which both read zero in time. */
 export function passedChallenge(inquiry: Inquiry): Challenge | null {
-  const hours = windowHours(inquiry);
+  const hours = windowHoursOf(inquiry.choice);
   for (const dose of challengeDoses(inquiry.history).reverse()) {
     const result = resultOf(inquiry.history, dose, hours);
     if (result) return result;
@@ -118,7 +126,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
       : 'ammonia and nitrite';
   if (at <= span.to) {
     return notYet(
-      `${formatPlain(dose.rise ?? 0, 1)} ppm N was dosed on ${on}; the answer is due.`,
+      `${formatPlain(riseOf(dose, history) ?? 0, 1)} ppm N was dosed on ${on}; the answer is due.`,
       `Test ${missing} by ${by}.`,
       [dose.id],
     );
@@ -133,7 +141,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
 /** A dose of 2 ppm, both at zero within the window that the school allows. */
 export const challengePassed: CriterionRule = (inquiry) => {
   const { history, at, zone } = inquiry;
-  const hours = windowHours(inquiry);
+  const hours = windowHoursOf(inquiry.choice);
   const passed = passedChallenge(inquiry);
   if (passed) {
     const on = shortDay(passed.dose.at, zone);
@@ -149,8 +157,10 @@ export const challengePassed: CriterionRule = (inquiry) => {
   }
   const last = challengeDoses(history).at(-1);
   if (last) return afterwards(inquiry, last, hours);
-  const ammoniaDose = history.doses.filter((dose) => isAmmoniaSource(dose.entry.substance)).at(-1);
-  if (ammoniaDose?.rise === null) {
+  const ammoniaDose = history.entries.dose
+    .filter((dose) => isAmmoniaSource(dose.entry.substance))
+    .at(-1);
+  if (ammoniaDose && riseOf(ammoniaDose, history) === null) {
     return cannotTell(
       'The dose has no strength on record, so its size is not known.',
       'Open the dose and enter what its label says.',

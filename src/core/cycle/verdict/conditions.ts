@@ -4,7 +4,6 @@ import { ALKALINITY_FLOOR, sideOf, type Band, type Bands } from '../../parameter
 import { formatIn, fromCanonical, withUnit } from '../../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { dayWords, shortDay } from '../../time/words';
-import { dayStart } from '../../time/zone';
 import { formatPlain } from '../../units/format';
 import type { Unit } from '../../units/units';
 import { unitDecimals } from '../../units/units';
@@ -91,15 +90,15 @@ export const alkalinityFloor: CriterionRule = (inquiry) => {
 
 /** A fish that is new to a tank jumps: no fish without a lid. */
 export const lidFitted: CriterionRule = ({ history }) =>
-  history.tank.lid
-    ? met('A lid or mesh is fitted.', [])
+  history.standing.lid
+    ? met('A lid or mesh is fitted.', [history.entries.lid.at(-1)?.id ?? ''])
     : notYet('No lid is on record. Every new fish jumps when stressed.', 'Fit a lid or mesh.');
 
 /** A heater whose dial was believed has cooked tanks: it is held against a thermometer once. */
 export const heaterVerified: CriterionRule = ({ history, at, zone }) => {
-  const day = history.tank.heaterVerifiedOn;
-  if (day && dayStart(day, zone) <= at) {
-    return met(`Held against a thermometer on ${dayWords(dayStart(day, zone), zone, at)}.`, []);
+  const check = history.entries.heaterCheck.at(-1);
+  if (check) {
+    return met(`Held against a thermometer on ${dayWords(check.at, zone, at)}.`, [check.id]);
   }
   return notYet(
     'The heater has not been held against a thermometer.',

@@ -7,7 +7,7 @@ import { evidence, NITRITE_SPOILS_NITRATE, trustedNitrate } from './chain';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
 /** Nitrate readings further back than this no longer show that it has levelled. */
-const LEVEL_WINDOW_DAYS = 16;
+export const LEVEL_WINDOW_DAYS = 16;
 /** Two level readings closer than this could be one plateau of a slow rise. */
 const LEVEL_GAP_DAYS = 5;
 
@@ -55,7 +55,7 @@ export const nitrateLevel: CriterionRule = ({ history, at, zone }) => {
 /** The bottle's programme has run its length since the first bottled bacteria. */
 export const programmeDone: CriterionRule = ({ history, at, zone, choice }) => {
   const days = choice.school === 'bottleProgramme' ? choice.programmeDays : 0;
-  const first = history.doses.find((dose) => dose.entry.substance === 'bacteria');
+  const first = history.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
   if (!first) {
     return cannotTell(
       'No bottled bacteria are logged, so the programme has no first day.',
@@ -75,7 +75,7 @@ export const programmeDone: CriterionRule = ({ history, at, zone, choice }) => {
 /** Diatoms, then green, then a level stand: what this school reads a grown-in tank by. */
 export const algaeSuccession: CriterionRule = ({ history, zone }) => {
   const { diatoms, green, level, ids } = successionOf(history);
-  const lit = history.tank.light === 'on' || history.lights.some((l) => l.entry.state === 'on');
+  const lit = history.standing.lit || history.entries.light.some((l) => l.entry.state === 'on');
   if (diatoms === null) {
     return lit
       ? notYet('No diatoms are logged yet.', 'Log rusty dust on sand or glass when it shows.')

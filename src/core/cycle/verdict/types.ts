@@ -50,6 +50,8 @@ export interface Verdict {
   tankId: string;
   /** The moment it was judged for, ms. */
   at: number;
+  /** Until when it holds if nothing is logged, ms. */
+  until: number;
   school: SchoolId;
   /** All `cycle` criteria are met. */
   cycled: boolean;

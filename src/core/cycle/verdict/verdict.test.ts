@@ -5,14 +5,14 @@ import {
   mergeRevisions,
   SCHOOLS,
   tankHistory,
+  riseOf,
   verdictOf,
   type CriterionId,
   type Revision,
   type SchoolChoice,
-  type Tank,
   type Verdict,
 } from '../..';
-import { DAY, HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
+import { DAY, HOUR, LogBuilder, type TestTank, onDay } from '../../../testing/logBuilder';
 
 const bands = bandsOf('mixedReef', {});
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
@@ -32,7 +32,7 @@ function stateOf(verdict: Verdict, id: CriterionId) {
 }
 
 /** A cycle that ran its course: dosed, ammonia and nitrite seen, both zero on days 20 to 27. */
-function finished(tank: Partial<Tank> = {}): LogBuilder {
+function finished(tank: Partial<TestTank> = {}): LogBuilder {
   const builder = new LogBuilder(tank);
   builder.dose(onDay(1), 2);
   builder.ammonia(onDay(2), 2);
@@ -81,7 +81,7 @@ describe('a cycle that ran its course', () => {
 
   it('is not ready without a lid or a verified heater, and says that it is cycled', () => {
     for (const gate of [{ lid: false }, { heaterVerifiedOn: null }]) {
-      const verdict = judge(finished(gate), NOW);
+      const verdict = judge(finished(gate as Partial<TestTank>), NOW);
       expect(verdict.cycled).toBe(true);
       expect(verdict.ready).toBe(false);
     }
@@ -351,9 +351,10 @@ describe('whatever is logged', () => {
         const verdict = judge(builder, at);
         if (!verdict.ready) return;
         ready += 1;
-        const { readings, doses } = tankHistory(builder.log(), builder.tankId, at);
+        const history = tankHistory(builder.log(), builder.tankId, at);
+        const { readings, entries } = history;
         const seen = readings.nitrite.some((r) => r.clearlyAbove);
-        expect(seen || doses.some((dose) => (dose.rise ?? 0) >= 1.5)).toBe(true);
+        expect(seen || entries.dose.some((dose) => (riseOf(dose, history) ?? 0) >= 1.5)).toBe(true);
         for (const parameter of ['ammonia', 'nitrite'] as const) {
           const last = readings[parameter].at(-1);
           expect(last?.zero).toBe(true);

@@ -13,6 +13,7 @@ import type {
   Inquiry,
   Verdict,
 } from './types';
+import { verdictHoldsUntil } from './until';
 import { ammoniaZero, dosesAccounted, nitriteZero, zeroHeld, zeroSameDay } from './zero';
 
 const TITLES: Record<CriterionId, string> = {
@@ -96,6 +97,7 @@ export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdi
   return {
     tankId: history.tankId,
     at,
+    until: verdictHoldsUntil(history, at),
     school: school.id,
     cycled,
     ready: cycled && allMet('gate'),

@@ -1,9 +1,15 @@
-import { isAmmoniaSource } from '../../history/dose';
+import { isAmmoniaSource } from '../../records/kinds/dose';
 import { readingWords, type Reading } from '../../history/reading';
-import { countedReadings, latestReading, type TankHistory } from '../../history/tankHistory';
+import {
+  firstFrom,
+  riseOf,
+  countedReadings,
+  latestReading,
+  type TankHistory,
+} from '../../history/tankHistory';
 import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
-import { addDaysIn, DAY_MS, dayOf, daysBetween, HOUR_MS } from '../../time/zone';
+import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../time/zone';
 import { countOf, formatPlain } from '../../units/format';
 import { SETTLE_HOURS } from './challenge';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
@@ -78,9 +84,9 @@ function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
 export const zeroSameDay: CriterionRule = ({ history, zone }) => {
   const run = cleanRun(history);
   for (const ammonia of [...run.ammonia].reverse()) {
-    const day = dayOf(ammonia.at, zone);
-    const nitrite = run.nitrite.find((reading) => dayOf(reading.at, zone) === day);
-    if (nitrite) {
+    const from = startOfDayIn(ammonia.at, zone);
+    const nitrite = run.nitrite[firstFrom(run.nitrite, from)];
+    if (nitrite && nitrite.at < addDaysIn(from, 1, zone)) {
       return met(`Both read zero on ${shortDay(ammonia.at, zone)}.`, [ammonia.id, nitrite.id]);
     }
   }
@@ -150,20 +156,22 @@ export const zeroHeld: CriterionRule = (inquiry) => {
 
 /** The shortest tail of the run that still spans the days: what the criterion really rests on. */
 function decidingRun(hold: Hold, days: number, zone: string): string[] {
-  const enough = hold.run.filter((r) => daysBetween(r.at, hold.until, zone) >= days);
-  const from = enough.at(-1)?.at ?? hold.since;
+  // A reading is so many days back when it lies before the day that many days ago ends.
+  const end = addDaysIn(startOfDayIn(hold.until, zone), 1 - days, zone);
+  const from = hold.run.findLast((r) => r.at < end)?.at ?? hold.since;
   return hold.run.filter((r) => r.at >= from).map((r) => r.id);
 }
 
 /** No ammonia was dosed that neither test has seen the end of. */
 export const dosesAccounted: CriterionRule = ({ history, zone }) => {
-  const dose = history.doses.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
+  const dose = history.entries.dose.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
   if (!dose) return met('No ammonia dose is outstanding.', []);
   const from = dose.at + SETTLE_HOURS * HOUR_MS;
   const seen = (parameter: Toxin) =>
     countedReadings(history, parameter).some((reading) => reading.at >= from && !reading.expired);
   const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => !seen(parameter));
-  const size = dose.rise === null ? 'A dose' : `A dose of ${formatPlain(dose.rise, 1)} ppm N`;
+  const rise = riseOf(dose, history);
+  const size = rise === null ? 'A dose' : `A dose of ${formatPlain(rise, 1)} ppm N`;
   const on = shortDay(dose.at, zone);
   if (unseen.length === 0) {
     return met(`The last dose, on ${on}, has been tested after.`, [dose.id]);

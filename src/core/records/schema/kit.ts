@@ -2,13 +2,14 @@ import * as z from 'zod';
 import { dimensionOf } from '../../units/units';
 import { PARAMETERS } from '../../parameters/registry';
 import {
+  anyNumber,
   daySchema,
   nameSchema,
   nonNegative,
   parameterSchema,
   positive,
   unitSchema,
-} from './common';
+} from '../common';
 
 const cardScaleSchema = z.strictObject({
   form: z.literal('card'),
@@ -33,6 +34,9 @@ const digitalScaleSchema = z.strictObject({
   compensated: z.boolean(),
 });
 
+/** Letters in the lot of a kit. */
+export const LOT_LETTERS = 40;
+
 /** A test kit or an instrument: one parameter, one unit (which carries the basis), one scale. */
 export const kitSchema = z
   .strictObject({
@@ -42,7 +46,7 @@ export const kitSchema = z
     scale: z.discriminatedUnion('form', [cardScaleSchema, digitalScaleSchema]),
     /** Minutes from the last reagent to the reading; 0 for none. */
     waitMinutes: z.number().min(0).max(120),
-    lot: z.string().max(40),
+    lot: z.string().max(LOT_LETTERS, `holds ${LOT_LETTERS} letters at most`),
     /** The last day the reagents are good for, if printed. */
     expiresOn: daySchema.nullable(),
     /** Nitrate kits that turn nitrate into nitrite first read any nitrite as well. */
@@ -50,7 +54,7 @@ export const kitSchema = z
     /** Whether it has a row of its own on the test sheet. */
     inUse: z.boolean(),
     /** Place on the test sheet, rising. */
-    order: z.number().finite(),
+    order: anyNumber,
   })
   .refine((kit) => dimensionOf(kit.unit) === PARAMETERS[kit.parameter].dimension, {
     message: 'has a unit that does not measure its parameter',

@@ -1,9 +1,13 @@
 import * as z from 'zod';
-import { idSchema, instantSchema } from './common';
-import { entrySchema } from './entry';
+import { idSchema, instantSchema } from '../common';
+import { entrySchema } from '../kinds';
 import { kitSchema } from './kit';
+import { runSchema } from './run';
 import { settingsSchema } from './settings';
 import { tankSchema } from './tank';
+
+/** Corrections that one record can hold: a number beyond it is damage, and would outlast every correction. */
+export const MOST_REVISIONS = 100_000;
 
 /**
  * The envelope every record shares. A correction is a new revision of the same id, a deletion is a
@@ -12,9 +16,13 @@ import { tankSchema } from './tank';
 const envelope = {
   id: idSchema,
   /** 1 for the first; one more for each correction. */
-  rev: z.int().min(1),
+  rev: z.int().min(1).max(MOST_REVISIONS),
   /** The revision it was made from; null for the first. */
-  parentRev: z.int().min(1).nullable(),
+  parentRev: z.int().min(1).max(MOST_REVISIONS).nullable(),
+  /** The act that wrote that revision: two tabs may both have written one of that number. */
+  parentAct: idSchema.optional(),
+  /** Fields on which two corrections disagreed, and which this one settles. */
+  settles: z.array(z.string().max(60)).max(40).optional(),
   /** The browser it was made in. */
   device: z.string().min(1).max(60),
   /** What one gesture recorded shares an act, and is undone together. */
@@ -23,13 +31,29 @@ const envelope = {
   deleted: z.literal(true).optional(),
 };
 
+/** What each type of record holds. */
+const BODIES = {
+  tank: tankSchema,
+  kit: kitSchema,
+  entry: entrySchema,
+  settings: settingsSchema,
+  run: runSchema,
+};
+
+export type RecordType = keyof typeof BODIES;
+export type BodyOf<T extends RecordType> = z.infer<(typeof BODIES)[T]>;
+
 export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('tank'), body: tankSchema }),
   z.strictObject({ ...envelope, type: z.literal('kit'), body: kitSchema }),
   z.strictObject({ ...envelope, type: z.literal('entry'), body: entrySchema }),
   z.strictObject({ ...envelope, type: z.literal('settings'), body: settingsSchema }),
+  z.strictObject({ ...envelope, type: z.literal('run'), body: runSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
-export type RecordType = Revision['type'];
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;
-export type BodyOf<T extends RecordType> = RevisionOf<T>['body'];
+
+/** The schema of a record's body, for what two corrections of it come to. */
+export function bodySchemaOf(type: RecordType): z.ZodType {
+  return BODIES[type];
+}

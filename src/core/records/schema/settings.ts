@@ -1,11 +1,12 @@
 import * as z from 'zod';
 import { BAND_PRESET_IDS } from '../../parameters/bands';
-import { PARAMETER_IDS, PARAMETERS } from '../../parameters/registry';
+import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { dimensionOf } from '../../units/units';
-import { parameterSchema, unitSchema } from './common';
+import { anyNumber, parameterSchema, unitSchema } from '../common';
+import type { Unit } from '../../units/units';
 
 const bandSchema = z
-  .strictObject({ low: z.number().finite(), high: z.number().finite() })
+  .strictObject({ low: anyNumber, high: anyNumber })
   .refine((band) => band.low <= band.high, 'has its lower end above its upper end');
 
 export const settingsSchema = z.strictObject({
@@ -13,12 +14,14 @@ export const settingsSchema = z.strictObject({
   lengthUnit: z.enum(['cm', 'in']),
   massUnit: z.enum(['kg', 'lb']),
   /** Unit each parameter is shown in. Readings always keep the unit they were made in. */
-  parameterUnits: z
-    .record(parameterSchema, unitSchema)
-    .refine(
-      (units) => PARAMETER_IDS.every((p) => dimensionOf(units[p]) === PARAMETERS[p].dimension),
-      'shows a parameter in a unit that does not measure it',
-    ),
+  parameterUnits: z.partialRecord(parameterSchema, unitSchema).refine(
+    (units) =>
+      PARAMETER_IDS.every((p) => {
+        const unit = units[p];
+        return unit === undefined || dimensionOf(unit) === PARAMETERS[p].dimension;
+      }),
+    'shows a parameter in a unit that does not measure it',
+  ),
   theme: z.enum(['system', 'day', 'night']),
   bandPreset: z.enum(BAND_PRESET_IDS),
   /** Bands the keeper set, canonical units. */
@@ -26,22 +29,14 @@ export const settingsSchema = z.strictObject({
 });
 export type Settings = z.infer<typeof settingsSchema>;
 
+/** The one record that settings are kept in, whichever browser wrote them. */
+export const SETTINGS_ID = '00000000-0000-7000-8000-000000000001';
+
 export const METRIC_SETTINGS: Settings = {
   volumeUnit: 'L',
   lengthUnit: 'cm',
   massUnit: 'kg',
-  parameterUnits: {
-    ammonia: 'ammonia N',
-    nitrite: 'nitrite N',
-    nitrate: 'nitrate NO3',
-    ph: 'pH',
-    alkalinity: 'dKH',
-    salinity: 'ppt',
-    temperature: '°C',
-    phosphate: 'ppm PO4',
-    calcium: 'ppm Ca',
-    magnesium: 'ppm Mg',
-  },
+  parameterUnits: {},
   theme: 'system',
   bandPreset: 'mixedReef',
   bands: {},
@@ -52,5 +47,10 @@ export const US_SETTINGS: Settings = {
   volumeUnit: 'gal',
   lengthUnit: 'in',
   massUnit: 'lb',
-  parameterUnits: { ...METRIC_SETTINGS.parameterUnits, temperature: '°F', salinity: 'sg25' },
+  parameterUnits: { temperature: '°F', salinity: 'sg25' },
 };
+
+/** The unit a parameter is shown in: the keeper's own choice, or the parameter's usual one. */
+export function unitFor(settings: Settings, parameter: ParameterId): Unit {
+  return settings.parameterUnits[parameter] ?? PARAMETERS[parameter].shownUnit;
+}

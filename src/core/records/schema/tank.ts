@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { daySchema, nameSchema, nonNegative, positive, zoneSchema } from './common';
+import { nameSchema, nonNegative, positive, zoneSchema } from '../common';
 
 export const TANK_KINDS = ['display', 'quarantine', 'other'] as const;
 export const ROCKS = ['dryRock', 'organicDryRock', 'liveRock', 'establishedMedia', 'none'] as const;
@@ -110,27 +110,19 @@ export const programmeSchema = z.strictObject({
 });
 export type Programme = z.infer<typeof programmeSchema>;
 
+/** What a tank is. What happens to it, that it was filled or got its lid, are entries. */
 export const tankSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(TANK_KINDS),
   /** IANA time zone in which its days are counted. */
   zone: zoneSchema,
-  /** The day it was filled; null while it is empty. */
-  filledOn: daySchema.nullable(),
-  /** The day the keeper says it was already cycled, for a tank that ran before its log began. */
-  runningSince: daySchema.nullable(),
   volume: volumeSchema,
   rock: z.enum(ROCKS),
-  light: z.enum(LIGHT_PLANS),
+  /** What is meant to be done with the light while it cycles; that it was done is an entry. */
+  lightPlan: z.enum(LIGHT_PLANS),
   school: schoolChoiceSchema,
-  /** A lid or mesh that a jumping fish cannot pass. */
-  lid: z.boolean(),
-  /** The day the heater was last held against a thermometer. */
-  heaterVerifiedOn: daySchema.nullable(),
   method: methodSchema.optional(),
   /** The bottle's programme that is followed, counted from the first bacteria. */
   programme: programmeSchema.optional(),
-  /** The day fish went in before the cycle was done, its cautions accepted. */
-  fishInSince: daySchema.optional(),
 });
 export type Tank = z.infer<typeof tankSchema>;

@@ -1,0 +1,32 @@
+/** Something that can hurt a person or an animal, said once and shown wherever it arises. */
+export interface Caution {
+  title: string;
+  text: string;
+}
+
+export const CAUTIONS = {
+  strongAmmonia: {
+    title: 'Strong ammonia',
+    text: 'Gloves and air. Never near bleach or acid: the fumes kill. Only kinds without scent or surfactant, which foam when shaken, belong in a tank.',
+  },
+  medicine: {
+    title: 'By its label and a veterinarian',
+    text: 'No amounts are kept here. Medicines go by their label and a veterinarian’s advice; bleach never meets ammonia or acid.',
+  },
+  fishInCycle: {
+    title: 'Hard on the animal',
+    text: 'A fish in a tank that cannot clear its ammonia breathes it: gills are harmed from about 0.05 mg/L of free ammonia. Most keepers no longer do it. If you do: one small, hardy fish, never a damsel as a tool; bottled bacteria on the same day; food sparingly; ammonia and pH tested every day; salt water mixed and waiting for a change. Ask a veterinarian about any sign of distress.',
+  },
+  deadAnimal: {
+    title: 'Take it out, then test ammonia',
+    text: 'What dies in a tank turns to ammonia within a day. Never release animals, rock or water to the wild; a fish beyond help is a veterinarian’s to decide on.',
+  },
+  saltTopOff: {
+    title: 'Evaporation leaves the salt behind',
+    text: 'A top-off is fresh water: salt water in its place raises the salinity with every litre.',
+  },
+  unplugFirst: {
+    title: 'Unplug it before hands go in',
+    text: 'A heater out of water bursts or burns; let it cool, and let wiring be done by a licensed trade.',
+  },
+} as const satisfies Record<string, Caution>;

@@ -1,0 +1,74 @@
+import { entryLine, entryTitle, entryTouches, type Entry } from '../records/kinds';
+import type { Touch } from '../records/kinds/kind';
+import { everyEntry, wordsContext, type Logged, type TankHistory } from './tankHistory';
+
+/** Something logged, as a line of a list: its entry can be opened by its id. */
+export interface LoggedEvent {
+  id: string;
+  at: number;
+  title: string;
+  note: string;
+}
+
+/** Newest first; what belongs to one moment in the order it was entered. */
+function newestFirst(a: Logged, b: Logged): number {
+  return b.at - a.at || (a.id < b.id ? -1 : 1);
+}
+
+/** Entries as lines, newest first. */
+function linesOf(history: TankHistory, entries: readonly Logged[]): LoggedEvent[] {
+  const context = wordsContext(history);
+  return [...entries].sort(newestFirst).map(({ id, at, entry }) => ({
+    id,
+    at,
+    title: entryTitle(entry),
+    note: entryLine(entry, context),
+  }));
+}
+
+const isTest = (entry: Entry) => entry.kind === 'reading';
+
+/** Every entry of a tank, newest first. */
+export function allEvents(history: TankHistory): LoggedEvent[] {
+  return linesOf(history, everyEntry(history));
+}
+
+/** The moments at which anything was logged, each once. */
+export function entryMoments(history: TankHistory): number[] {
+  const moments = new Set<number>();
+  for (const list of Object.values(history.entries)) for (const { at } of list) moments.add(at);
+  return [...moments];
+}
+
+/** Tests that one sitting may have: so many more are looked at, so that none is cut in two. */
+const SITTING = 16;
+
+/** The newest entries of a tank. */
+export function latestEvents(history: TankHistory, most: number): LoggedEvent[] {
+  const newest = Object.values(history.entries).flatMap((list): Logged[] =>
+    list.slice(-most - SITTING),
+  );
+  return linesOf(history, newest.sort(newestFirst).slice(0, most));
+}
+
+/** Everything but tests that moves a parameter, newest first. */
+export function eventsTouching(history: TankHistory, touch: Touch): LoggedEvent[] {
+  return linesOf(
+    history,
+    everyEntry(history).filter(
+      ({ entry }) => !isTest(entry) && entryTouches(entry).includes(touch),
+    ),
+  );
+}
+
+/** Marks of what was done or seen, for a chart of some parameters: their moments, each with its word. */
+export function chartMarks(
+  history: TankHistory,
+  touches: readonly Touch[],
+): { x: number; label: string }[] {
+  return everyEntry(history)
+    .filter(
+      ({ entry }) => !isTest(entry) && entryTouches(entry).some((touch) => touches.includes(touch)),
+    )
+    .map(({ at, entry }) => ({ x: at, label: entryTitle(entry) }));
+}

@@ -1,0 +1,42 @@
+import type { TankEntries } from './logged';
+
+/** What is so with a tank at the moment its history ends, by the entries that say so. */
+export interface Standing {
+  /** When it was filled, ms; null while it is empty. */
+  filledAt: number | null;
+  /** Since when the keeper says it runs, ms; null for one that is watched through its cycle. */
+  runningSince: number | null;
+  lid: boolean;
+  /** When the heater was last held against a thermometer, ms. */
+  heaterVerifiedAt: number | null;
+  lit: boolean;
+  /** Since when fish are in without a break, ms; null without any. */
+  fishSince: number | null;
+}
+
+/** Since when there are fish without a break: where nobody counted, some leaving means all did. */
+function fishSince(entries: TankEntries): number | null {
+  let since: number | null = null;
+  let number = 0;
+  for (const { at, entry } of entries.animals) {
+    if (entry.group !== 'fish') continue;
+    if (entry.move === 'in') {
+      since ??= at;
+      number += entry.count ?? 1;
+    } else number = entry.count === undefined ? 0 : Math.max(0, number - entry.count);
+    if (number === 0) since = null;
+  }
+  return since;
+}
+
+/** Reads off what stands from entries in order of time. */
+export function standingOf(entries: TankEntries): Standing {
+  return {
+    filledAt: entries.filled.at(-1)?.at ?? null,
+    runningSince: entries.running.at(-1)?.at ?? null,
+    lid: entries.lid.at(-1)?.entry.fitted ?? false,
+    heaterVerifiedAt: entries.heaterCheck.at(-1)?.at ?? null,
+    lit: entries.light.at(-1)?.entry.state === 'on',
+    fishSince: fishSince(entries),
+  };
+}

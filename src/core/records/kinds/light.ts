@@ -1,0 +1,21 @@
+import * as z from 'zod';
+import { formatPlain } from '../../units/format';
+import { defineKind, ofTank } from './kind';
+
+const schema = z.strictObject({
+  kind: z.literal('light'),
+  ...ofTank,
+  state: z.enum(['on', 'off']),
+  hoursADay: z.number().positive().max(24).optional(),
+});
+export type LightEntry = z.infer<typeof schema>;
+
+/** The light switched on for good, or off. */
+export const light = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'light',
+  title: (entry) => `Light ${entry.state}`,
+  line: (entry) => (entry.hoursADay ? `${formatPlain(entry.hoursADay)} h a day` : ''),
+  touches: () => ['growth'],
+});

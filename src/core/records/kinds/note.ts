@@ -1,0 +1,16 @@
+import * as z from 'zod';
+import { textSchema } from '../common';
+import { defineKind, ofTank } from './kind';
+
+const schema = z.strictObject({ kind: z.literal('note'), ...ofTank, text: textSchema });
+export type NoteEntry = z.infer<typeof schema>;
+
+/** Whatever one wants to find again. */
+export const note = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'note',
+  title: () => 'Note',
+  line: (entry) => entry.text,
+  touches: () => [],
+});

@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import { instantSchema } from '../common';
+import { defineKind, ofTank, type WordsOf } from './kind';
+
+export const TASK_MARKS = ['done', 'skipped', 'snoozed'] as const;
+export type TaskMarkHow = (typeof TASK_MARKS)[number];
+
+const schema = z.strictObject({
+  kind: z.literal('taskMark'),
+  ...ofTank,
+  /** The occurrence it is about, by its key. */
+  task: z.string().min(1).max(120),
+  /** What it was called. */
+  title: z.string().min(1).max(200),
+  how: z.enum(TASK_MARKS),
+  /** Of one that was snoozed: until when. */
+  until: instantSchema.optional(),
+});
+export type TaskMarkEntry = z.infer<typeof schema>;
+
+export const TASK_MARK_WORDS: WordsOf<TaskMarkHow> = {
+  done: 'Done',
+  skipped: 'Skipped',
+  snoozed: 'Put off',
+};
+
+/** What was said of a task that no other entry settles. */
+export const taskMark = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'task',
+  title: (entry) => entry.title,
+  line: (entry) => TASK_MARK_WORDS[entry.how].toLowerCase(),
+  touches: () => [],
+});

@@ -1,0 +1,55 @@
+import * as z from 'zod';
+import type { ParameterId } from '../../parameters/registry';
+import { formatPlain } from '../../units/format';
+import { positive, quantityOf } from '../common';
+import { defineKind, ofTank } from './kind';
+
+/** What is worth measuring of water before it goes in. */
+export const NEW_WATER = ['salinity', 'temperature', 'alkalinity', 'ph', 'ammonia'] as const;
+
+const schema = z.strictObject({
+  kind: z.literal('waterChange'),
+  ...ofTank,
+  litres: positive,
+  /** What the new water measured, as far as anybody did. */
+  newWater: z.strictObject({
+    salinity: quantityOf('salinity').optional(),
+    temperature: quantityOf('temperature').optional(),
+    alkalinity: quantityOf('alkalinity').optional(),
+    ph: quantityOf('ph').optional(),
+    ammonia: quantityOf('ammonia').optional(),
+  }),
+});
+export type WaterChangeEntry = z.infer<typeof schema>;
+
+/** What a change dilutes or brings. */
+const MOVES: readonly ParameterId[] = [
+  'ammonia',
+  'nitrite',
+  'nitrate',
+  'ph',
+  'alkalinity',
+  'salinity',
+  'temperature',
+  'phosphate',
+  'calcium',
+  'magnesium',
+];
+
+/** Share of the net water that was replaced, 0 to 1. */
+export function changedShare(litres: number, netLitres: number): number {
+  return Math.min(1, litres / netLitres);
+}
+
+/** Tank water out, new salt water in. */
+export const waterChange = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'water change',
+  title: () => 'Water change',
+  line: (entry, { netLitres }) =>
+    netLitres === null
+      ? `${formatPlain(entry.litres)} L`
+      : `${formatPlain(changedShare(entry.litres, netLitres) * 100, 0)} % of the net water`,
+  touches: () => MOVES,
+});

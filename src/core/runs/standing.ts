@@ -1,0 +1,83 @@
+import type { Run } from '../records/schema/run';
+import { instant } from '../time/zone';
+import { isProcedure, PROCEDURES, type Procedure, type Step } from './procedures';
+
+/** A clock of a run. */
+export interface Clock {
+  id: string;
+  name: string;
+  /** When it ends, ms. */
+  ends: number;
+  /** ms left; 0 once it has ended. */
+  left: number;
+}
+
+/** Where a run stands at a moment. */
+export interface RunStanding {
+  procedure: Procedure;
+  /** The step to be done now; null once all are. */
+  step: Step | null;
+  /** Its place, from 1, and how many there are. */
+  place: number;
+  count: number;
+  /** Soonest first. */
+  clocks: Clock[];
+}
+
+/** The procedure of a run; null for one that only a later version knows. */
+export function procedureOf(run: Run): Procedure | null {
+  return isProcedure(run.procedure) ? PROCEDURES[run.procedure] : null;
+}
+
+function clocksOf(run: Run, procedure: Procedure, now: number): Clock[] {
+  return Object.entries(run.clocks)
+    .map(([id, end]) => {
+      const ends = instant(end);
+      return { id, name: procedure.clockName(run, id), ends, left: Math.max(0, ends - now) };
+    })
+    .sort((a, b) => a.ends - b.ends);
+}
+
+/** Whether a waiting step is over: all clocks of the run have ended. */
+function waited(clocks: readonly Clock[]): boolean {
+  return clocks.length > 0 && clocks.every((clock) => clock.left === 0);
+}
+
+/** Where a run stands: the first step that is not done. A wait is done when its clocks are. */
+export function standingOfRun(run: Run, now: number): RunStanding | null {
+  const procedure = procedureOf(run);
+  if (!procedure) return null;
+  const clocks = clocksOf(run, procedure, now);
+  const { steps } = procedure;
+  const open = steps.findIndex(
+    ({ id, kind }, place) =>
+      !run.steps[id] && !(kind === 'wait' && place < steps.length - 1 && waited(clocks)),
+  );
+  return {
+    procedure,
+    step: open === -1 ? null : (steps[open] ?? null),
+    place: open === -1 ? steps.length : open + 1,
+    count: steps.length,
+    clocks,
+  };
+}
+
+/** A run with a step done, and what was noted at it. */
+export function withStep(run: Run, step: string, at: string, value?: string | number): Run {
+  const done = value === undefined ? { at } : { at, value };
+  return { ...run, steps: { ...run.steps, [step]: done } };
+}
+
+/** A run with a clock started, and what it is called. */
+export function withClock(run: Run, clock: string, ends: string, name?: string): Run {
+  return {
+    ...run,
+    clocks: { ...run.clocks, [clock]: ends },
+    given: name === undefined ? run.given : { ...run.given, [clock]: name },
+  };
+}
+
+/** A run that is over. */
+export function ended(run: Run, at: string, how: 'done' | 'stopped'): Run {
+  return { ...run, ended: { at, how } };
+}

@@ -1,0 +1,83 @@
+import { usePathname, useRouter } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { useLogKinds } from './logKinds';
+import { to } from '@/frame/addresses';
+import { Row } from '@/ui/Row';
+import { Sheet } from '@/ui/Sheet';
+import { color, touch } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  kinds: {
+    flexDirection: 'row',
+    flexWrap: 'wrap',
+    columnGap: 18,
+    borderBottomWidth: 1,
+    borderColor: color.rule,
+  },
+  kind: {
+    minHeight: touch - 4,
+    justifyContent: 'center',
+    borderBottomWidth: 2,
+    borderColor: 'transparent',
+  },
+  here: { borderColor: color.ink },
+});
+
+/** The kinds that are logged often one tap away, and every other in a sheet. */
+export function KindTabs() {
+  const path = usePathname();
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const kinds = useLogKinds();
+  const current = kinds.find((kind) => path === to.log(kind.path));
+  const tabs = kinds.filter((kind) => kind.often || kind === current);
+  const go = (address: string) => router.replace(to.log(address));
+  return (
+    <View role="navigation" aria-label="Kinds of entry" style={styles.kinds}>
+      {tabs.map((kind) => {
+        const here = kind === current;
+        return (
+          <Pressable
+            key={kind.path}
+            role="link"
+            {...(here ? { 'aria-current': 'page' as never } : {})}
+            onPress={() => go(kind.path)}
+            style={[styles.kind, here && styles.here]}
+          >
+            <Words as="body" style={here ? { fontWeight: '600' } : { color: color.inkSoft }}>
+              {kind.label}
+            </Words>
+          </Pressable>
+        );
+      })}
+      <Pressable
+        role="button"
+        aria-label="More kinds of entry"
+        onPress={() => setOpen(true)}
+        style={styles.kind}
+      >
+        <Words as="body" style={{ color: color.inkSoft }}>
+          More
+        </Words>
+      </Pressable>
+      <Sheet title="Log" open={open} onClose={() => setOpen(false)}>
+        <View>
+          {kinds.map((kind) => (
+            <Row
+              key={kind.path}
+              title={kind.label}
+              note={kind.hint}
+              current={kind === current}
+              onPress={() => {
+                setOpen(false);
+                go(kind.path);
+              }}
+            />
+          ))}
+        </View>
+      </Sheet>
+    </View>
+  );
+}

@@ -1,0 +1,144 @@
+import type { ReactNode } from 'react';
+import { ENTRY_KINDS, type EntryKind } from '@/core/records/kinds';
+import { logPath } from '@/frame/logPaths';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { ReadingEditor } from '../ReadingEditor';
+import { TestSheetScreen } from '../TestSheetScreen';
+import { AnimalsEntryForm } from './animals';
+import { BacteriaForm, DoseEntryForm } from './dose';
+import type { EntryFormProps } from './entryForm';
+import { FeedEntryForm } from './feed';
+import { MediaEntryForm, OrganicsEntryForm } from './organics';
+import {
+  FilledForm,
+  HeaterCheckForm,
+  LidForm,
+  LightForm,
+  NoteForm,
+  ObservationForm,
+  RunningForm,
+  SightingForm,
+  TaskMarkForm,
+  TreatmentForm,
+} from './small';
+import { TopOffEntryForm } from './topOff';
+import { WaterChangeEntryForm } from './waterChange';
+
+/** How a kind of entry is logged and corrected. */
+interface KindForm {
+  /** What it is called where one chooses what to log. */
+  label: string;
+  /** What it is for, in a few words. */
+  hint: string;
+  /** Whether it stands one tap away in every form's head. */
+  often?: true;
+  /** Written by what it belongs to, and only corrected here. */
+  hidden?: true;
+  New: (props: EntryFormProps) => ReactNode;
+  Edit: (props: { editing: RevisionOf<'entry'> }) => ReactNode;
+}
+
+const both = (Form: KindForm['New']) => ({ New: Form, Edit: Form });
+
+/** Every kind of entry with its form: addresses, tabs, the sheet of kinds and correction read this. */
+export const KIND_FORMS: Record<EntryKind, KindForm> = {
+  reading: {
+    label: 'Test',
+    hint: 'Water, by your own kits',
+    often: true,
+    New: TestSheetScreen,
+    Edit: ReadingEditor,
+  },
+  dose: {
+    label: 'Dose',
+    hint: 'Ammonia, bacteria, alkalinity',
+    often: true,
+    ...both(DoseEntryForm),
+  },
+  waterChange: {
+    label: 'Water change',
+    hint: 'Litres out and in',
+    often: true,
+    ...both(WaterChangeEntryForm),
+  },
+  feed: {
+    label: 'Feed',
+    hint: 'For animals or the colony',
+    often: true,
+    ...both(FeedEntryForm),
+  },
+  topOff: {
+    label: 'Top-off',
+    hint: 'What evaporated, put back',
+    ...both(TopOffEntryForm),
+  },
+  animals: {
+    label: 'Animals',
+    hint: 'Came in, went out, died',
+    ...both(AnimalsEntryForm),
+  },
+  observation: {
+    label: 'Observation',
+    hint: 'Of the tank, an animal, equipment',
+    ...both(ObservationForm),
+  },
+  sighting: {
+    label: 'Growth seen',
+    hint: 'Diatoms, film, hair, sheets',
+    ...both(SightingForm),
+  },
+  light: { label: 'Light', hint: 'On for good, or off', ...both(LightForm) },
+  organics: {
+    label: 'Prawn, detritus',
+    hint: 'In, out, siphoned',
+    ...both(OrganicsEntryForm),
+  },
+  media: {
+    label: 'Rock, sand or media',
+    hint: 'Moved in or out',
+    ...both(MediaEntryForm),
+  },
+  treatment: {
+    label: 'Medicine, chlorine',
+    hint: 'What may harm the colony',
+    ...both(TreatmentForm),
+  },
+  lid: { label: 'Lid', hint: 'Fitted or taken off', ...both(LidForm) },
+  heaterCheck: {
+    label: 'Heater check',
+    hint: 'Held against a thermometer',
+    ...both(HeaterCheckForm),
+  },
+  note: { label: 'Note', hint: 'Anything to find again', ...both(NoteForm) },
+  filled: { label: 'Filled', hint: 'The day water went in', ...both(FilledForm) },
+  running: {
+    label: 'Running',
+    hint: 'Cycled, with animals, since',
+    ...both(RunningForm),
+  },
+  taskMark: {
+    label: 'Task',
+    hint: 'Done, skipped or put off',
+    hidden: true,
+    ...both(TaskMarkForm),
+  },
+};
+
+/** Forms of one kind that begin otherwise: a bottle of bacteria is not like the last dose. */
+export const OTHER_STARTS: Readonly<Record<string, KindForm['New']>> = {
+  bacteria: BacteriaForm,
+};
+
+/** What an address under /log opens; undefined where there is no such kind. */
+export function formAt(path: string): KindForm['New'] | undefined {
+  const kind = ENTRY_KINDS.find((candidate) => logPath(candidate) === path);
+  return OTHER_STARTS[path] ?? (kind && KIND_FORMS[kind].New);
+}
+
+/** The kinds as they are offered for logging. */
+export const LOG_KINDS = ENTRY_KINDS.filter((kind) => !KIND_FORMS[kind].hidden).map((kind) => ({
+  path: logPath(kind),
+  label: KIND_FORMS[kind].label,
+  hint: KIND_FORMS[kind].hint,
+  often: KIND_FORMS[kind].often,
+}));

@@ -1,0 +1,122 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import { liveHead } from '@/core/records/log';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { ended, standingOfRun, withStep, type RunStanding } from '@/core/runs/standing';
+import { countdownWords, momentInSentence } from '@/core/time/words';
+import { BackHead } from '@/frame/BackHead';
+import { to } from '@/frame/addresses';
+import { useLeave } from '@/frame/useLeave';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { changeRun } from '@/store/runs';
+import { selectLog, selectTank } from '@/store/selectors';
+import { tankChosen } from '@/store/sessionSlice';
+import { wallClock } from '@/store/wallClock';
+import { Button } from '@/ui/Press';
+import { Opening, Screen } from '@/ui/Screen';
+import { useWakeLock } from '@/ui/useWakeLock';
+import { Figure, Words } from '@/ui/Words';
+
+/** A run, one step on the screen: what to do now, how long still, and what comes next. */
+export function RunScreen({ id }: { id: string }) {
+  const run = useAppSelector((state) => liveHead(selectLog(state), id, 'run'));
+  const leave = useLeave();
+  if (!run || run.body.ended) {
+    return (
+      <Screen>
+        <Opening title={run ? 'This is done.' : 'This is gone.'}>
+          {run
+            ? 'What it logged is in the log.'
+            : 'It was removed, or belongs to another log. Data shows what was changed lately.'}
+        </Opening>
+        <Button label="Back" onPress={leave} />
+      </Screen>
+    );
+  }
+  return <Running key={run.id} run={run} />;
+}
+
+function Running({ run }: { run: RevisionOf<'run'> }) {
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const inView = useAppSelector(selectTank);
+  const tank = useAppSelector((state) => liveHead(selectLog(state), run.body.tankId, 'tank'));
+  const [now, setNow] = useState(wallClock);
+  useWakeLock();
+  useEffect(() => {
+    const ticker = setInterval(() => setNow(wallClock()), 500);
+    return () => clearInterval(ticker);
+  }, []);
+  const standing = standingOfRun(run.body, now);
+  const zone = tank?.body.zone ?? 'UTC';
+  const end = (how: 'done' | 'stopped') =>
+    void dispatch(changeRun(run, (body, at) => ended(body, at, how)));
+  if (!standing) {
+    return (
+      <Screen>
+        <Opening title="A newer Zoarium began this.">
+          It is kept as it is, and can be gone on with once this one is updated.
+        </Opening>
+      </Screen>
+    );
+  }
+  const { procedure, step, place, count } = standing;
+  const testing = step?.id === 'test' || step?.id === 'read';
+  return (
+    <Screen head={<BackHead title={procedure.name} aside={`step ${place} of ${count}`} />}>
+      <Opening title={`${step?.title ?? 'All steps are done'}.`}>
+        {step?.text(run.body) ?? 'It can be closed.'}
+      </Opening>
+      <Clocks standing={standing} zone={zone} now={now} />
+      {testing ? (
+        <Button
+          kind="primary"
+          label="Log the test"
+          onPress={() => {
+            // The sheet is for the tank in view; this run may be of another.
+            if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
+            router.push(to.log('test'));
+          }}
+        />
+      ) : step?.kind === 'count' ? (
+        <Button
+          kind="primary"
+          label="Go on counting"
+          onPress={() => {
+            if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
+            router.push(to.cycleTool('dose'));
+          }}
+        />
+      ) : step?.kind === 'check' ? (
+        <Button
+          kind="primary"
+          label="Done"
+          onPress={() => void dispatch(changeRun(run, (body, at) => withStep(body, step.id, at)))}
+        />
+      ) : null}
+      <View style={{ gap: 12 }}>
+        {step ? null : <Button kind="primary" label="Close it" onPress={() => end('done')} />}
+        <Button label="Stop it" onPress={() => end('stopped')} />
+      </View>
+    </Screen>
+  );
+}
+
+function Clocks({ standing, zone, now }: { standing: RunStanding; zone: string; now: number }) {
+  return (
+    <View style={{ gap: 16 }}>
+      {standing.clocks.map((clock) => (
+        <View key={clock.id}>
+          <Words as="strong">{clock.name}</Words>
+          <Figure value={countdownWords(clock.left)} size={72} />
+          <Words as="soft">
+            {clock.left === 0
+              ? `ended ${momentInSentence(clock.ends, zone, now)}`
+              : `left, ends ${momentInSentence(clock.ends, zone, now)}`}
+          </Words>
+        </View>
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,62 @@
+import type { Forecast } from '@/core/cycle/forecast/types';
+import { freeAmmoniaNow } from '@/core/meaning/fishIn';
+import { readingWords } from '@/core/history/reading';
+import { latestReading, type TankHistory } from '@/core/history/tankHistory';
+import { momentInSentence } from '@/core/time/words';
+import { DAY_MS } from '@/core/time/zone';
+import { formatPlain } from '@/core/units/format';
+import { Remark } from '@/ui/Remark';
+import { Words } from '@/ui/Words';
+
+const LEVEL_WORDS = {
+  comfortable: { tone: 'plain', title: 'Free ammonia is low', act: 'Test again tomorrow.' },
+  watch: {
+    tone: 'watch',
+    title: 'Free ammonia is rising',
+    act: 'Feed nothing today and test again this evening.',
+  },
+  act: {
+    tone: 'caution',
+    title: 'Act now: free ammonia',
+    act: 'Change a third of the water today, match its temperature and salinity, and feed nothing. New water of a higher pH frees more ammonia: keep pH no higher than it is. An ammonia binder by its label buys time.',
+  },
+  emergency: {
+    tone: 'danger',
+    title: 'Emergency: free ammonia',
+    act: 'Move the fish to clean salt water of the same temperature and salinity now, or change two thirds of the water. Give them air. If they gasp or lie on the bottom, ask a veterinarian.',
+  },
+} as const;
+
+/** The daily watch of a tank that has fish in before its cycle is done: the level, and what to do. */
+export function FishInWatch({
+  history,
+  forecast,
+  now,
+}: {
+  history: TankHistory;
+  forecast: Forecast | null;
+  now: number;
+}) {
+  if (history.standing.fishSince === null || history.standing.runningSince !== null) return null;
+  const zone = history.tank.zone;
+  const ammonia = latestReading(history, 'ammonia');
+  const judged = freeAmmoniaNow(history, now);
+  if (!ammonia || !judged) {
+    return (
+      <Remark tone="caution" title="Test ammonia today">
+        There are fish in a tank that is still cycling. Test ammonia every day, pH with it: without
+        a test nobody can tell what they breathe.
+      </Remark>
+    );
+  }
+  const level = LEVEL_WORDS[judged.level];
+  const band = forecast?.bands.free;
+  const tomorrow = band?.p90[band.at.findIndex((at) => at >= now + DAY_MS)];
+  return (
+    <Remark tone={level.tone} title={level.title}>
+      <Words as="body">
+        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it may reach ${formatPlain(tomorrow, 3)}.`}`}
+      </Words>
+    </Remark>
+  );
+}

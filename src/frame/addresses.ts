@@ -1,0 +1,28 @@
+import type { Href } from 'expo-router';
+import type { ParameterId } from '@/core/parameters/registry';
+
+type Given = Readonly<Record<string, string>>;
+
+function withGiven(path: string, given: Given): string {
+  const query = new URLSearchParams(given).toString();
+  return query === '' ? path : `${path}?${query}`;
+}
+
+/** Every address of the app that is made from something, in one place. */
+export const to = {
+  today: '/',
+  water: '/water',
+  parameter: (id: ParameterId) => `/water/${id}`,
+  cycle: '/cycle',
+  cycleTool: (tool: string) => `/cycle/${tool}`,
+  /** A form of the log by its address, begun with what is handed over. */
+  log: (path: string, given: Given = {}) => withGiven(`/log/${path}`, given),
+  entry: (id: string) => `/log/entry/${id}`,
+  tanks: '/tanks',
+  tank: (id: string) => `/tanks/${id}`,
+  instruments: '/instruments',
+  instrument: (id: string) => `/instruments/${id}`,
+  run: (id: string) => `/runs/${id}`,
+  data: '/data',
+  settings: '/settings',
+} as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

@@ -1,0 +1,66 @@
+import { planImport, type ImportPlan } from '../core/records/importPlan';
+import { readHeader, type FileReading } from '../core/records/file';
+import { parseRecords } from '../core/records/parse';
+import type { Revision } from '../core/records/schema/revision';
+import { countOf } from '../core/units/format';
+import { storeRevisions, type SaveResult } from './record';
+import { noticed, tankChosen } from './sessionSlice';
+import { tanksInOrder } from './selectors';
+import { revisionKey } from '../core/records/log';
+import type { AppThunk } from './state';
+
+/** Told of the share done, 0 to 1. */
+type Progress = (share: number) => void;
+
+/** Records read or stored in one go: more would leave the screen still for too long. */
+const IN_ONE_GO = 1500;
+
+const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
+
+/** Reads the text of a log, a part at a time so that the screen can say how far it is. */
+export async function readInParts(text: string, progress: Progress): Promise<FileReading> {
+  const header = readHeader(text);
+  if (!header.ok) return header;
+  const { records, version } = header;
+  const rows = records.map((raw) => ({ raw, version }));
+  const good: Revision[] = [];
+  const refused: { row: number; why: string }[] = [];
+  for (let from = 0; from < rows.length; from += IN_ONE_GO) {
+    const part = parseRecords(rows.slice(from, from + IN_ONE_GO), rows);
+    good.push(...part.records);
+    refused.push(...part.refused.map(({ index, why }) => ({ row: from + index + 1, why })));
+    progress(Math.min(1, (from + IN_ONE_GO) / rows.length));
+    await pause();
+  }
+  return header.finish(good, refused);
+}
+
+/** What an import of records would do to the log that is open. */
+export function importPlan(records: readonly Revision[]): AppThunk<ImportPlan> {
+  return (_dispatch, getState) => planImport(getState().log, records);
+}
+
+/**
+ * Stores what is new of an import, part by part; each part is durable when it is told of. One that is
+ * broken off leaves what it stored, and taking the file once more adds the rest.
+ */
+export function importRecords(plan: ImportPlan, progress: Progress): AppThunk<Promise<SaveResult>> {
+  return async (dispatch, getState) => {
+    const { fresh } = plan;
+    const without = getState().session.tankId === null;
+    for (let from = 0; from < fresh.length; from += IN_ONE_GO) {
+      const result = await dispatch(storeRevisions(fresh.slice(from, from + IN_ONE_GO)));
+      if (!result.saved) return result;
+      progress(Math.min(1, (from + IN_ONE_GO) / fresh.length));
+      await pause();
+    }
+    dispatch(
+      noticed({
+        text: `Imported ${countOf(fresh.length, 'record')}`,
+        undo: fresh.map(revisionKey),
+      }),
+    );
+    if (without) dispatch(tankChosen(tanksInOrder(getState().log)[0]?.id ?? null));
+    return { saved: true, issues: [] };
+  };
+}

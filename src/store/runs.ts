@@ -1,0 +1,90 @@
+import { createSelector } from '@reduxjs/toolkit';
+import type { ProcedureId } from '../core/runs/procedures';
+import type { RevisionOf } from '../core/records/schema/revision';
+import type { Run } from '../core/records/schema/run';
+import { ended, withClock } from '../core/runs/standing';
+import { recordAct, type ActWriter } from './record';
+import type { AppThunk, RootState } from './state';
+
+/** Runs that go on, the oldest first. */
+export const selectLiveRuns = createSelector(
+  [(state: RootState) => state.log.runs],
+  (runs): RevisionOf<'run'>[] =>
+    runs
+      .filter((run) => run.body.ended === null)
+      .sort((a, b) => (a.body.begunAt < b.body.begunAt ? -1 : 1)),
+);
+
+/** The run of a procedure that goes on at a tank. */
+export function liveRun(
+  state: RootState,
+  tankId: string,
+  procedure: ProcedureId,
+): RevisionOf<'run'> | undefined {
+  return selectLiveRuns(state).find(
+    ({ body }) => body.tankId === tankId && body.procedure === procedure,
+  );
+}
+
+/** A run as it begins. */
+export function newRun(
+  procedure: ProcedureId,
+  tankId: string,
+  at: string,
+  given: Run['given'] = {},
+): Run {
+  return { procedure, tankId, begunAt: at, ended: null, given, steps: {}, clocks: {} };
+}
+
+/** Starts a clock in the run of a procedure at a tank, which begins with it if need be. */
+export function startClock(
+  procedure: ProcedureId,
+  tankId: string,
+  clock: { id: string; name: string; ends: number },
+): AppThunk<Promise<void>> {
+  return async (dispatch, getState, { services }) => {
+    const iso = (ms: number) => new Date(ms).toISOString();
+    const live = liveRun(getState(), tankId, procedure);
+    const run = live?.body ?? newRun(procedure, tankId, iso(services.now()));
+    const next = withClock(run, clock.id, iso(clock.ends), clock.name);
+    await dispatch(
+      recordAct((act) => {
+        if (live) act.revise(live, next);
+        else act.create('run', next);
+      }),
+    );
+  };
+}
+
+/** Begins a run. */
+export function beginRun(
+  procedure: ProcedureId,
+  tankId: string,
+  given: Run['given'],
+): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { services }) => {
+    const at = new Date(services.now()).toISOString();
+    await dispatch(recordAct((act) => act.create('run', newRun(procedure, tankId, at, given))));
+  };
+}
+
+/** Ends a run, as a part of the act that it ends with. */
+export function endRun(
+  act: ActWriter,
+  run: RevisionOf<'run'> | undefined,
+  at: string,
+  how: 'done' | 'stopped' = 'done',
+): void {
+  if (run) act.revise(run, ended(run.body, at, how));
+}
+
+/** Changes a run. */
+export function changeRun(
+  run: RevisionOf<'run'>,
+  change: (body: Run, at: string) => Run,
+): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { services }) => {
+    const at = new Date(services.now()).toISOString();
+    await dispatch(recordAct((act) => act.revise(run, change(run.body, at))));
+  };
+}

@@ -1,0 +1,155 @@
+import { milestonesOf, type Milestone } from '../core/cycle/milestones';
+import type { Forecast } from '../core/cycle/forecast/types';
+import type { Verdict } from '../core/cycle/verdict/types';
+import { verdictOf } from '../core/cycle/verdict/verdict';
+import { deriveHistory, entriesUntil, type Derived } from '../core/history/derive';
+import type { TankHistory } from '../core/history/tankHistory';
+import type { Bands } from '../core/parameters/bands';
+import type { ParameterId } from '../core/parameters/registry';
+import { entriesOfTank, liveHead, type Log } from '../core/records/log';
+import type { Kit } from '../core/records/schema/kit';
+import type { RevisionOf } from '../core/records/schema/revision';
+import type { Tank } from '../core/records/schema/tank';
+import { dueTasks } from '../core/tasks/due';
+import type { Occurrence } from '../core/tasks/types';
+import { HOUR_MS, instant, MINUTE_MS } from '../core/time/zone';
+import { perKey, perKeyUntil } from './memo';
+import { selectBands, selectKits, selectLog, selectNow, selectOwnedParameters } from './selectors';
+import type { RootState } from './state';
+
+/** What is known of one tank now. */
+export interface World {
+  tankId: string;
+  history: TankHistory;
+  verdict: Verdict;
+  /** The newest forecast; null until there is one, and of a tank that is not followed. */
+  forecast: Forecast | null;
+  bands: Bands;
+  kits: readonly RevisionOf<'kit'>[];
+}
+
+type Heads = readonly RevisionOf<'entry'>[];
+type Kits = Readonly<Record<string, Kit>>;
+
+const derivedOf = perKey(
+  (
+    [tankId, tank, all, count, kits]: readonly [string, Tank, Heads, number, Kits],
+    before: Derived | null,
+  ): Derived => {
+    const heads = count === all.length ? all : all.slice(0, count);
+    return deriveHistory({ tankId, tank, heads, kits }, before);
+  },
+);
+
+/** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */
+export function selectHistoryOf(state: RootState, tankId: string | null): TankHistory | null {
+  const log = selectLog(state);
+  const tank = liveHead(log, tankId, 'tank');
+  if (!tank) return null;
+  const all = entriesOfTank(log, tank.id);
+  const count = entriesUntil(all, selectNow(state) + MINUTE_MS);
+  return derivedOf(tank.id, [tank.id, tank.body, all, count, log.everyKit]).history;
+}
+
+const verdictFor = perKeyUntil(
+  ([history, bands]: readonly [TankHistory, Bands], now): { value: Verdict; until: number } => {
+    const verdict = verdictOf(history, now, bands);
+    return { value: verdict, until: verdict.until };
+  },
+);
+
+export function selectVerdictOf(state: RootState, tankId: string | null): Verdict | null {
+  const history = selectHistoryOf(state, tankId);
+  if (!history) return null;
+  return verdictFor(history.tankId, [history, selectBands(state)], selectNow(state));
+}
+
+export function selectForecastOf(state: RootState, tankId: string | null): Forecast | null {
+  return tankId === null ? null : (state.computed.forecast[tankId]?.value ?? null);
+}
+
+/** Everything that is known of a tank; null without it. */
+export function selectWorld(state: RootState, tankId: string | null): World | null {
+  const history = selectHistoryOf(state, tankId);
+  const verdict = selectVerdictOf(state, tankId);
+  if (!history || !verdict) return null;
+  return worldOf(history.tankId, [
+    history,
+    verdict,
+    selectForecastOf(state, history.tankId),
+    selectBands(state),
+    selectKits(state),
+  ]);
+}
+
+const worldOf = perKey(
+  ([history, verdict, forecast, bands, kits]: readonly [
+    TankHistory,
+    Verdict,
+    Forecast | null,
+    Bands,
+    readonly RevisionOf<'kit'>[],
+  ]): World => ({ tankId: history.tankId, history, verdict, forecast, bands, kits }),
+);
+
+/** What is said by the hour is made anew when one begins. */
+function nextHour(now: number): number {
+  return (Math.floor(now / HOUR_MS) + 1) * HOUR_MS;
+}
+
+const tasksFor = perKeyUntil(
+  (
+    [world, owned]: readonly [World, ReadonlySet<ParameterId>],
+    now,
+  ): { value: Occurrence[]; until: number } => ({
+    value: dueTasks(world.history, world.verdict, owned, now, world.forecast),
+    until: Math.min(nextHour(now), world.verdict.until),
+  }),
+);
+
+const NO_TASKS: Occurrence[] = [];
+
+export function selectTasksOf(state: RootState, tankId: string | null): Occurrence[] {
+  const world = selectWorld(state, tankId);
+  if (!world) return NO_TASKS;
+  return tasksFor(world.tankId, [world, selectOwnedParameters(state)], selectNow(state));
+}
+
+const milestonesFor = perKeyUntil(
+  ([world]: readonly [World], now): { value: Milestone[]; until: number } => ({
+    value: milestonesOf(world.history, now, world.forecast),
+    until: Math.min(nextHour(now), world.verdict.until),
+  }),
+);
+
+const NO_MILESTONES: Milestone[] = [];
+
+export function selectMilestonesOf(state: RootState, tankId: string | null): Milestone[] {
+  const world = selectWorld(state, tankId);
+  return world ? milestonesFor(world.tankId, [world], selectNow(state)) : NO_MILESTONES;
+}
+
+/** Entries of a tank that lie ahead of the clock: slips of a date, or a clock that is wrong. */
+export function selectAheadOf(state: RootState, tankId: string | null): Heads {
+  const log = selectLog(state);
+  if (tankId === null) return NO_HEADS;
+  const all = entriesOfTank(log, tankId);
+  const count = entriesUntil(all, selectNow(state) + HOUR_MS);
+  return aheadFor(tankId, [all, count]);
+}
+
+const NO_HEADS: Heads = [];
+const aheadFor = perKey(([all, count]: readonly [Heads, number]): Heads =>
+  count === all.length ? NO_HEADS : all.slice(count),
+);
+
+/**
+ * The moment a tank's forecast is made for: the hour that has begun, or the last entry if that is
+ * newer, so that it changes with what is logged and not with every minute.
+ */
+export function forecastMoment(log: Log, tankId: string, now: number): number {
+  const all = entriesOfTank(log, tankId);
+  const last = all[entriesUntil(all, now + MINUTE_MS) - 1];
+  const hour = Math.floor(now / HOUR_MS) * HOUR_MS;
+  return last ? Math.max(hour, instant(last.body.at)) : hour;
+}

@@ -1,0 +1,155 @@
+import { answerSchema } from './host';
+import type { Progress } from './job';
+import { JOB_TABLE, type JobInput, type JobName, type JobOutput } from './table';
+
+export interface RunOptions {
+  /** Jobs of one lane are asked one after the other: a newer one ends an older one. */
+  lane: string;
+  /** Names the input: equal inputs have equal hashes, and an answer that is known is given at once. */
+  hash: string;
+  progress?: Progress;
+}
+
+/** Runs jobs away from the screen. */
+export interface Jobs {
+  /**
+   * @returns the output, or null when a newer job of its lane took its place
+   * @throws when the job failed
+   */
+  run<J extends JobName>(
+    job: J,
+    input: JobInput<J>,
+    options: RunOptions,
+  ): Promise<JobOutput<J> | null>;
+  /** Ends what runs in a lane. */
+  cancel(lane: string): void;
+  /** Ends everything. */
+  stop(): void;
+}
+
+/** What the client needs of a worker, so that tests can give it another. */
+export interface WorkerLike {
+  postMessage(message: unknown): void;
+  terminate(): void;
+  onmessage: ((event: MessageEvent) => void) | null;
+  onerror: ((event: ErrorEvent) => void) | null;
+}
+
+/** Answers kept, so that going back to a tank costs nothing. */
+const KEPT = 24;
+/** Idle time after which a lane's worker is let go, and its memory with it. */
+const IDLE_MS = 60_000;
+
+interface Running {
+  runId: number;
+  hear: (data: unknown) => void;
+  fail: (error: Error) => void;
+  drop: () => void;
+}
+
+interface Lane {
+  worker: WorkerLike | null;
+  running: Running | null;
+  idle: ReturnType<typeof setTimeout> | undefined;
+}
+
+/**
+ * Jobs on workers, one to a lane, made when first needed. A worker at work is ended for a newer job,
+ * since it cannot hear a word till it is done.
+ */
+export function workerJobs(makeWorker: () => WorkerLike): Jobs {
+  const lanes = new Map<string, Lane>();
+  const known = new Map<string, unknown>();
+  let runs = 0;
+
+  const laneOf = (name: string): Lane => {
+    const lane = lanes.get(name) ?? { worker: null, running: null, idle: undefined };
+    lanes.set(name, lane);
+    return lane;
+  };
+  const letGo = (lane: Lane) => {
+    lane.worker?.terminate();
+    lane.worker = null;
+  };
+  const drop = (lane: Lane) => {
+    clearTimeout(lane.idle);
+    if (!lane.running) return;
+    lane.running.drop();
+    lane.running = null;
+    letGo(lane);
+  };
+  const rest = (lane: Lane) => {
+    lane.running = null;
+    clearTimeout(lane.idle);
+    lane.idle = setTimeout(() => letGo(lane), IDLE_MS);
+  };
+  const keep = (key: string, output: unknown) => {
+    known.delete(key);
+    known.set(key, output);
+    const oldest = known.keys().next();
+    if (known.size > KEPT && !oldest.done) known.delete(oldest.value);
+  };
+  const workerOf = (lane: Lane): WorkerLike => {
+    if (lane.worker) return lane.worker;
+    const worker = makeWorker();
+    worker.onmessage = (event) => lane.running?.hear(event.data);
+    worker.onerror = () => {
+      const { running } = lane;
+      lane.running = null;
+      letGo(lane);
+      running?.fail(new Error('The worker stopped.'));
+    };
+    lane.worker = worker;
+    return worker;
+  };
+
+  return {
+    run<J extends JobName>(name: J, input: JobInput<J>, { lane: at, hash, progress }: RunOptions) {
+      const lane = laneOf(at);
+      drop(lane);
+      const { output } = JOB_TABLE[name];
+      const key = `${name}/${hash}`;
+      const kept = output.safeParse(known.get(key));
+      if (known.has(key) && kept.success) return Promise.resolve(kept.data);
+      runs += 1;
+      const runId = runs;
+      return new Promise<JobOutput<J> | null>((settle, fail) => {
+        const hear = (data: unknown) => {
+          const parsed = answerSchema.safeParse(data);
+          if (!parsed.success || parsed.data.runId !== runId) return;
+          const answer = parsed.data;
+          if (answer.kind === 'progress') return progress?.(answer.share);
+          if (answer.kind === 'failed') {
+            rest(lane);
+            return fail(new Error(answer.why));
+          }
+          const read = output.safeParse(answer.output);
+          if (!read.success) return;
+          keep(key, read.data);
+          rest(lane);
+          settle(read.data);
+        };
+        lane.running = { runId, hear, fail, drop: () => settle(null) };
+        workerOf(lane).postMessage({ runId, job: name, input });
+      });
+    },
+    cancel(name) {
+      const lane = lanes.get(name);
+      if (lane) drop(lane);
+    },
+    stop() {
+      for (const lane of lanes.values()) {
+        drop(lane);
+        letGo(lane);
+      }
+      lanes.clear();
+    },
+  };
+}
+
+/** The workers of a browser, each of one file of its own. */
+export function browserJobs(): Jobs {
+  return workerJobs(
+    () => new Worker(new URL('../jobs.worker', window.location.href)) as WorkerLike,
+  );
+}
