@@ -1,4 +1,4 @@
-/** Dependencies point one way: app → features → shared → (ui, store) → core; see docs/architecture.md. */
+/** Dependencies point one way: app → features → (forms, frame) → (ui, store) → core; see docs/architecture.md. */
 const rule = (name, comment, from, to) => ({ name, comment, severity: 'error', from, to });
 
 /** @type {import('dependency-cruiser').IConfiguration} */
@@ -37,9 +37,9 @@ module.exports = {
       { path: '^src/(?!ui|core|testing)' },
     ),
     rule(
-      'shared-below-features',
-      'What features share knows none of them.',
-      { path: '^src/shared' },
+      'forms-and-frame-below-features',
+      'What frames a screen and what carries a form know no feature.',
+      { path: '^src/(forms|frame)' },
       { path: '^src/(features|app)' },
     ),
     rule(

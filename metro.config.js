@@ -3,21 +3,33 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-/** Files of Zod that the browser bundle does without, and what stands in for each. */
-const STAND_INS = [
-  [/locales\/index\.(js|cjs)$/, 'zodLocales.js'],
-  [
-    /\/(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.js$/,
-    'zodUnused.js',
+/** Files of a package that the browser bundle does without, and what stands in for each. */
+const STAND_INS = {
+  zod: [
+    [/locales\/index\.(js|cjs)$/, 'zodLocales.js'],
+    [
+      /\/(compile|from-json-schema|to-json-schema|json-schema-processors|json-schema-generator)\.js$/,
+      'zodUnused.js',
+    ],
   ],
-];
+  'expo-router': [
+    [/\/layouts\/(Tabs|Stack|experimental-stack)$/, 'routerUnused.js'],
+    [/\/react-navigation\/bottom-tabs$/, 'routerUnused.js'],
+    [/\/native-stack\/createNativeStackNavigator$/, 'routerUnused.js'],
+    [/\/stack-utils$/, 'routerUnused.js'],
+  ],
+};
+
+const packageOf = (file) =>
+  Object.keys(STAND_INS).find((name) =>
+    file.includes(`${path.sep}node_modules${path.sep}${name}${path.sep}`),
+  );
 
 config.resolver.resolveRequest = (context, moduleName, platform) => {
-  if (context.originModulePath.includes(`${path.sep}zod${path.sep}`)) {
-    const found = STAND_INS.find(([pattern]) => pattern.test(moduleName));
-    if (found) {
-      return { type: 'sourceFile', filePath: path.join(__dirname, 'scripts', 'bundle', found[1]) };
-    }
+  const from = packageOf(context.originModulePath);
+  const found = from && STAND_INS[from].find(([pattern]) => pattern.test(moduleName));
+  if (found) {
+    return { type: 'sourceFile', filePath: path.join(__dirname, 'scripts', 'bundle', found[1]) };
   }
   return context.resolveRequest(context, moduleName, platform);
 };

@@ -99,7 +99,8 @@ test('a dose, a water change and a note are logged and can be removed', async ({
   await saved(page, 'Saved the water change');
 
   await openTestSheet(page);
-  await page.getByRole('link', { name: 'Note' }).click();
+  await page.getByRole('button', { name: 'More kinds of entry' }).click();
+  await page.getByRole('dialog').getByText('Note', { exact: true }).click();
   await page.getByRole('button', { name: 'Save the note' }).click();
   await expect(page.getByText('Write a word or two first.')).toBeVisible();
   await page.getByLabel('What you saw or did').fill('Rock in, lights off.');

@@ -1,5 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { KitFormScreen } from '@/features/instruments/KitFormScreen';
+import { lazy } from 'react';
+
+const KitFormScreen = lazy(async () => ({
+  default: (await import('@/features/formScreens')).KitFormScreen,
+}));
 
 export default function Instrument() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,8 +1,13 @@
 import { useLocalSearchParams } from 'expo-router';
-import { EntryScreen } from '@/features/log/EntryScreen';
-import { NewEntryScreen } from '@/features/log/NewEntryScreen';
+import { lazy } from 'react';
 
-// One route for all kinds of entry, so that what they share stays out of the first load.
+const EntryScreen = lazy(async () => ({
+  default: (await import('@/features/formScreens')).EntryScreen,
+}));
+const NewEntryScreen = lazy(async () => ({
+  default: (await import('@/features/formScreens')).NewEntryScreen,
+}));
+
 export default function Log() {
   const { what, ...given } = useLocalSearchParams<{ what: string[] } & Record<string, string>>();
   const [kind = 'test', id] = what;

@@ -1,5 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { TankFormScreen } from '@/features/tank/TankFormScreen';
+import { lazy } from 'react';
+
+const TankFormScreen = lazy(async () => ({
+  default: (await import('@/features/formScreens')).TankFormScreen,
+}));
 
 export default function Tank() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,5 +1,5 @@
 import { Redirect, usePathname, useRouter } from 'expo-router';
-import { useEffect, useState, type ReactNode } from 'react';
+import { Suspense, useEffect, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { selectSession, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
@@ -53,7 +53,9 @@ export function Shell({ children }: { children: ReactNode }) {
       <View style={styles.column}>
         {bare ? null : <Banners />}
         <View role="main" style={styles.column}>
-          <ScreenBoundary key={path}>{children}</ScreenBoundary>
+          <ScreenBoundary key={path}>
+            <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
+          </ScreenBoundary>
         </View>
         {bare ? null : <RunBar hidden={entering} />}
         <NoticeBar raised={!wide && !entering} />
