@@ -14,6 +14,8 @@ const esModules = [
   'lucide-react-native',
   'uuid',
   '@date-fns/tz',
+  'react-hotkeys-hook',
+  '@tanstack/.*',
 ];
 const transformIgnorePatterns = [`/node_modules/(?!(${esModules.join('|')})(/|$))`];
 const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };

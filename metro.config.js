@@ -12,6 +12,15 @@ const STAND_INS = {
       'zodUnused.js',
     ],
   ],
+  // Metro takes a package whole; of these the app uses linear scales, lines, areas and one kind of id.
+  'd3-scale': [[/^d3-time(-format)?$/, 'unused.js']],
+  'd3-shape': [
+    [
+      /^\.\/(symbol|order|offset|curve\/(?!linear)|(stack|arc|pie|link|areaRadial|lineRadial)\.js)/,
+      'unused.js',
+    ],
+  ],
+  uuid: [[/^\.\/(v1|v3|v35|v5|v6|v1ToV6|v6ToV1|md5|sha1)\.js$/, 'unused.js']],
   'expo-router': [
     [/\/layouts\/(Tabs|Stack|experimental-stack)$/, 'routerUnused.js'],
     [/\/react-navigation\/bottom-tabs$/, 'routerUnused.js'],

@@ -5,7 +5,7 @@ import {
   undoRevisions,
   type ActStamp,
 } from '../core/records/acts';
-import { derivedId } from '../core/math/hash';
+import { partId } from '../core/math/hash';
 import { recordOf, revisionKey, type Log } from '../core/records/log';
 import {
   revisionSchema,
@@ -83,7 +83,7 @@ export function recordAct(
       now: services.now(),
       create: (type, body) => {
         created += 1;
-        return add(derivedId(`${stamp.actId}/${created}`), type, body);
+        return add(partId(stamp.actId, created), type, body);
       },
       createAs: add,
       revise: (head, body, settles) => revisions.push(reviseRecord(stamp, head, body, settles)),

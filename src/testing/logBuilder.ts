@@ -56,9 +56,9 @@ export const TEST_TANK: TestTank = {
   light: 'off',
 };
 
-/** Ids that are valid and stable: the n-th of a builder. */
+/** Ids that are valid, stable and in order, as those of the clock are: the n-th of a builder. */
 export function testId(n: number): string {
-  return `00000000-0000-7000-8000-${n.toString(16).padStart(12, '0')}`;
+  return `${n.toString(16).padStart(8, '0')}-0000-7000-8000-000000000000`;
 }
 
 /** An entry of any kind without its tank and its time. */

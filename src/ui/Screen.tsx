@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import { createContext, useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { color, logClearance, space } from './tokens';
 import { useWide } from './useWide';
@@ -12,6 +12,9 @@ const styles = StyleSheet.create({
   aside: { width: 350, flexGrow: 0, flexShrink: 0, borderLeftWidth: 1, borderColor: color.rule },
   asidePage: { paddingHorizontal: 22, paddingTop: space.l, paddingBottom: space.xxl, gap: space.m },
 });
+
+/** What a long list within a screen scrolls with. */
+export const ScreenScroll = createContext<RefObject<ScrollView | null> | null>(null);
 
 /**
  * A screen: its head, its content, and evidence that stands beside it where there is room and below
@@ -29,17 +32,21 @@ export function Screen({
   footer?: ReactNode;
 }) {
   const wide = useWide();
+  const scroll = useRef<ScrollView>(null);
   if (!wide) {
     return (
       <View style={styles.main}>
         <ScrollView
+          ref={scroll}
           contentContainerStyle={styles.page}
           keyboardShouldPersistTaps="handled"
           tabIndex={-1}
         >
-          {head}
-          {children}
-          {aside}
+          <ScreenScroll value={scroll}>
+            {head}
+            {children}
+            {aside}
+          </ScreenScroll>
         </ScrollView>
         {footer}
       </View>
@@ -48,9 +55,15 @@ export function Screen({
   return (
     <View style={styles.columns}>
       <View style={styles.main}>
-        <ScrollView contentContainerStyle={[styles.page, styles.pageWide]} tabIndex={-1}>
-          {head}
-          {children}
+        <ScrollView
+          ref={scroll}
+          contentContainerStyle={[styles.page, styles.pageWide]}
+          tabIndex={-1}
+        >
+          <ScreenScroll value={scroll}>
+            {head}
+            {children}
+          </ScreenScroll>
         </ScrollView>
         {footer}
       </View>

@@ -29,3 +29,16 @@ export function derivedId(text: string): string {
   const variant = ((Number.parseInt(hex[16] ?? '0', 16) & 3) | 8).toString(16);
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-${variant}${hex.slice(17, 20)}-${hex.slice(20)}`;
 }
+
+/** Parts of one act whose order its ids keep. */
+const PARTS = 4096;
+
+/**
+ * The id of the nth part of an act, the same whenever it is made. It begins with the act's own
+ * moment, as a UUID of version 7 does, and counts on: of two entries at one time the later made
+ * comes later.
+ */
+export function partId(actId: string, n: number): string {
+  const own = derivedId(`${actId}/${n}`);
+  return `${actId.slice(0, 13)}-8${(n % PARTS).toString(16).padStart(3, '0')}${own.slice(18)}`;
+}

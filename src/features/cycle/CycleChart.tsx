@@ -10,7 +10,8 @@ import { DAY_MS } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { daySpan } from '@/ui/chart/span';
 import { chartMarks } from '@/core/history/events';
-import { TimeChart, type ChartCourse, type ChartSeries } from '@/ui/chart/TimeChart';
+import type { ChartCourse, ChartSeries } from '@/ui/chart/TimeChart';
+import { TimeChart } from '@/ui/Drawing';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
@@ -151,7 +152,7 @@ export function CycleChart({
             .filter((reading) => reading.at <= span.to)
             .sort((a, b) => a.at - b.at)
             .map((reading) => [
-              momentWords(reading.at, zone, now),
+              { words: momentWords(reading.at, zone, now), value: reading.at },
               reading.parameter,
               readingWords(reading),
               formatPlain(fromCanonical(reading.best, `${reading.parameter as 'ammonia'} N`), 2),

@@ -20,7 +20,7 @@ import { useAppSelector } from '@/store/hooks';
 import { FishInWatch } from '@/frame/FishInWatch';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
-import { Course } from '@/ui/course/Course';
+import { Course } from '@/ui/Drawing';
 import { LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';

@@ -1,5 +1,5 @@
-import { useEffect, useRef } from 'react';
 import { View } from 'react-native';
+import { useHotkeys as useKeys } from 'react-hotkeys-hook';
 import { Row } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
@@ -14,30 +14,29 @@ interface Hotkeys {
 
 const PLACES = [...BAR, ...MORE].filter((place) => place.hotkey !== undefined);
 
-function isTyping(target: EventTarget | null): boolean {
-  return target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName);
-}
+/** A sheet that is open takes the keys. */
+const inSheet = () => document.querySelector('[role="dialog"]') !== null;
+const withModifier = (event: KeyboardEvent) => event.ctrlKey || event.metaKey || event.altKey;
 
 /** Single keys that go to places; they are silent while something is being typed. */
-export function useHotkeys(hotkeys: Hotkeys): void {
-  const latest = useRef(hotkeys);
-  useEffect(() => {
-    latest.current = hotkeys;
-  });
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      const { enabled, canLog, go, showKeys } = latest.current;
-      if (!enabled || event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target))
-        return;
-      if (document.querySelector('[role="dialog"]')) return;
-      if (event.key === '?') return showKeys();
-      if (event.key === 'l' && canLog) return go('/log/test');
-      const place = PLACES.find((candidate) => candidate.hotkey === event.key);
+export function useHotkeys({ enabled, canLog, go, showKeys }: Hotkeys): void {
+  // By the letter printed on the key, wherever a layout has put it.
+  const options = { enabled, useKey: true, ignoreEventWhen: inSheet };
+  useKeys(
+    PLACES.map((place) => place.hotkey ?? ''),
+    ({ key }) => {
+      const place = PLACES.find((candidate) => candidate.hotkey === key.toLowerCase());
       if (place) go(place.path);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, []);
+    },
+    options,
+  );
+  useKeys('l', () => go('/log/test'), { ...options, enabled: enabled && canLog });
+  // Layouts disagree on what brings a question mark, so Shift is not looked at.
+  useKeys('?', showKeys, {
+    ...options,
+    ignoreModifiers: true,
+    ignoreEventWhen: (event) => inSheet() || withModifier(event),
+  });
 }
 
 /** The keys, shown with a question mark. */

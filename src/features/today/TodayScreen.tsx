@@ -19,7 +19,7 @@ import { entryMoments } from '@/core/history/events';
 import { FishInWatch } from '@/frame/FishInWatch';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
-import { Course } from '@/ui/course/Course';
+import { Course } from '@/ui/Drawing';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';

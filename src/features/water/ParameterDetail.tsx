@@ -20,10 +20,12 @@ import { selectBands, selectLog, selectNow, selectSettings } from '@/store/selec
 import { useAppSelector } from '@/store/hooks';
 import { datedSpan } from '@/ui/chart/span';
 import { chartMarks, eventsTouching } from '@/core/history/events';
-import { TimeChart, type ChartPoint } from '@/ui/chart/TimeChart';
+import type { ChartPoint } from '@/ui/chart/TimeChart';
+import { TimeChart } from '@/ui/Drawing';
 import { Choice } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
+import { LongList } from '@/ui/Table';
 import { Opening } from '@/ui/Screen';
 import { Figure, Words } from '@/ui/Words';
 import { color } from '@/ui/tokens';
@@ -108,8 +110,8 @@ export function ParameterDetail({
             table={{
               columns: ['When', 'Read', 'Range it stands for'],
               rows: chart.visible.map((reading) => [
-                momentWords(reading.at, zone, now),
-                readingWords(reading),
+                { words: momentWords(reading.at, zone, now), value: reading.at },
+                { words: readingWords(reading), value: reading.best },
                 rangeText(reading, unit),
               ]),
             }}
@@ -199,31 +201,35 @@ function ReadingList({
   const settings = useAppSelector(selectSettings);
   const [all, setAll] = useState(false);
   const newest = [...history.readings[parameter]].reverse();
-  const rows = all ? newest : newest.slice(0, SHOWN_AT_FIRST);
+  const items = all ? newest : newest.slice(0, SHOWN_AT_FIRST);
   return (
     <View>
       <SectionHead title="Readings" end={countOf(newest.length, 'reading')} />
-      {rows.map((reading) => {
-        const shown = shownReading(reading, unitFor(settings, parameter));
-        const kit = log.everyKit[reading.kitId];
-        const doubts = [
-          reading.expired ? 'kit past its date' : '',
-          reading.counts ? '' : 'cannot be, so it does not count',
-          reading.entry.dilution > 1 ? `diluted ×${formatPlain(reading.entry.dilution)}` : '',
-          reading.entry.note ?? '',
-        ].filter(Boolean);
-        return (
-          <Row
-            key={reading.id}
-            title={momentWords(reading.at, history.tank.zone, now)}
-            note={[kit?.name ?? 'unknown kit', ...doubts].join(', ')}
-            accessibleName={`${shown.value} ${shown.unit}, ${momentWords(reading.at, history.tank.zone, now)}. Change`}
-            end={<Figure value={shown.value} unit={shown.unit} size={20} />}
-            onPress={() => router.push(to.entry(reading.id))}
-          />
-        );
-      })}
-      {newest.length > rows.length ? (
+      <LongList
+        items={items}
+        keyOf={(reading) => reading.id}
+        rowHeight={64}
+        render={(reading) => {
+          const shown = shownReading(reading, unitFor(settings, parameter));
+          const kit = log.everyKit[reading.kitId];
+          const doubts = [
+            reading.expired ? 'kit past its date' : '',
+            reading.counts ? '' : 'cannot be, so it does not count',
+            reading.entry.dilution > 1 ? `diluted ×${formatPlain(reading.entry.dilution)}` : '',
+            reading.entry.note ?? '',
+          ].filter(Boolean);
+          return (
+            <Row
+              title={momentWords(reading.at, history.tank.zone, now)}
+              note={[kit?.name ?? 'unknown kit', ...doubts].join(', ')}
+              accessibleName={`${shown.value} ${shown.unit}, ${momentWords(reading.at, history.tank.zone, now)}. Change`}
+              end={<Figure value={shown.value} unit={shown.unit} size={20} />}
+              onPress={() => router.push(to.entry(reading.id))}
+            />
+          );
+        }}
+      />
+      {newest.length > items.length ? (
         <View style={{ marginTop: 12 }}>
           <Button label={`Show all ${newest.length}`} onPress={() => setAll(true)} />
         </View>

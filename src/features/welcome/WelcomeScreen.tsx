@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { Course } from '@/ui/course/Course';
+import { Course } from '@/ui/Drawing';
 import { Button, LinkButton } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { space } from '@/ui/tokens';

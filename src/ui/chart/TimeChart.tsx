@@ -1,11 +1,15 @@
+import { max, min } from 'd3-array';
+import { scaleLinear } from 'd3-scale';
+import { area, line } from 'd3-shape';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import { DataTable } from '../DataTable';
+import { DataTable } from '../Table';
+import type { Cell } from '../table/DataTable';
 import { LinkButton } from '../Press';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
-import { linePath, scaleBetween, spreadLabels, ticksFor } from './maths';
+import { spreadLabels } from './labels';
 import { Marker, type MarkerShape } from './Marker';
 
 export interface ChartPoint {
@@ -39,31 +43,23 @@ export interface ChartCourse {
   high: readonly number[];
 }
 
-/** The part of a course within the chart, as points of one of its lines. */
-function coursePoints(
-  course: ChartCourse,
-  line: 'low' | 'middle' | 'high',
-  from: number,
-  to: number,
-): [number, number][] {
-  return course.at.flatMap((at, i): [number, number][] =>
-    at >= from && at <= to ? [[at, course[line][i] ?? 0]] : [],
+type CourseLine = 'low' | 'middle' | 'high';
+type Point = readonly [x: number, y: number];
+
+/** A line of a course within the chart, as points. */
+function coursePoints(course: ChartCourse, which: CourseLine, from: number, to: number): Point[] {
+  return course.at.flatMap((at, i): Point[] =>
+    at >= from && at <= to ? [[at, course[which][i] ?? 0]] : [],
   );
 }
 
 /** What of a course lies ahead of a moment, the moment itself read between its neighbours. */
-function aheadOf(
-  course: ChartCourse,
-  line: 'low' | 'high',
-  from: number,
-  to: number,
-): [number, number][] {
-  const next = course.at.findIndex((at) => at > from);
-  const rest = coursePoints(course, line, from, to);
-  const [t0, t1] = [course.at[next - 1], course.at[next]];
-  const [v0, v1] = [course[line][next - 1], course[line][next]];
-  if (t0 === undefined || t1 === undefined || v0 === undefined || v1 === undefined) return rest;
-  return [[from, v0 + ((v1 - v0) * (from - t0)) / (t1 - t0)], ...rest];
+function aheadOf(course: ChartCourse, which: 'low' | 'high', from: number, to: number): Point[] {
+  const [first, last] = [course.at[0], course.at.at(-1)];
+  if (first === undefined || last === undefined || from >= last) return [];
+  const start = Math.max(from, first);
+  const value = scaleLinear(course.at, course[which]);
+  return [[start, value(start)], ...coursePoints(course, which, start + 1, to)];
 }
 
 export interface ChartEvent {
@@ -87,7 +83,7 @@ interface TimeChartProps {
   height?: number;
   /** What the drawing shows, for those who can't see it. */
   summary: string;
-  table: { columns: string[]; rows: string[][] };
+  table: { columns: readonly string[]; rows: readonly (readonly Cell[])[] };
 }
 
 const PAD = { left: 34, top: 30, bottom: 24 };
@@ -109,8 +105,7 @@ function extent(props: TimeChartProps): [number, number] {
   );
   const wanted = props.band ? [props.band.low, props.band.high] : [];
   const all = [...ys, ...courses, ...(props.zeroBased ? [0] : []), ...wanted];
-  const low = all.length > 0 ? Math.min(...all) : 0;
-  const high = all.length > 0 ? Math.max(...all) : 1;
+  const [low = 0, high = 1] = [min(all), max(all)];
   const room = (high - low || Math.abs(high) || 1) * 0.08;
   return [props.zeroBased ? 0 : low - room, high + room];
 }
@@ -124,20 +119,28 @@ export function TimeChart(props: TimeChartProps) {
   const right = Math.max(PAD.left + 40, width - (series.length > 1 ? labelRoom : 12));
   const bottom = height - PAD.bottom;
   const [low, high] = extent(props);
-  const x = scaleBetween([from, to], [PAD.left, right]);
-  const y = scaleBetween([low, high], [bottom, PAD.top]);
-  const path = (points: readonly ChartPoint[]) => linePath(points.map((p) => [x(p.x), y(p.y)]));
+  const x = scaleLinear([from, to], [PAD.left, right]);
+  const y = scaleLinear([low, high], [bottom, PAD.top]);
+  const path = line<Point>(
+    ([at]) => x(at),
+    ([, value]) => y(value),
+  ).digits(1);
   const visible = series.filter((s) => s.points.length > 0 || s.course);
   const lineOf = (s: ChartSeries) =>
-    s.course
-      ? linePath(coursePoints(s.course, 'middle', from, to).map(([a, b]) => [x(a), y(b)]))
-      : path(s.points.filter((p) => !p.aside));
-  // The range ahead, as one outline: up along its top and back along its foot.
+    path(
+      s.course
+        ? coursePoints(s.course, 'middle', from, to)
+        : s.points.filter((p) => !p.aside).map((p): Point => [p.x, p.y]),
+    ) ?? '';
   const rangeOf = (course: ChartCourse) => {
-    const clamped = (v: number) => y(Math.min(high, v));
-    const top = aheadOf(course, 'high', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
-    const foot = aheadOf(course, 'low', now, to).map(([a, b]) => [x(a), clamped(b)] as const);
-    return top.length > 1 ? `${linePath([...top, ...foot.reverse()])}Z` : null;
+    const top = aheadOf(course, 'high', now, to);
+    const foot = aheadOf(course, 'low', now, to);
+    const outline = area<Point>()
+      .x(([at]) => x(at))
+      .y0((_, i) => y(Math.min(high, foot[i]?.[1] ?? low)))
+      .y1(([, value]) => y(Math.min(high, value)))
+      .digits(1);
+    return top.length > 1 ? outline(top) : null;
   };
   const ends = visible.map((s) => {
     const end = s.course && coursePoints(s.course, 'middle', from, to).at(-1);
@@ -173,7 +176,7 @@ export function TimeChart(props: TimeChartProps) {
                 fill={color.shoal1}
               />
             ) : null}
-            {ticksFor(low, high).map((tick) => (
+            {y.ticks(5).map((tick) => (
               <G key={tick}>
                 <Line
                   x1={PAD.left}

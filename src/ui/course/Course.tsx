@@ -2,14 +2,14 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { LinkButton } from '../Press';
-import { DataTable } from '../DataTable';
+import { DataTable } from '../Table';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 import {
   COURSE_INSET,
   layoutCourse,
+  trackScale,
   wholeSpan,
-  xOf,
   type CourseMark,
   type PlacedMark,
 } from './layout';
@@ -47,8 +47,9 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
     () => layoutCourse(marks, now, span, Math.max(1, width), width < 560 ? 5 : 9, nowLabel),
     [marks, now, span, width, nowLabel],
   );
-  const nowX = xOf(now, span, width);
-  const startX = xOf(whole.from, span, width);
+  const place = trackScale(span, width);
+  const nowX = place(now);
+  const startX = place(whole.from);
   const clip = (x: number) => Math.max(0, Math.min(width, x));
   return (
     <View>
@@ -105,7 +106,7 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
               strokeDasharray="2 4"
             />
             {ticks.map((tick, index) => {
-              const x = xOf(tick, span, width);
+              const x = place(tick);
               return x < 0 || x > width ? null : (
                 <Line
                   key={index}
@@ -164,7 +165,11 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
         <DataTable
           caption="Milestones"
           columns={['Milestone', 'Date', 'Passed']}
-          rows={marks.map((mark) => [mark.label, mark.date, mark.passed ? 'yes' : 'not yet'])}
+          rows={marks.map((mark) => [
+            mark.label,
+            { words: mark.date, value: mark.at },
+            mark.passed ? 'yes' : 'not yet',
+          ])}
         />
       ) : null}
     </View>

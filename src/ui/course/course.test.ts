@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import {
   layoutCourse,
   pan,
+  trackScale,
   wholeSpan,
   within,
   wordsWidth,
-  xOf,
   zoom,
   type CourseMark,
 } from './layout';
@@ -107,7 +107,8 @@ describe('the course', () => {
     const span = wholeSpan(marks, 20 * DAY);
     expect(span.from).toBe(0);
     expect(span.to).toBeGreaterThan(20 * DAY);
-    expect(xOf(span.from, span, 300)).toBeLessThan(xOf(20 * DAY, span, 300));
+    const place = trackScale(span, 300);
+    expect(place(span.from)).toBeLessThan(place(20 * DAY));
   });
 
   it('can be moved and scaled, and stays within itself', () => {

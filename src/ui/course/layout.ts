@@ -1,3 +1,5 @@
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+
 /** A milestone as the course draws it. */
 export interface CourseMark {
   id: string;
@@ -54,10 +56,9 @@ export function wholeSpan(marks: readonly CourseMark[], now: number): Span {
   return { from, to: last + length * (last > now ? 0.06 : 0.22) };
 }
 
-/** Position of a moment on a track of the given width, px. */
-export function xOf(ms: number, span: Span, width: number): number {
-  const share = (ms - span.from) / (span.to - span.from);
-  return COURSE_INSET + share * (width - 2 * COURSE_INSET);
+/** Where moments lie on a track of the given width, ms to px. */
+export function trackScale(span: Span, width: number): ScaleLinear<number, number> {
+  return scaleLinear([span.from, span.to], [COURSE_INSET, Math.max(1, width) - COURSE_INSET]);
 }
 
 interface Box {
@@ -114,7 +115,7 @@ export function layoutCourse(
   most: number,
   nowLabel: string,
 ): CourseLayout {
-  const nowX = xOf(now, span, width);
+  const nowX = trackScale(span, width)(now);
   const room = wordsWidth(nowLabel) + NOW_GAP;
   const sides = (['right', 'left'] as const).filter((side) =>
     side === 'right' ? nowX + room <= width : nowX - room >= 0,
@@ -139,7 +140,7 @@ function placeMarks(
   most: number,
   nowBox: Box,
 ): PlacedMark[] {
-  const place = (ms: number) => xOf(ms, span, width);
+  const place = trackScale(span, width);
   const visible = marks.filter((mark) => {
     const x = place(mark.at);
     return x >= 0 && x <= width;

@@ -1,74 +1,64 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { View } from 'react-native';
-import { COURSE_INSET, pan, within, zoom, type Span } from './layout';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { pan, trackScale, within, zoom, type Span } from './layout';
+
+/** What each key makes of the span in view, about its middle; null for all of it. */
+const KEYS: Readonly<Record<string, (span: Span, middle: number) => Span | null>> = {
+  arrowleft: (span) => pan(span, -0.2),
+  arrowright: (span) => pan(span, 0.2),
+  '+': (span, middle) => zoom(span, 1 / 1.4, middle),
+  '=': (span, middle) => zoom(span, 1 / 1.4, middle),
+  '-': (span, middle) => zoom(span, 1.4, middle),
+  '0': () => null,
+};
 
 /**
  * The part of a course in view: dragged or pinched by fingers, wheeled by a mouse, moved by keys
- * (arrows, plus and minus, 0 for all of it).
+ * (arrows, plus and minus, 0 for all of it). Comes with the ref of what is drawn upon.
  */
-export function useViewport(whole: Span, width: number): [Span, RefObject<View | null>] {
-  const ref = useRef<View | null>(null);
+export function useViewport(whole: Span, width: number): [Span, (view: View | null) => void] {
+  const [element, setElement] = useState<HTMLElement | null>(null);
   const [chosen, setChosen] = useState<Span | null>(null);
-  const latest = useRef({ whole, width, span: whole });
   const span = chosen ? within(chosen, whole) : whole;
+  const change = (next: Span | null) =>
+    setChosen(next && next.to - next.from < whole.to - whole.from ? within(next, whole) : null);
+  const latest = useRef({ width, span, change });
   useEffect(() => {
-    latest.current = { whole, width, span };
+    latest.current = { width, span, change };
   });
 
   useEffect(() => {
-    // On the web a View is its element, and only the element hears wheels and pointers in full.
-    const element = ref.current as unknown as HTMLElement | null;
-    if (!element?.addEventListener) return;
+    if (!element) return;
     const pointers = new Map<number, number>();
-    const change = (next: Span | null) => {
-      const { whole: all } = latest.current;
-      setChosen(next && next.to - next.from < all.to - all.from ? within(next, all) : null);
-    };
     const momentAt = (clientX: number) => {
-      const { span: now, width: wide } = latest.current;
-      const x = clientX - element.getBoundingClientRect().left - COURSE_INSET;
-      return now.from + (x / Math.max(1, wide - 2 * COURSE_INSET)) * (now.to - now.from);
+      const { span: seen, width: wide } = latest.current;
+      return trackScale(seen, wide).invert(clientX - element.getBoundingClientRect().left);
     };
     const onWheel = (event: WheelEvent) => {
       const sideways = Math.abs(event.deltaX) > Math.abs(event.deltaY);
       if (!sideways && !event.ctrlKey && !event.shiftKey) return;
       event.preventDefault();
-      const { span: now, width: wide } = latest.current;
+      const { span: seen, width: wide, change: turn } = latest.current;
       if (sideways || event.shiftKey) {
-        change(pan(now, (event.deltaX || event.deltaY) / Math.max(1, wide)));
-      } else change(zoom(now, event.deltaY > 0 ? 1.15 : 1 / 1.15, momentAt(event.clientX)));
+        turn(pan(seen, (event.deltaX || event.deltaY) / Math.max(1, wide)));
+      } else turn(zoom(seen, event.deltaY > 0 ? 1.15 : 1 / 1.15, momentAt(event.clientX)));
     };
     const onDown = (event: PointerEvent) => pointers.set(event.pointerId, event.clientX);
     const onMove = (event: PointerEvent) => {
       const before = pointers.get(event.pointerId);
       if (before === undefined) return;
-      const { span: now, width: wide } = latest.current;
+      const { span: seen, width: wide, change: turn } = latest.current;
       const other = [...pointers].find(([id]) => id !== event.pointerId)?.[1];
-      if (other === undefined) change(pan(now, (before - event.clientX) / Math.max(1, wide)));
+      if (other === undefined) turn(pan(seen, (before - event.clientX) / Math.max(1, wide)));
       else {
         const was = Math.max(12, Math.abs(before - other));
         const is = Math.max(12, Math.abs(event.clientX - other));
-        change(zoom(now, was / is, momentAt((event.clientX + other) / 2)));
+        turn(zoom(seen, was / is, momentAt((event.clientX + other) / 2)));
       }
       pointers.set(event.pointerId, event.clientX);
     };
     const onUp = (event: PointerEvent) => pointers.delete(event.pointerId);
-    const onKey = (event: KeyboardEvent) => {
-      const { span: now } = latest.current;
-      const middle = (now.from + now.to) / 2;
-      const steps: Record<string, () => Span | null> = {
-        ArrowLeft: () => pan(now, -0.2),
-        ArrowRight: () => pan(now, 0.2),
-        '+': () => zoom(now, 1 / 1.4, middle),
-        '=': () => zoom(now, 1 / 1.4, middle),
-        '-': () => zoom(now, 1.4, middle),
-        '0': () => null,
-      };
-      const step = steps[event.key];
-      if (!step) return;
-      event.preventDefault();
-      change(step());
-    };
     const listeners = [
       ['wheel', onWheel],
       ['pointerdown', onDown],
@@ -76,7 +66,6 @@ export function useViewport(whole: Span, width: number): [Span, RefObject<View |
       ['pointerup', onUp],
       ['pointercancel', onUp],
       ['pointerleave', onUp],
-      ['keydown', onKey],
     ] as const;
     for (const [name, listener] of listeners) {
       element.addEventListener(name, listener as EventListener, { passive: false });
@@ -86,7 +75,24 @@ export function useViewport(whole: Span, width: number): [Span, RefObject<View |
         element.removeEventListener(name, listener as EventListener);
       }
     };
-  }, []);
+  }, [element]);
 
+  const keys = useHotkeys<HTMLElement>(
+    Object.keys(KEYS),
+    ({ key }) => {
+      const step = KEYS[key.toLowerCase()];
+      if (step) change(step(span, (span.from + span.to) / 2));
+    },
+    { useKey: true, ignoreModifiers: true, splitKey: '&', preventDefault: true },
+  );
+  const ref = useCallback(
+    (view: View | null) => {
+      // On the web a View is its element, and only the element hears wheels and pointers in full.
+      const found = view as unknown as HTMLElement | null;
+      setElement(found);
+      keys(found);
+    },
+    [keys],
+  );
   return [span, ref];
 }

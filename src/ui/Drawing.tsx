@@ -1,0 +1,29 @@
+import { lazy, Suspense, type ComponentProps } from 'react';
+import { View } from 'react-native';
+import type { TimeChart as TimeChartType } from './chart/TimeChart';
+import type { Course as CourseType } from './course/Course';
+
+const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Course }));
+const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
+
+/** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
+const COURSE_ROOM = 132;
+const CHART_ROOM = 232;
+
+/** The course of a tank, fetched with the first drawing. */
+export function Course(props: ComponentProps<typeof CourseType>) {
+  return (
+    <Suspense fallback={<View style={{ height: COURSE_ROOM }} aria-busy />}>
+      <LazyCourse {...props} />
+    </Suspense>
+  );
+}
+
+/** Series over time, fetched with the first drawing. */
+export function TimeChart(props: ComponentProps<typeof TimeChartType>) {
+  return (
+    <Suspense fallback={<View style={{ height: props.height ?? CHART_ROOM }} aria-busy />}>
+      <LazyTimeChart {...props} />
+    </Suspense>
+  );
+}
