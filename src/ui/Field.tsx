@@ -1,4 +1,4 @@
-import { useId, type Ref } from 'react';
+import { useId, type ReactNode, type Ref } from 'react';
 import { StyleSheet, TextInput, View, type StyleProp, type ViewStyle } from 'react-native';
 import { color, font, radius, space, touch } from './tokens';
 import { Words } from './Words';
@@ -43,6 +43,10 @@ export interface FieldProps {
   ownPad?: boolean;
   onFocus?: () => void;
   onSubmit?: () => void;
+  /** Told of each key; true when it was taken, and does nothing else then. */
+  onKey?: (key: string) => boolean;
+  /** Stands within the frame, at its end. */
+  end?: ReactNode;
   inputRef?: Ref<TextInput>;
   /** Id of the whole field, for bringing it into view. */
   anchor?: string;
@@ -62,6 +66,8 @@ export function Field({
   ownPad = false,
   onFocus,
   onSubmit,
+  onKey,
+  end,
   inputRef,
   anchor,
   style,
@@ -79,6 +85,9 @@ export function Field({
           onChangeText={onChange}
           onFocus={onFocus}
           onSubmitEditing={onSubmit}
+          onKeyPress={(event) => {
+            if (onKey?.(event.nativeEvent.key)) event.preventDefault();
+          }}
           placeholder={placeholder}
           multiline={kind === 'many'}
           inputMode={kind === 'number' ? (ownPad ? 'none' : 'decimal') : 'text'}
@@ -93,6 +102,7 @@ export function Field({
             {unit}
           </Words>
         ) : null}
+        {end}
       </View>
       {note ? (
         <Words as="soft" id={`${id}-note`} style={error !== undefined && styles.error}>

@@ -1,6 +1,5 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { Choice, Tick } from './Choice';
-import { dayInWords, shiftDay } from './DayField';
 import { Field } from './Field';
 import { runsOf } from './parts';
 import { Remark } from './Remark';
@@ -54,18 +53,4 @@ describe('controls', () => {
 
 it('runs of rows keep their order', () => {
   expect(runsOf([1, 2, 4, 3, 6], (n) => n % 2 === 0)).toEqual([[1], [2, 4], [3], [6]]);
-});
-
-describe('a day', () => {
-  it('steps across months and leap days, and begins today', () => {
-    expect(shiftDay('2024-02-28', 1, '2026-11-24')).toBe('2024-02-29');
-    expect(shiftDay('2026-01-01', -1, '2026-11-24')).toBe('2025-12-31');
-    expect(shiftDay('', 1, '2026-11-24')).toBe('2026-11-24');
-  });
-
-  it('shows its weekday, and nothing for a slip', () => {
-    expect(dayInWords('2026-11-24')).toBe('Tue 24 Nov 2026');
-    expect(dayInWords('2026-13-40')).toBeNull();
-    expect(dayInWords('soon')).toBeNull();
-  });
 });

@@ -34,7 +34,7 @@ import {
 import { CardRow, DigitalBoxes, type RowActions } from './TestRows';
 import { useTestWaits } from './testWaits';
 import { useLeave } from '@/frame/useLeave';
-import { When } from '@/ui/When';
+import { When } from '@/ui/dates/When';
 
 const DILUTIONS = [1, 2, 4, 10];
 

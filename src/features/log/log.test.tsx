@@ -2,7 +2,6 @@ import { fireEvent, render, screen } from '@testing-library/react';
 import fc from 'fast-check';
 import { CardSteps, stepRows } from './CardSteps';
 import { NumberPad, withKey } from './NumberPad';
-import { parseClock } from '@/ui/When';
 
 describe('card steps', () => {
   const steps = [0, 0.25, 0.5, 1];
@@ -57,20 +56,5 @@ describe('the pad', () => {
     fireEvent.click(screen.getByRole('button', { name: 'Done' }));
     expect(onKey.mock.calls.flat()).toEqual(['8', '.']);
     expect(onNext).toHaveBeenCalledTimes(1);
-  });
-});
-
-describe('a clock time', () => {
-  test.each([
-    ['18:40', 18, 40],
-    ['7.05', 7, 5],
-    ['1840', 18, 40],
-    ['00:00', 0, 0],
-  ])('%j is read', (text, hours, minutes) => {
-    expect(parseClock(text)).toEqual({ hours, minutes });
-  });
-
-  test.each(['24:00', '18:60', 'noon', '', '7'])('%j is not', (text) => {
-    expect(parseClock(text)).toBeNull();
   });
 });

@@ -12,7 +12,7 @@ import { Footer } from '@/ui/Footer';
 import { Button } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { LogHead } from '../LogHead';
-import { When } from '@/ui/When';
+import { When } from '@/ui/dates/When';
 import type { SharedForm } from './shared';
 
 interface EntryFrameProps<F extends Fields & SharedForm, Out> {

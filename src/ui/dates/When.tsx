@@ -1,37 +1,23 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet } from 'react-native';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
-import { dayWords, momentWords, timeWords } from '@/core/time/words';
-import {
-  addDaysIn,
-  atTimeOn,
-  dayOf,
-  HOUR_MS,
-  isoInZone,
-  instant,
-  MINUTE_MS,
-} from '@/core/time/zone';
-import { Button, ButtonRow } from './Press';
-import { Choice } from './Choice';
-import { Field } from './Field';
-import { Sheet } from './Sheet';
-import { color, touch } from './tokens';
-import { Words } from './Words';
+import { parseClock, shiftDay } from '@/core/time/calendar';
+import { momentWords, timeWords } from '@/core/time/words';
+import { atTimeOn, dayOf, HOUR_MS, isoInZone, instant, MINUTE_MS } from '@/core/time/zone';
+import { Button, ButtonRow } from '../Press';
+import { Choice } from '../Choice';
+import { Field } from '../Field';
+import { Sheet } from '../Sheet';
+import { color, touch } from '../tokens';
+import { Words } from '../Words';
+import { MonthGrid } from './MonthGrid';
 
 const styles = StyleSheet.create({
   when: { flexDirection: 'row', alignItems: 'center', gap: 4, minHeight: touch },
 });
 
-const DAYS_OFFERED = 8;
-
-/** A clock time as people type it: 18:40, 18.40, 1840, 7:05. Null for anything else. */
-export function parseClock(text: string): { hours: number; minutes: number } | null {
-  const match = /^(\d{1,2})[:.h ]?(\d{2})$/.exec(text.trim());
-  if (!match) return null;
-  const hours = Number(match[1]);
-  const minutes = Number(match[2]);
-  return hours < 24 && minutes < 60 ? { hours, minutes } : null;
-}
+/** How far an arrow key moves the time. */
+const STEP_MS = 15 * MINUTE_MS;
 
 /** When something happened: now unless said otherwise, never in the future. */
 export function When({
@@ -92,10 +78,7 @@ function WhenSheet({
 }) {
   const [day, setDay] = useState(dayOf(ms, zone));
   const [clock, setClock] = useState(timeWords(ms, zone));
-  const recent = Array.from({ length: DAYS_OFFERED }, (_, back) => addDaysIn(now, -back, zone));
-  const days = recent.some((d) => dayOf(d, zone) === day)
-    ? recent
-    : [...recent, atTimeOn(day, 12, 0, zone)];
+  const today = dayOf(now, zone);
   const parsed = parseClock(clock);
   const chosen = parsed && atTimeOn(day, parsed.hours, parsed.minutes, zone);
   const error =
@@ -104,7 +87,11 @@ function WhenSheet({
       : chosen > now + MINUTE_MS
         ? 'That lies ahead. Log it once it has happened.'
         : undefined;
-  const earlier = () => setDay(dayOf(addDaysIn(atTimeOn(day, 12, 0, zone), -1, zone), zone));
+  const move = (by: number) => {
+    if (chosen === null) return;
+    setDay(dayOf(chosen + by, zone));
+    setClock(timeWords(chosen + by, zone));
+  };
   return (
     <Sheet title="When was it?" open onClose={onClose}>
       <ButtonRow>
@@ -113,15 +100,27 @@ function WhenSheet({
       </ButtonRow>
       <Choice
         label="Day"
+        bare
         value={day}
         onChange={setDay}
-        options={days.map((d) => ({
-          value: dayOf(d, zone),
-          label: momentWords(d, zone, now).replace(/ \d\d:\d\d$/, '') || dayWords(d, zone, now),
-        }))}
+        options={[
+          { value: today, label: 'Today' },
+          { value: shiftDay(today, -1, today), label: 'Yesterday' },
+        ]}
       />
-      <Button label="One day earlier" onPress={earlier} />
-      <Field label="Time" value={clock} onChange={setClock} error={error} placeholder="18:40" />
+      <MonthGrid key={day} label="Day" value={day} today={today} last={today} onChange={setDay} />
+      <Field
+        label="Time"
+        value={clock}
+        onChange={setClock}
+        error={error}
+        placeholder="18:40"
+        onKey={(key) => {
+          const by = key === 'ArrowUp' ? STEP_MS : key === 'ArrowDown' ? -STEP_MS : 0;
+          move(by);
+          return by !== 0;
+        }}
+      />
       <Button
         kind="primary"
         label="Use this time"
