@@ -52,6 +52,10 @@ export const selectTank = createSelector(
   (_heads, tankId, log): RevisionOf<'tank'> | null => liveHead(log, tankId, 'tank'),
 );
 
+/** The zone of the tank in view, where days are counted; the browser's own before there is one. */
+export const selectZone = (state: RootState): string =>
+  selectTank(state)?.body.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+
 /** Every kit, in the keeper's own order. */
 export const selectKits = createSelector(
   [(state: RootState) => state.log.kits],

@@ -42,7 +42,7 @@ describe('the sentence of Cycle', () => {
   it('says what the tank clears, how sure that is, and when the rest is clear', () => {
     const { cycle, today } = at(falling(), onDay(6, 14));
     expect(cycle.title).toBe('Nitrite has appeared.');
-    expect(cycle.detail).toMatch(/ppm\*\* of ammonia a day \(/);
+    expect(cycle.detail).toMatch(/ppm N\*\* of ammonia a day \(/);
     expect(cycle.detail).toMatch(/Ammonia should be clear \*\*/);
     expect(today.detail).toMatch(/It should be clear \*\*/);
   });
@@ -74,7 +74,7 @@ describe('the sentence of Cycle', () => {
 describe('a capacity in words', () => {
   it('has its range, and no figure where there is next to none', () => {
     expect(capacityWords({ p10: 1.5, p50: 1.9, p90: 2.4 }, 'ammonia')).toBe(
-      '**1.9 ppm** of ammonia a day (1.5–2.4)',
+      '**1.9 ppm N** of ammonia a day (1.5–2.4)',
     );
     expect(capacityWords({ p10: 0.001, p50: 0.01, p90: 0.04 }, 'nitrite')).toBe(
       'next to no nitrite yet',

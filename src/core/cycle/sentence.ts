@@ -163,11 +163,11 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
   };
 }
 
-/** "1.9 ppm of ammonia a day (1.5–2.4)": a capacity with its spread, mg N per litre. */
+/** "1.9 ppm N of ammonia a day (1.5–2.4)": a capacity with its spread, mg N per litre. */
 export function capacityWords({ p10, p50, p90 }: ValueRange, what: string): string {
   if (p90 < 0.05) return `next to no ${what} yet`;
   const text = (value: number) => (value < 0.05 ? '0' : formatSignificant(value, 2));
-  return `**${text(p50)} ppm** of ${what} a day (${text(p10)}–${text(p90)})`;
+  return `**${text(p50)} ppm N** of ${what} a day (${text(p10)}–${text(p90)})`;
 }
 
 /** What the forecast says of a tank in its cycle: what it clears, and when the rest is clear. */

@@ -224,6 +224,23 @@ describe('a trend', () => {
     expect(trend([1, 1], [3, 1])?.direction).toBe('steady');
   });
 
+  it('is one move from where it began: 8.6, 7.4, 7.1 is falling, not steady', () => {
+    const builder = new LogBuilder();
+    for (const [day, dkh] of [
+      [1, 7.2],
+      [2, 8.6],
+      [5, 7.4],
+      [8, 7.1],
+    ] as const) {
+      builder.digital('alkalinityDrops', onDay(day), dkh);
+    }
+    const { alkalinity } = tankHistory(builder.log(), builder.tankId).readings;
+    const found = trendOf(alkalinity);
+    expect(found?.direction).toBe('falling');
+    expect(found?.since.at).toBe(onDay(2));
+    expect(trend([1, 2], [3, 1], [5, 1])?.direction).toBe('steady');
+  });
+
   it('needs two readings neither hours nor weeks apart', () => {
     expect(trend([1, 1])).toBeNull();
     expect(trend([1, 5], [1.1, 1])).toBeNull();

@@ -127,6 +127,11 @@ function scaleDigital(
  * A reading entry in canonical units, through the kit it was made with.
  * @param waterTemperature °C near that time, for instruments that do not correct for it themselves
  */
+/** Whether a kit is past its date: the day printed on it is its last, in the keeper's zone. */
+export function isPastItsDate(kit: Kit, at: number, zone: string): boolean {
+  return kit.expiresOn !== null && at >= addDaysIn(dayStart(kit.expiresOn, zone), 1, zone);
+}
+
 export function toReading(
   id: string,
   entry: ReadingEntry,
@@ -141,16 +146,13 @@ export function toReading(
     entry.value.form === 'card'
       ? scaleCard(entry.value, unit, entry.dilution, spec.zeroBelow)
       : scaleDigital(entry.value, unit, kit, waterTemperature, entry.dilution, spec.zeroBelow);
-  const lastGoodMoment = kit?.expiresOn
-    ? addDaysIn(dayStart(kit.expiresOn, zone), 1, zone)
-    : Infinity;
   return {
     id,
     at,
     parameter: entry.parameter,
     kitId: entry.kitId,
     ...scaled,
-    expired: at >= lastGoodMoment,
+    expired: kit !== undefined && isPastItsDate(kit, at, zone),
     counts: scaled.best >= spec.possible.low - 1e-9 && scaled.best <= spec.possible.high + 1e-9,
     typed: typedWords(entry.value, kitDecimals(kit, unit)),
     unit,

@@ -16,18 +16,37 @@ export interface Trend {
 const MIN_GAP = 12 * HOUR_MS;
 const MAX_GAP = 16 * DAY_MS;
 
+const isComparable = (earlier: Reading, latest: Reading) =>
+  latest.at - earlier.at >= MIN_GAP && latest.at - earlier.at <= MAX_GAP;
+
 /**
- * Where a parameter is going: its newest reading against the last one at least half a day and at
- * most 16 days older. Two readings whose ranges touch are steady unless their middles differ by
+ * Where the move that the newest reading ends began: back from the nearest earlier one for as long
+ * as each reading lies further the same way. 8.6, 7.4, 7.1 is one fall from 8.6.
+ */
+function beginningOf(readings: readonly Reading[], latest: Reading, nearest: Reading): Reading {
+  const way = Math.sign(latest.best - nearest.best);
+  let since = nearest;
+  for (let i = readings.indexOf(nearest) - 1; i >= 0; i -= 1) {
+    const before = readings[i];
+    if (!before || !isComparable(before, latest)) break;
+    if (way === 0 || Math.sign(since.best - before.best) !== way) break;
+    since = before;
+  }
+  return since;
+}
+
+/**
+ * Where a parameter is going: its newest reading against the beginning of the move that it ends,
+ * at least half a day and at most 16 days older. Two readings whose ranges touch are steady unless their middles differ by
  * more than the parameter's own smallest meaningful change. Null with nothing to compare.
  */
 export function trendOf(readings: readonly Reading[]): Trend | null {
   const latest = readings.at(-1);
   if (!latest) return null;
-  const since = readings
-    .filter((r) => latest.at - r.at >= MIN_GAP && latest.at - r.at <= MAX_GAP)
-    .at(-1);
-  if (!since) return null;
+  const earlier = readings.filter((r) => isComparable(r, latest));
+  const nearest = earlier.at(-1);
+  if (!nearest) return null;
+  const since = beginningOf(readings, latest, nearest);
   const change = latest.best - since.best;
   const steady = Math.abs(change) < PARAMETERS[latest.parameter].steady;
   return {

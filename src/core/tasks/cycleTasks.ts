@@ -2,7 +2,7 @@ import { alkalinityRaise } from '../cycle/dosing/alkalinityRaise';
 import { challengeRun } from '../cycle/dosing/challengeRun';
 import { programmeStanding } from '../cycle/dosing/programme';
 import { redoseAdvice } from '../cycle/dosing/redose';
-import { riseWords } from '../cycle/problem/schoolFacts';
+import { riseWords } from '../cycle/doseSize';
 import { PARAMETERS } from '../parameters/registry';
 import { countOf, formatExact, formatPlain, formatSignificant } from '../units/format';
 import { occurrence } from './occurrence';

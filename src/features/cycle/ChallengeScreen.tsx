@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
-import { challengeDose, riseWords } from '@/core/cycle/problem/schoolFacts';
+import { challengeDose, riseWords } from '@/core/cycle/doseSize';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';

@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
-import { riseWords } from '@/core/cycle/problem/schoolFacts';
+import { riseWords, usualDoseWords } from '@/core/cycle/doseSize';
 import { cycleSentence } from '@/core/cycle/sentence';
 import { schoolWords } from '@/core/cycle/verdict/schools';
 import { spanWords } from '@/core/time/words';
@@ -70,7 +70,7 @@ export function CycleScreen() {
   const advice = live ? (
     <>
       <NextTest forecast={live} zone={zone} now={now} />
-      <IfYouDoNothing forecast={live} zone={zone} now={now} />
+      <IfYouDoNothing history={history} forecast={live} zone={zone} now={now} />
       <HeldBack forecast={live} />
     </>
   ) : null;
@@ -166,7 +166,7 @@ function DoseRows() {
   const challengeNote = {
     ready: scheduled
       ? 'Your school asks for it once both are clear'
-      : '2 ppm, both gone a day later',
+      : `${usualDoseWords(history)}, both gone a day later`,
     running: 'Running',
     due: 'Test both now',
     passed: 'Passed',

@@ -6,7 +6,7 @@ import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
 import type { ValueRange } from '@/core/cycle/forecast/types';
 import { MOST_AMMONIA } from '@/core/cycle/dosing/amount';
-import { riseWords } from '@/core/cycle/problem/schoolFacts';
+import { riseWords } from '@/core/cycle/doseSize';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { formatIn } from '@/core/parameters/convert';
 import { CAUTIONS } from '@/core/cautions';

@@ -6,7 +6,7 @@ import {
   type ChangeSum,
   type EndChange,
 } from '@/core/cycle/dosing/endSteps';
-import { riseWords } from '@/core/cycle/problem/schoolFacts';
+import { riseWords } from '@/core/cycle/doseSize';
 import { formatIn, fromCanonical } from '@/core/parameters/convert';
 import { countOf, formatPlain, formatSignificant } from '@/core/units/format';
 import { selectForecast, selectHistory, selectVerdict } from '@/store/inView';
@@ -21,7 +21,7 @@ import { Words } from '@/ui/Words';
 
 const CHANGE_WORDS: Record<EndChange, { name: string; trades: string }> = {
   toGoal: {
-    name: 'To 10 ppm nitrate',
+    name: 'To 10 ppm NO3',
     trades: 'Enough for the first fish, and some left for algae-eaters and corals to come.',
   },
   all: {
@@ -43,8 +43,8 @@ function changeNote(sum: ChangeSum, nitrateNow: number | null): string {
     nitrateNow === null || sum.nitrateAfter === null
       ? 'Test nitrate before it.'
       : sum.share === 0
-        ? `Nitrate stays at about ${ppm(nitrateNow)} ppm.`
-        : `${formatPlain(sum.share * 100, 0)} % brings nitrate from about ${ppm(nitrateNow)} to ${ppm(sum.nitrateAfter)} ppm.`;
+        ? `Nitrate stays at about ${ppm(nitrateNow)} ppm NO3.`
+        : `${formatPlain(sum.share * 100, 0)} % brings nitrate from about ${ppm(nitrateNow)} to ${ppm(sum.nitrateAfter)} ppm NO3.`;
   const salt =
     sum.share === 0
       ? ''

@@ -1,5 +1,8 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
+import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
+import { ALKALINITY_PER_N } from '@/core/cycle/kinetics/run';
+import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast } from '@/core/cycle/forecast/types';
 import { dueWords } from '@/core/tasks/due';
@@ -74,10 +77,12 @@ export function NextTest({
 
 /** What becomes of it untouched, and what each change would be worth. */
 export function IfYouDoNothing({
+  history,
   forecast,
   zone,
   now,
 }: {
+  history: TankHistory;
   forecast: Forecast;
   zone: string;
   now: number;
@@ -86,22 +91,24 @@ export function IfYouDoNothing({
   if (!base) return null;
   const nitrite = dateRangeInSentence(base.nitriteClears, zone, now);
   const alkalinity = base.lowestAlkalinity;
+  const usual = usualDoseWords(history);
+  const takes = ALKALINITY_PER_N * challengeDose(history);
   return (
     <View style={{ gap: 4 }}>
       <SectionHead title="If you do nothing" />
       <Words as="body">
-        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way. The next 2 ppm dose would take ${(0.4 * 1.55).toFixed(1)} of it.${alkalinity < 6.5 ? ' A colony slows below 6.5.' : ''}`}
+        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way. The next dose of ${usual} would take ${takes.toFixed(1)} of it.${alkalinity < 6.5 ? ' A colony slows below 6.5.' : ''}`}
       </Words>
       {others.map((what) => (
         <Words key={what.id} as="body">
-          {`**${CHANGES[what.id].title}:** ready ${dateRangeWords(what.ready, zone)}${savedWords(what.daysSaved)}. ${CHANGES[what.id].note}`}
+          {`**${what.id === 'doseAgain' ? `Dose ${usual} today` : CHANGES[what.id].title}:** ready ${dateRangeWords(what.ready, zone)}${savedWords(what.daysSaved)}. ${CHANGES[what.id].note}`}
         </Words>
       ))}
       <HowSheet
         title="If you do nothing"
         words={[
           'The colonies that fit your readings are run on for 120 days as the water stands now, with nothing more dosed. Each change is played on the same colonies, so that only the change differs.',
-          'Clearing a milligram of nitrogen from ammonium takes 0.4 dKH. A dose of 2 ppm as NH4 is 1.55 mg of nitrogen in each litre.',
+          `Clearing a milligram of nitrogen from ammonium takes ${ALKALINITY_PER_N.toFixed(1)} dKH. A dose of ${usual} is ${challengeDose(history).toFixed(2)} mg of nitrogen in each litre.`,
           'Alkalinity goes up by at most 1.4 dKH a day to 8.5. A bottle is taken as anything from poor to good. Temperature and pH are taken to stay as last measured.',
         ]}
       />
@@ -114,7 +121,7 @@ const CHANGES: Record<Forecast['whatIfs'][number]['id'], { title: string; note: 
   raiseAlkalinity: { title: 'Raise alkalinity to 8.5', note: 'By 1.4 dKH a day at most.' },
   warmTo26: { title: 'Warm to 26 °C', note: 'A degree a day is plenty.' },
   doseAgain: {
-    title: 'Dose 2 ppm today',
+    title: 'Dose again today',
     note: 'It feeds the colony, and it has to be cleared again.',
   },
   addBottle: {

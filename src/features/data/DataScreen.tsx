@@ -10,7 +10,7 @@ import { countOf } from '@/core/units/format';
 import { wipeLog } from '@/store/open';
 import { importPlan, importRecords, readInParts } from '@/store/importing';
 import { undoKeys } from '@/store/record';
-import { selectLog, selectNow, selectSession, selectTank, selectTanks } from '@/store/selectors';
+import { selectLog, selectNow, selectSession, selectTanks, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useAside } from '@/store/hooks';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
@@ -31,14 +31,13 @@ export function DataScreen() {
   const log = useAppSelector(selectLog);
   const tanks = useAppSelector(selectTanks);
   const now = useAppSelector(selectNow);
-  const tank = useAppSelector(selectTank);
   const { which } = useAppSelector(selectSession);
   const dispatch = useAppDispatch();
   const [importing, setImporting] = useState<Import | null>(null);
   const [working, setWorking] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [erasing, setErasing] = useState(false);
-  const zone = tank?.body.zone ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const zone = useAppSelector(selectZone);
   const entries = useMemo(() => headsOfType(log, 'entry').length, [log]);
   const exportLog = () => {
     const stamp = new Date(wallClock()).toISOString();

@@ -4,6 +4,7 @@ import { View } from 'react-native';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import { PARAMETERS } from '@/core/parameters/registry';
+import { isPastItsDate } from '@/core/history/reading';
 import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayWords } from '@/core/time/words';
@@ -11,7 +12,7 @@ import { dayStart } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
 import { recordAct } from '@/store/record';
-import { selectKits, selectNow } from '@/store/selectors';
+import { selectKits, selectNow, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { Bare, Button } from '@/ui/Press';
 import { ToneMark } from '@/ui/Remark';
@@ -20,19 +21,15 @@ import { Opening, Screen } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
-function isExpired(kit: Kit, now: number): boolean {
-  return kit.expiresOn !== null && dayStart(kit.expiresOn, 'UTC') + 86_400_000 <= now;
-}
-
-function describe(kit: Kit, now: number): string {
+function describe(kit: Kit, now: number, zone: string): string {
   const scale =
     kit.scale.form === 'card'
       ? `${kit.scale.steps.map((step) => formatPlain(step)).join(' · ')} ${unitSymbol(kit.unit)}`
       : `to ${formatPlain(kit.scale.resolution, 4)}, ± ${formatPlain(kit.scale.accuracy, 4)} ${unitSymbol(kit.unit)}`;
   const until = kit.expiresOn
-    ? isExpired(kit, now)
-      ? `past its date since ${dayWords(dayStart(kit.expiresOn, 'UTC'), 'UTC', now)}`
-      : `good until ${dayWords(dayStart(kit.expiresOn, 'UTC'), 'UTC', now)}`
+    ? isPastItsDate(kit, now, zone)
+      ? `past its date since ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
+      : `good until ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
     : '';
   return [PARAMETERS[kit.parameter].name, scale, until].filter(Boolean).join(', ');
 }
@@ -41,10 +38,11 @@ function describe(kit: Kit, now: number): string {
 export function InstrumentsScreen() {
   const kits = useAppSelector(selectKits);
   const now = useAppSelector(selectNow);
+  const zone = useAppSelector(selectZone);
   const router = useRouter();
   const inUse = kits.filter((kit) => kit.body.inUse);
   const others = kits.filter((kit) => !kit.body.inUse);
-  const expired = kits.filter((kit) => isExpired(kit.body, now));
+  const expired = kits.filter((kit) => isPastItsDate(kit.body, now, zone));
   return (
     <Screen>
       <Opening
@@ -80,11 +78,12 @@ export function InstrumentsScreen() {
 
 function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {
   const router = useRouter();
+  const zone = useAppSelector(selectZone);
   return (
     <Row
       title={kit.body.name}
-      note={describe(kit.body, now)}
-      lead={isExpired(kit.body, now) ? <ToneMark tone="caution" /> : undefined}
+      note={describe(kit.body, now, zone)}
+      lead={isPastItsDate(kit.body, now, zone) ? <ToneMark tone="caution" /> : undefined}
       end={<Words as="small">change</Words>}
       onPress={() => router.push(to.instrument(kit.id))}
     />

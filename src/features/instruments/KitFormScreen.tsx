@@ -10,7 +10,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayOf } from '@/core/time/zone';
 import { unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
-import { selectKits, selectLog, selectNow } from '@/store/selectors';
+import { selectKits, selectLog, selectNow, selectZone } from '@/store/selectors';
 import { FormRemarks } from '@/forms/FormRemarks';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { to } from '@/frame/addresses';
@@ -84,7 +84,7 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
     leave();
   };
   const unit = unitLabel(form.unit);
-  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+  const zone = useAppSelector(selectZone);
   return (
     <Screen
       footer={

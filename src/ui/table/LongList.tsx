@@ -1,5 +1,5 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useContext, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
+import { useCallback, useContext, useLayoutEffect, useRef, useState, type ReactNode } from 'react';
 import { View } from 'react-native';
 import { ScreenScroll } from '../Screen';
 
@@ -16,14 +16,18 @@ export function LongList<T>({ items, keyOf, rowHeight, render }: LongListProps<T
   const scroll = useContext(ScreenScroll);
   const list = useRef<View>(null);
   const [above, setAbove] = useState(0);
-  const scroller = () => (scroll?.current?.getScrollableNode() ?? null) as HTMLElement | null;
+  const scroller = useCallback(
+    () => (scroll?.current?.getScrollableNode() ?? null) as HTMLElement | null,
+    [scroll],
+  );
   useLayoutEffect(() => {
     const [box, element] = [scroller(), list.current as unknown as HTMLElement | null];
     if (!box || !element) return;
     const gap = element.getBoundingClientRect().top - box.getBoundingClientRect().top;
     setAbove(gap + box.scrollTop);
-    // What stands above the list may change its height whenever the screen is drawn.
-  });
+  }, [scroller, items]);
+  // The package hands out functions that read the scroll as it is; memoising around them is left out.
+  // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: scroller,

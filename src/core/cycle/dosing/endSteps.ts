@@ -1,7 +1,7 @@
 import { latestReading, type TankHistory } from '../../history/tankHistory';
 import { toCanonical } from '../../parameters/convert';
 import type { Forecast } from '../forecast/types';
-import { challengeDose } from '../problem/schoolFacts';
+import { challengeDose } from '../doseSize';
 import { alkalinityRaise, type AlkalinityRaise } from './alkalinityRaise';
 import { FEED_EVERY_DAYS } from './redose';
 

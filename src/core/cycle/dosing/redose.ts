@@ -5,7 +5,7 @@ import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
 import { countOf } from '../../units/format';
 import type { DateRange, Forecast } from '../forecast/types';
-import { challengeDose } from '../problem/schoolFacts';
+import { challengeDose, usualDoseWords } from '../doseSize';
 import { isStale } from '../verdict/zero';
 import { MOST_AMMONIA } from './amount';
 
@@ -91,7 +91,10 @@ export function redoseAdvice(
     return none('There are fish in it. They are the source now; dose no ammonia.');
   }
   if (!last && !forecast?.fed) {
-    return dose(usual, 'Nothing has been dosed yet. Start with 2 ppm, then test an hour later.');
+    return dose(
+      usual,
+      `Nothing has been dosed yet. Start with ${usualDoseWords(history)}, then test an hour later.`,
+    );
   }
   if (ammonia && !isStale(ammonia, at) && ammonia.zero === false) {
     return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`, bothClear);
@@ -131,6 +134,6 @@ export function redoseAdvice(
       )
     : dose(
         usual,
-        'Both are clear. Two ppm keeps the colony fed until the first fish, and shows what it can do.',
+        `Both are clear. ${usualDoseWords(history)} keeps the colony fed until the first fish, and shows what it can do.`,
       );
 }

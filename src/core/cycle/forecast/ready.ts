@@ -5,6 +5,7 @@ import type { CycleState } from '../kinetics/state';
 import type { CycleProblem } from '../problem/types';
 import { DAY_MS } from '../../time/zone';
 import { SLACK_HOURS } from '../verdict/challenge';
+import { unreachable } from '../../unreachable';
 import { normalCdf } from '../../math/normal';
 import {
   AHEAD_STEPS,
@@ -191,6 +192,9 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
         break;
       case 'algaeSuccession':
         days[row] = Math.max(clear, successionDay(problem, row, members.length));
+        break;
+      default:
+        unreachable(school);
     }
   });
   return { days, doses };

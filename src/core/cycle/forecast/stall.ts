@@ -29,9 +29,9 @@ const REMEDY: Record<CauseId, string> = {
   lowAlkalinity: 'Raise alkalinity to 8.5 dKH, by 1.4 dKH a day at most, and test it again.',
   cold: 'Bring the water to 26 °C over a day or two.',
   overdose:
-    'Change half of the water to bring ammonia under 4 ppm, and dose no more until it is clear.',
+    'Change half of the water to bring ammonia under 4 ppm N, and dose no more until it is clear.',
   weakDose:
-    'Test ammonia an hour after the next dose: if it rises less than the label says, the bottle is weak. Dose to 2 ppm by the test.',
+    'Test ammonia an hour after the next dose: if it rises less than the label says, the bottle is weak. Dose until the test itself reads 2 ppm.',
   deadBottle: 'Use a fresh bottle that was kept as its label asks, or a handful of seeded media.',
   colonyHarmed:
     'Check for chlorine, medicine or rock left dry; use carbon, change water, and seed again.',

@@ -50,7 +50,7 @@ export function courseFor(environment: Pick<Environment, 'steps'>): CycleCourse 
 /** Alkalinity at which the colony works at half pace, dKH. */
 const HALF_ALKALINITY = 1.5;
 /** dKH used by each mg N/L that is oxidised from ammonia, and given back by what is mineralised. */
-const ALKALINITY_PER_N = 0.4;
+export const ALKALINITY_PER_N = 0.4;
 const ALKALINITY_BACK = 0.2;
 
 /**

@@ -1,29 +1,11 @@
 import { isAmmoniaSource } from '../../records/kinds/dose';
-import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn } from '../../time/zone';
-import { withUnit } from '../../parameters/convert';
-import { formatPlain } from '../../units/format';
-import { linearFromCanonical, linearToCanonical, type LinearUnit } from '../../units/units';
+import { challengeDose } from '../doseSize';
 import { stagesSeen, successionOf } from '../succession';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
 import { holdOf } from '../verdict/zero';
 import type { SchoolFacts } from './types';
-
-/** The basis of the keeper's own ammonia kit, or NH4 without one. */
-function ammoniaUnit(history: TankHistory): LinearUnit {
-  return (countedReadings(history, 'ammonia').at(-1)?.unit ?? 'ammonia NH4') as LinearUnit;
-}
-
-/** 2 ppm on the basis of the keeper's own ammonia kit, mg N/L. */
-export function challengeDose(history: TankHistory): number {
-  return linearToCanonical(2, ammoniaUnit(history));
-}
-
-/** A rise of ammonia (mg N/L) as the keeper's own kit would show it: "2 ppm NH4". */
-export function riseWords(history: TankHistory, rise: number): string {
-  const unit = ammoniaUnit(history);
-  return withUnit(formatPlain(linearFromCanonical(rise, unit), 1), unit);
-}
 
 /** Since when tests show both at zero; a dose that was not tested after takes it back. */
 function shownSince(history: TankHistory): number | null {

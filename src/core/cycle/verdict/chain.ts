@@ -1,3 +1,4 @@
+import { usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
 import { shareOf, countedReadings, type TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
@@ -95,7 +96,7 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
   if (!latest) return cannotTell('No nitrite test is logged yet.', 'Test nitrite.');
   return notYet(
     'Nitrite has not been seen above zero.',
-    'Keep testing nitrite. If a mature seed never shows it, dose 2 ppm and test both a day later.',
+    `Keep testing nitrite. If a mature seed never shows it, dose ${usualDoseWords(history)} and test both a day later.`,
     [latest.id],
   );
 };

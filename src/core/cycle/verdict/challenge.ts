@@ -10,7 +10,7 @@ import {
 import type { SchoolChoice } from '../../records/schema/tank';
 import { momentWords, shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
-import { formatPlain } from '../../units/format';
+import { riseWords, usualDoseWords } from '../doseSize';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 /** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
@@ -102,7 +102,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   if (wasDiluted(history, span, dose)) {
     return cannotTell(
       `Water was changed within ${hours} h of the dose of ${on}, which clears it by dilution.`,
-      'Dose 2 ppm again and test both a day later, with no water change between.',
+      `Dose ${usualDoseWords(history)} again and test both a day later, with no water change between.`,
       [dose.id],
     );
   }
@@ -117,7 +117,11 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
     const because = `After the dose of ${on}, ${name} still read ${readingWords(failed)}.`;
     return at <= span.to
       ? notYet(because, `Test again by ${by}.`, ids)
-      : notYet(because, 'Let both clear, then dose 2 ppm again and test a day later.', ids);
+      : notYet(
+          because,
+          `Let both clear, then dose ${usualDoseWords(history)} again and test a day later.`,
+          ids,
+        );
   }
   const missing = isProof(ammonia)
     ? 'nitrite'
@@ -126,14 +130,14 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
       : 'ammonia and nitrite';
   if (at <= span.to) {
     return notYet(
-      `${formatPlain(riseOf(dose, history) ?? 0, 1)} ppm N was dosed on ${on}; the answer is due.`,
+      `${riseWords(history, riseOf(dose, history) ?? 0)} was dosed on ${on}; the answer is due.`,
       `Test ${missing} by ${by}.`,
       [dose.id],
     );
   }
   return cannotTell(
     `${missing === 'ammonia and nitrite' ? 'Neither was' : `No trusted ${missing} test was`} made in the ${hours} h after the dose of ${on}.`,
-    'Dose 2 ppm again and test both a day later.',
+    `Dose ${usualDoseWords(history)} again and test both a day later.`,
     [dose.id],
   );
 }
@@ -149,7 +153,7 @@ export const challengePassed: CriterionRule = (inquiry) => {
     if (days > PASS_LASTS_DAYS) {
       return cannotTell(
         `Passed on ${on}, ${days} days ago; an unfed colony shrinks.`,
-        'Dose 2 ppm again and test both a day later.',
+        `Dose ${usualDoseWords(history)} again and test both a day later.`,
         passed.ids,
       );
     }
@@ -168,7 +172,7 @@ export const challengePassed: CriterionRule = (inquiry) => {
     );
   }
   return notYet(
-    'No dose of 2 ppm is logged.',
-    `Dose ammonia to 2 ppm; test ammonia and nitrite ${hours} h later.`,
+    `No dose of ${usualDoseWords(history)} is logged.`,
+    `Dose ammonia to ${usualDoseWords(history)}; test ammonia and nitrite ${hours} h later.`,
   );
 };

@@ -35,7 +35,7 @@ export const SCHOOLS: readonly School[] = [
   {
     id: 'challenge',
     name: 'Challenge dose',
-    asks: 'A dose of 2 ppm ammonia and the nitrite it makes are both gone a day or two later.',
+    asks: 'A dose of 2 ppm ammonia, as the kit counts it, and the nitrite it makes are both gone a day or two later.',
     trades:
       'Proves a size, not only a presence. Costs alkalinity, reagent and often several doses.',
     criteria: ['challengePassed'],

@@ -10,7 +10,8 @@ import {
 import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
 import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../time/zone';
-import { countOf, formatPlain } from '../../units/format';
+import { countOf } from '../../units/format';
+import { riseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
@@ -171,7 +172,7 @@ export const dosesAccounted: CriterionRule = ({ history, zone }) => {
     countedReadings(history, parameter).some((reading) => reading.at >= from && !reading.expired);
   const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => !seen(parameter));
   const rise = riseOf(dose, history);
-  const size = rise === null ? 'A dose' : `A dose of ${formatPlain(rise, 1)} ppm N`;
+  const size = rise === null ? 'A dose' : `A dose of ${riseWords(history, rise)}`;
   const on = shortDay(dose.at, zone);
   if (unseen.length === 0) {
     return met(`The last dose, on ${on}, has been tested after.`, [dose.id]);
