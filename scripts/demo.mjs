@@ -5,9 +5,13 @@ import { ensureBuild, ensurePackages } from './lib/ensure.mjs';
 try {
   await ensurePackages();
   await ensureBuild();
-  const server = spawn('npx', ['tsx', 'server/main.ts'], { stdio: 'inherit' });
+  // One process, and a channel to it: whatever ends this script, even a kill, ends the server.
+  const server = spawn(process.execPath, ['--import', 'tsx', 'server/main.ts'], {
+    stdio: ['inherit', 'inherit', 'inherit', 'ipc'],
+  });
   server.on('close', (code) => process.exit(code ?? 0));
-  for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+    process.on(signal, () => server.kill(signal));
 } catch (error) {
   process.stderr.write(`${error.message}\n`);
   process.exit(1);

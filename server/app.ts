@@ -1,5 +1,5 @@
 import compression from 'compression';
-import express, { type Express, type Response } from 'express';
+import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
 import path from 'node:path';
 
@@ -60,5 +60,15 @@ export function createServer(root: string): Express {
     response.setHeader('Cache-Control', 'no-cache');
     response.sendFile('index.html', { root });
   });
+  // Express's own answer to an address it cannot decode shows a stack with paths of this machine.
+  app.use(
+    (error: { status?: number }, _request: Request, response: Response, _next: NextFunction) => {
+      const status = error.status ?? 500;
+      response
+        .status(status)
+        .type('text/plain')
+        .send(status < 500 ? 'This address cannot be read.' : 'The server could not answer.');
+    },
+  );
   return app;
 }

@@ -9,6 +9,24 @@ export interface Listening {
   port: number;
 }
 
+/**
+ * Where to listen, from the environment: this machine alone unless HOST names another address. An
+ * empty HOST or PORT is as good as none.
+ * @throws Error when PORT is no port
+ */
+export function whereToListen(env: Readonly<Record<string, string | undefined>>): {
+  host: string;
+  port: number;
+} {
+  const host = env.HOST?.trim() || '127.0.0.1';
+  const written = env.PORT?.trim() || '8080';
+  const port = Number(written);
+  if (!Number.isInteger(port) || port < 0 || port > 65_535) {
+    throw new Error(`PORT is "${written}", which is no port. Give a number from 0 to 65535.`);
+  }
+  return { host, port };
+}
+
 /** Listens on the port, or on the next free one after it. */
 export async function listenFrom(app: Express, host: string, port: number): Promise<Listening> {
   for (let offset = 0; offset < TRIES; offset += 1) {

@@ -1,11 +1,9 @@
 import path from 'node:path';
 import { existsSync } from 'node:fs';
 import { createServer } from './app';
-import { listenFrom } from './listen';
+import { listenFrom, whereToListen } from './listen';
 
 const root = path.resolve(process.env.ZOARIUM_ROOT ?? 'dist');
-const host = process.env.HOST ?? '127.0.0.1';
-const wanted = Number(process.env.PORT ?? 8080);
 
 if (!existsSync(path.join(root, 'index.html'))) {
   process.stderr.write('The app is not built yet. Run: npm run build\n');
@@ -13,6 +11,7 @@ if (!existsSync(path.join(root, 'index.html'))) {
 }
 
 async function main(): Promise<void> {
+  const { host, port: wanted } = whereToListen(process.env);
   const { port } = await listenFrom(createServer(root), host, wanted);
   const shown = host === '0.0.0.0' ? 'localhost' : host;
   if (port !== wanted && wanted !== 0) {
@@ -26,6 +25,9 @@ async function main(): Promise<void> {
     );
   }
 }
+
+// Started by a script that ends, however it ends, the server ends with it.
+process.on('disconnect', () => process.exit(0));
 
 void main().catch((error: Error) => {
   process.stderr.write(`${error.message}\n`);

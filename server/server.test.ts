@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import request from 'supertest';
 import { createServer } from './app';
-import { listenFrom } from './listen';
+import { listenFrom, whereToListen } from './listen';
 
 const root = mkdtempSync(path.join(os.tmpdir(), 'zoarium-server-'));
 mkdirSync(path.join(root, 'js'));
@@ -31,6 +31,21 @@ describe('the server', () => {
       .set('Accept-Encoding', 'gzip');
     expect(response.headers['content-encoding']).toBe('gzip');
     expect(response.headers['cache-control']).toContain('immutable');
+  });
+
+  it('answers an address that cannot be read in words, without a stack or a path', async () => {
+    for (const address of ['/%', '/%E0%A4%A', '/water/%ff.js']) {
+      const response = await request(app).get(address);
+      expect(response.status).toBe(400);
+      expect(response.text).toBe('This address cannot be read.');
+    }
+  });
+
+  it('listens on this machine alone unless told otherwise', () => {
+    expect(whereToListen({})).toEqual({ host: '127.0.0.1', port: 8080 });
+    expect(whereToListen({ HOST: '', PORT: '' })).toEqual({ host: '127.0.0.1', port: 8080 });
+    expect(whereToListen({ HOST: '0.0.0.0', PORT: '90' })).toEqual({ host: '0.0.0.0', port: 90 });
+    expect(() => whereToListen({ PORT: 'http' })).toThrow(/"http", which is no port/);
   });
 
   it('sends a strict content policy', async () => {
