@@ -135,7 +135,12 @@ export function storeRevisions(
 ): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState, { services }) => {
     const issues = issuesOf(revisions);
-    if (issues.length > 0) return { saved: false, issues };
+    const [issue] = issues;
+    if (issue) {
+      const where = issue.path.filter((part) => part !== 'body').join(', ');
+      dispatch(noticed({ text: `Not saved: ${where} ${issue.message}`, undo: null }));
+      return { saved: false, issues };
+    }
     const id = services.newId();
     dispatch(actQueued({ id, which: getState().session.which, revisions, empties: [...empties] }));
     dispatch(logMerged(revisions));

@@ -74,6 +74,9 @@ export function readKit(form: KitForm, order: number): FormReading<KitForm, Kit>
   if (expiresOn !== null && !daySchema.safeParse(expiresOn).success) {
     read.fail('expiresOn', 'That is no day.');
   }
+  if (!PARAMETERS[form.parameter].units.includes(form.unit)) {
+    read.fail('unit', 'That is no unit of what it measures.');
+  }
   const scale = form.form === 'card' ? readCard(form, read) : readDigital(form, read);
   return read.result({
     name,

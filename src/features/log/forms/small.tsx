@@ -4,7 +4,12 @@ import { instantSchema, NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common
 import type { EntryBody } from '@/core/records/kinds';
 import { OBSERVED, OBSERVED_WORDS } from '@/core/records/kinds/observation';
 import { EXTENT_WORDS, EXTENTS, GROWTH_WORDS, GROWTHS } from '@/core/records/kinds/sighting';
-import { TASK_MARK_WORDS, TASK_MARKS } from '@/core/records/kinds/taskMark';
+import {
+  TASK_LETTERS,
+  TASK_MARK_WORDS,
+  TASK_MARKS,
+  TITLE_LETTERS,
+} from '@/core/records/kinds/taskMark';
 import { AGENT_WORDS, AGENTS } from '@/core/records/kinds/treatment';
 import { formatExact } from '@/core/units/format';
 import { FormReader } from '@/forms/reader';
@@ -333,12 +338,15 @@ export const TaskMarkForm = entryForm<'taskMark', z.infer<typeof taskMarkFields>
     until: until ?? null,
   }),
   read: (form) => {
-    const { read, note } = noteOf(form);
+    const read = new FormReader(form);
+    const note = read.optionalText('note', NOTE_LETTERS);
     const until = form.how === 'snoozed' && form.until !== null ? { until: form.until } : {};
+    const task = read.text('task', TASK_LETTERS, 'No task was named.');
+    const title = read.text('title', TITLE_LETTERS, 'No task was named.');
     return read.result({
       kind: 'taskMark',
-      task: form.task,
-      title: form.title,
+      task,
+      title,
       how: form.how,
       ...until,
       ...note,
