@@ -58,7 +58,8 @@ export const TEST_TANK: TestTank = {
 
 /** Ids that are valid, stable and in order, as those of the clock are: the n-th of a builder. */
 export function testId(n: number): string {
-  return `${n.toString(16).padStart(8, '0')}-0000-7000-8000-000000000000`;
+  const digits = n.toString(16);
+  return `${digits.padStart(8, '0')}-0000-7000-8000-${digits.padStart(12, '0')}`;
 }
 
 /** An entry of any kind without its tank and its time. */

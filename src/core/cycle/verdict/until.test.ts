@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import { verdictOf } from './verdict';
+import { SCHOOLS } from './schools';
+import { tankHistory } from '../../history/derive';
+import type { Tank } from '../../records/schema/tank';
+import { DAY_MS, HOUR_MS } from '../../time/zone';
+import { LogBuilder, onDay } from '../../../testing/logBuilder';
+
+const CHOICES: Tank['school'][] = [
+  { school: 'bothZero' },
+  { school: 'bothZeroHeld', holdDays: 7 },
+  { school: 'challenge', windowHours: 24 },
+  { school: 'nitrateLevel' },
+  { school: 'bottleProgramme', programmeDays: 15 },
+  { school: 'algaeSuccession' },
+];
+
+const logged = fc.record({
+  what: fc.constantFrom('ammonia', 'nitrite', 'nitrate', 'dose', 'change', 'light', 'alkalinity'),
+  hours: fc.integer({ min: 0, max: 30 * 24 }),
+  step: fc.integer({ min: 0, max: 3 }),
+});
+
+type Logged = typeof logged extends fc.Arbitrary<infer T> ? T : never;
+
+/** A tank with a random log of its cycle. */
+function tankWith(school: Tank['school'], zone: string, entries: Logged[]) {
+  const builder = new LogBuilder({ school, zone });
+  for (const { what, hours, step } of entries) {
+    const at = onDay(0) + hours * HOUR_MS;
+    if (what === 'ammonia') builder.ammonia(at, [0, 0.25, 1, 2][step] ?? 0);
+    else if (what === 'nitrite') builder.nitrite(at, [0, 0, 1, 5][step] ?? 0);
+    else if (what === 'nitrate') builder.card('nitrateCard', at, [0, 5, 10, 20][step] ?? 0);
+    else if (what === 'alkalinity') builder.digital('alkalinityDrops', at, 6 + step);
+    else if (what === 'dose') builder.dose(at, 2);
+    else if (what === 'light') builder.entry(at, { kind: 'light', state: step > 0 ? 'on' : 'off' });
+    else builder.entry(at, { kind: 'waterChange', litres: 20, newWater: {} });
+  }
+  return builder;
+}
+
+it('a verdict holds, in state and in words, until the moment that it says, and no longer is claimed', () => {
+  let changes = 0;
+  fc.assert(
+    fc.property(
+      fc.constantFrom(...CHOICES),
+      fc.constantFrom('UTC', 'America/St_Johns', 'Pacific/Auckland'),
+      fc.array(logged, { maxLength: 14 }),
+      fc.integer({ min: 0, max: 45 * 24 * 60 }),
+      fc.array(fc.double({ min: 0, max: 0.9999, noNaN: true }), { minLength: 6, maxLength: 6 }),
+      (school, zone, entries, minutes, shares) => {
+        const builder = tankWith(school, zone, entries);
+        const history = tankHistory(builder.log(), builder.tankId);
+        const at = onDay(0) + minutes * 60_000;
+        const bands = { alkalinity: { low: 7, high: 9.5 } };
+        const now = verdictOf(history, at, bands);
+        expect(now.until).toBeGreaterThan(at);
+        expect(now.until - at).toBeLessThanOrEqual(DAY_MS + HOUR_MS);
+        for (const share of [...shares, 0.999_999_99]) {
+          const moment = Math.min(now.until - 1, at + Math.floor(share * (now.until - at)));
+          expect(verdictOf(history, moment, bands).criteria).toEqual(now.criteria);
+        }
+        const then = verdictOf(history, now.until, bands);
+        if (JSON.stringify(then.criteria) !== JSON.stringify(now.criteria)) changes += 1;
+      },
+    ),
+    { numRuns: 400 },
+  );
+  // A verdict that never changed would hold for ever, and prove nothing here.
+  expect(changes).toBeGreaterThan(20);
+});
+
+it('every school is asked', () => {
+  expect(CHOICES.map((choice) => choice.school).sort()).toEqual(SCHOOLS.map((s) => s.id).sort());
+});
