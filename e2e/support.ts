@@ -41,8 +41,8 @@ export async function goTo(page: Page, place: string): Promise<void> {
 }
 
 /** Sets up a tank of 208 litres by what was counted at the fill. */
-export async function setUpTank(page: Page, name: string): Promise<void> {
-  await page.goto('/');
+export async function setUpTank(page: Page, name: string, base = ''): Promise<void> {
+  await page.goto(`${base}/`);
   await page.getByRole('button', { name: 'Set up my tank' }).click();
   await page.getByLabel('Name').fill(name);
   for (const [label, value] of [

@@ -133,6 +133,19 @@ it('the same act twice, as by a double tap or a draft saved again, is stored onc
   expect(store.getState().log.kits).toEqual([]);
 });
 
+it('a second tap on a change writes no second revision', async () => {
+  const store = createStore(testServices(NOW, { database: 'tapped' }));
+  await store.dispatch(openLog('own'));
+  await store.dispatch(addKit('A'));
+  const [kit] = store.getState().log.kits;
+  if (!kit) throw new Error('no kit');
+  const tap = () =>
+    store.dispatch(recordAct((act) => act.revise(kit, { ...kit.body, lot: '7' }), 'Changed'));
+  await Promise.all([tap(), tap()]);
+  expect(store.getState().log.size).toBe(2);
+  expect(store.getState().log.kits[0]?.body.lot).toBe('7');
+});
+
 it('what its schema refuses is not recorded, nor said to be saved', async () => {
   const store = createStore(testServices(NOW, { database: 'refused' }));
   await store.dispatch(openLog('own'));

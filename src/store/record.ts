@@ -106,11 +106,18 @@ function stampOf(
   return { actId, device: services.device, recordedAt: new Date(services.now()).toISOString() };
 }
 
-/** Leaves out what the same act has written already. */
+/** Leaves out what the same act has written already, and what changes nothing, as a second tap. */
 function notWritten(log: Log, revisions: readonly Revision[]): Revision[] {
-  return revisions.filter(
-    ({ id, actId }) => !recordOf(log, id)?.revisions.some((known) => known.actId === actId),
-  );
+  return revisions.filter((revision) => {
+    const known = recordOf(log, revision.id);
+    if (!known) return true;
+    if (known.revisions.some((other) => other.actId === revision.actId)) return false;
+    const { head, conflicts } = known;
+    const same =
+      head.deleted === revision.deleted &&
+      JSON.stringify(head.body) === JSON.stringify(revision.body);
+    return !same || conflicts.length > 0;
+  });
 }
 
 /** What keeps revisions from being written, all of it. */

@@ -1,0 +1,53 @@
+// npm run torture: a real browser is killed, torn between two tabs, fed damaged files and tapped
+// twice; prints what was lost as figures. `--seed 7` repeats a run, `--only kills,taps` shortens it.
+import { parseArgs } from 'node:util';
+import { seededRandom } from '../src/core/math/random';
+import { createServer } from '../server/app';
+import { listenFrom } from '../server/listen';
+import { ensureBuild, ensureChromium } from './lib/ensure.mjs';
+import { countedFlushes } from './torture/flushes';
+import { torturedByImports } from './torture/imports';
+import { torturedByKills } from './torture/kills';
+import { torturedByTabs } from './torture/tabs';
+import { torturedByTaps } from './torture/taps';
+
+const { values } = parseArgs({
+  options: {
+    seed: { type: 'string', default: '1' },
+    only: { type: 'string', default: 'imports,taps,tabs,kills,flushes' },
+    kills: { type: 'string', default: '60' },
+    minutes: { type: 'string', default: '2' },
+    files: { type: 'string', default: '5000' },
+  },
+});
+
+async function main(): Promise<void> {
+  await ensureBuild();
+  process.env.CHROMIUM = await ensureChromium();
+  const { server, port } = await listenFrom(createServer('dist'), '127.0.0.1', 0);
+  const base = `http://127.0.0.1:${port}`;
+  const seed = Number(values.seed);
+  const chance = seededRandom(seed);
+  const parts: Record<string, () => object | Promise<object>> = {
+    imports: () => torturedByImports(Number(values.files), chance),
+    taps: () => torturedByTaps(base),
+    tabs: () => torturedByTabs(base, Number(values.minutes), chance),
+    kills: () => torturedByKills(base, Number(values.kills), chance),
+    flushes: () => countedFlushes(base, 20),
+  };
+  for (const name of values.only.split(',')) {
+    const part = parts[name];
+    if (!part)
+      throw new Error(`There is no part called ${name}: ${Object.keys(parts).join(', ')}.`);
+    const begun = performance.now();
+    const result = await part();
+    const seconds = Math.round((performance.now() - begun) / 1000);
+    process.stdout.write(`${JSON.stringify({ part: name, seed, seconds, ...result })}\n`);
+  }
+  server.close();
+}
+
+void main().catch((error: Error) => {
+  process.stderr.write(`${error.stack ?? error.message}\n`);
+  process.exit(1);
+});
