@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { chromium, type Browser, type Page } from '@playwright/test';
 
@@ -55,18 +56,40 @@ export async function startBrowser(profile: string, wrap: string[] = []): Promis
   };
 }
 
-/** Logs one reading of ammonia, and comes back once it is said to be saved. */
-export async function logAmmonia(page: Page, base: string, step: string): Promise<void> {
-  if (!page.url().endsWith('/log/test')) await page.goto(`${base}/log/test`);
-  await page.getByRole('button', { name: `Ammonia ${step}`, exact: true }).click();
+/** The nth value of its own that a thermometer can show, °C. */
+export const nthValue = (n: number): string => (20 + n / 100).toFixed(2);
+
+/** Logs one temperature, and comes back once it is said to be saved. */
+export async function logTemperature(page: Page, base: string, value: string): Promise<void> {
+  await page.goto(`${base}/log/test`);
+  const box = page.getByRole('main').getByRole('textbox', { name: 'Temperature', exact: true });
+  await box.fill(value);
   await page.getByRole('button', { name: 'Save 1 reading' }).click();
   await page.getByRole('status').getByText('Saved 1 reading').waitFor();
 }
 
-/** Readings of ammonia that a page shows after it was loaded anew. */
-export async function countAmmonia(page: Page, base: string): Promise<number> {
-  await page.goto(`${base}/water/ammonia`);
-  const words = page.getByText(/^\d+ readings?$/);
-  await words.or(page.getByText('Ammonia is not measured yet.')).first().waitFor();
-  return (await words.count()) === 0 ? 0 : Number.parseInt(await words.first().innerText(), 10);
+/** Every temperature of the log as a page that was loaded anew exports it. */
+export async function temperaturesOf(page: Page, base: string): Promise<string[]> {
+  await page.goto(`${base}/data`);
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the whole log' }).click(),
+  ]);
+  const { records } = JSON.parse(readFileSync(await download.path(), 'utf8')) as {
+    records: { body: { parameter?: string; value?: { value: number } } }[];
+  };
+  return records.flatMap(({ body }) =>
+    body.parameter === 'temperature' && body.value ? [body.value.value.toFixed(2)] : [],
+  );
+}
+
+/** What is missing of what was said to be saved, and what is there twice. */
+export function compared(said: ReadonlySet<string>, found: readonly string[]) {
+  const there = new Set(found);
+  return {
+    said: said.size,
+    found: found.length,
+    lost: [...said].filter((value) => !there.has(value)).length,
+    doubled: found.length - there.size,
+  };
 }

@@ -3,7 +3,7 @@ import os from 'node:os';
 import path from 'node:path';
 import { has } from '../lib/run.mjs';
 import { setUpTank } from '../../e2e/support';
-import { logAmmonia, startBrowser } from './browser';
+import { logTemperature, nthValue, startBrowser } from './browser';
 
 /** Counts what a real browser pushes to the disk while acts are saved, by the calls that it makes. */
 export async function countedFlushes(base: string, acts: number) {
@@ -29,7 +29,7 @@ export async function countedFlushes(base: string, acts: number) {
   await page.goto(`${base}/log/test`);
   const before = counted();
   const begun = performance.now();
-  for (let n = 0; n < acts; n += 1) await logAmmonia(page, base, n % 2 === 0 ? '1' : '2');
+  for (let n = 0; n < acts; n += 1) await logTemperature(page, base, nthValue(n));
   const msEach = Math.round((performance.now() - begun) / acts);
   const flushes = counted() - before;
   await kill();

@@ -1,6 +1,6 @@
 import { chromium, type Page } from '@playwright/test';
 import { setUpTank } from '../../e2e/support';
-import { countAmmonia, logAmmonia } from './browser';
+import { compared, logTemperature, nthValue, temperaturesOf } from './browser';
 
 /** Two tabs that log, reload and are ended at random moments; nothing said to be saved may be gone. */
 export async function torturedByTabs(base: string, minutes: number, chance: () => number) {
@@ -13,16 +13,16 @@ export async function torturedByTabs(base: string, minutes: number, chance: () =
   await setUpTank(setUp, 'Razorbill', base);
   await setUp.close();
   const until = Date.now() + minutes * 60_000;
-  let said = 0;
+  const said = new Set<string>();
   let tried = 0;
   let reloads = 0;
   let ends = 0;
   const live = async () => {
     let page: Page = await context.newPage();
     while (Date.now() < until) {
-      tried += 1;
-      const work = logAmmonia(page, base, chance() < 0.5 ? '1' : '2').then(
-        () => (said += 1),
+      const value = nthValue((tried += 1));
+      const work = logTemperature(page, base, value).then(
+        () => said.add(value),
         () => undefined,
       );
       const fate = chance();
@@ -45,15 +45,7 @@ export async function torturedByTabs(base: string, minutes: number, chance: () =
   };
   await Promise.all([live(), live()]);
   const page = await context.newPage();
-  const found = await countAmmonia(page, base);
+  const found = await temperaturesOf(page, base);
   await browser.close();
-  return {
-    minutes,
-    said,
-    found,
-    reloads,
-    ends,
-    lost: Math.max(0, said - found),
-    doubled: Math.max(0, found - tried),
-  };
+  return { minutes, tried, reloads, ends, ...compared(said, found) };
 }

@@ -129,6 +129,7 @@ export function useRecordForm<F extends Fields, Out, T extends RecordType = Reco
   // eslint-disable-next-line react-hooks/incompatible-library -- no compiler memoizes this hook
   const form = engine.watch();
   const base = useRef(opened.base);
+  const act = useRef({ id: opened.actId, own: !opened.dirty });
   const [dirty, setDirty] = useState(opened.dirty);
   const [conflicts, setConflicts] = useState<FieldConflict<F>[]>(() =>
     recordConflicts(opened.values, record, formOf),
@@ -139,10 +140,12 @@ export function useRecordForm<F extends Fields, Out, T extends RecordType = Reco
 
   const keep = useCallback(
     (values: F) => {
-      const value = { actId: opened.actId, base: base.current, values };
+      // A draft found here may lie open in another tab: what is made of it here is an act of its own.
+      if (!act.current.own) act.current = { id: dispatch(newActId()), own: true };
+      const value = { actId: act.current.id, base: base.current, values };
       dispatch(draftChanged({ name, value }));
     },
-    [dispatch, name, opened.actId],
+    [dispatch, name],
   );
   const put = useCallback(
     (changes: Partial<F>) => {
@@ -214,9 +217,9 @@ export function useRecordForm<F extends Fields, Out, T extends RecordType = Reco
     const settles = record?.conflicts.map((conflict) => conflict.field) ?? [];
     await engine.handleSubmit(async (value) => {
       const result = await dispatch(
-        recordAct((act) => write(act, value, settles), {
+        recordAct((writer) => write(writer, value, settles), {
           words: typeof words === 'string' ? words : words(value),
-          actId: opened.actId,
+          actId: act.current.id,
           empties: [name],
         }),
       );

@@ -133,6 +133,25 @@ it('the same act twice, as by a double tap or a draft saved again, is stored onc
   expect(store.getState().log.kits).toEqual([]);
 });
 
+it('a draft that two tabs had open and made different things of becomes two acts', async () => {
+  const store = createStore(testServices(NOW, { database: 'shared-draft' }));
+  await store.dispatch(openLog('own'));
+  const actId = testServices(NOW).newId();
+  const save = (name: string) =>
+    store.dispatch(
+      recordAct((act) => act.create('kit', { ...kitFrom('ammoniaCard', 0), name }), { actId }),
+    );
+  await save('Of the one tab');
+  await save('Of the other');
+  await save('Of the one tab');
+  expect(
+    store
+      .getState()
+      .log.kits.map((kit) => kit.body.name)
+      .sort(),
+  ).toEqual(['Of the one tab', 'Of the other']);
+});
+
 it('a second tap on a change writes no second revision', async () => {
   const store = createStore(testServices(NOW, { database: 'tapped' }));
   await store.dispatch(openLog('own'));

@@ -72,24 +72,30 @@ export function recordAct(
 ): AppThunk<Promise<SaveResult>> {
   const settings = typeof options === 'string' ? { words: options } : options;
   return async (dispatch, getState, { services }) => {
-    const stamp = stampOf(services, settings.actId);
-    const revisions: Revision[] = [];
-    let created = 0;
-    const add = <T extends RecordType>(id: string, type: T, body: BodyOf<T>) => {
-      revisions.push(createRecord(stamp, id, type, body));
-      return id;
+    const written = (stamp: ActStamp): Revision[] => {
+      const revisions: Revision[] = [];
+      let created = 0;
+      const add = <T extends RecordType>(id: string, type: T, body: BodyOf<T>) => {
+        revisions.push(createRecord(stamp, id, type, body));
+        return id;
+      };
+      write({
+        now: services.now(),
+        create: (type, body) => {
+          created += 1;
+          return add(partId(stamp.actId, created), type, body);
+        },
+        createAs: add,
+        revise: (head, body, settles) => revisions.push(reviseRecord(stamp, head, body, settles)),
+        remove: (head) => revisions.push(removeRecord(stamp, head)),
+      });
+      return revisions;
     };
-    write({
-      now: services.now(),
-      create: (type, body) => {
-        created += 1;
-        return add(partId(stamp.actId, created), type, body);
-      },
-      createAs: add,
-      revise: (head, body, settles) => revisions.push(reviseRecord(stamp, head, body, settles)),
-      remove: (head) => revisions.push(removeRecord(stamp, head)),
-    });
-    return dispatch(storeRevisions(notWritten(getState().log, revisions), settings));
+    const { log } = getState();
+    let revisions = written(stampOf(services, settings.actId));
+    // A draft that two tabs had open becomes two acts where they made different things of it.
+    if (saysOtherwise(log, revisions)) revisions = written(stampOf(services));
+    return dispatch(storeRevisions(notWritten(log, revisions), settings));
   };
 }
 
@@ -106,17 +112,34 @@ function stampOf(
   return { actId, device: services.device, recordedAt: new Date(services.now()).toISOString() };
 }
 
+/** Two bodies that say the same: the moment of saving aside, which a second try moves on. */
+function sameWords(a: Revision, b: Revision): boolean {
+  const words = ({ body }: Revision) => JSON.stringify({ ...body, at: undefined });
+  return a.deleted === b.deleted && words(a) === words(b);
+}
+
+const ofSameAct = (log: Log, { id, actId }: Revision): Revision | undefined =>
+  recordOf(log, id)?.revisions.find((known) => known.actId === actId);
+
+/** Whether an act was written already, and said something else then. */
+function saysOtherwise(log: Log, revisions: readonly Revision[]): boolean {
+  return revisions.some((revision) => {
+    const known = ofSameAct(log, revision);
+    return known !== undefined && !sameWords(known, revision);
+  });
+}
+
 /** Leaves out what the same act has written already, and what changes nothing, as a second tap. */
 function notWritten(log: Log, revisions: readonly Revision[]): Revision[] {
   return revisions.filter((revision) => {
+    if (ofSameAct(log, revision)) return false;
     const known = recordOf(log, revision.id);
-    if (!known) return true;
-    if (known.revisions.some((other) => other.actId === revision.actId)) return false;
-    const { head, conflicts } = known;
-    const same =
-      head.deleted === revision.deleted &&
-      JSON.stringify(head.body) === JSON.stringify(revision.body);
-    return !same || conflicts.length > 0;
+    if (!known || known.conflicts.length > 0) return true;
+    const { head } = known;
+    return (
+      head.deleted !== revision.deleted ||
+      JSON.stringify(head.body) !== JSON.stringify(revision.body)
+    );
   });
 }
 

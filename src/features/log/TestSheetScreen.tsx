@@ -51,8 +51,13 @@ export function TestSheetScreen() {
   const history = useAppSelector((state) => selectHistoryOf(state, tankId));
   const name = `test/${tankId}`;
   const [draft, keepDraft] = useDraft<TestDraft>(name, testDraftSchema, EMPTY_TEST);
-  const setDraft = (next: TestDraft) =>
-    keepDraft({ ...next, actId: next.actId ?? dispatch(newActId()) });
+  // A draft found here may lie open in another tab: what is made of it here is an act of its own.
+  const own = useRef(false);
+  const setDraft = (next: TestDraft) => {
+    const actId = own.current ? next.actId : null;
+    own.current = true;
+    keepDraft({ ...next, actId: actId ?? dispatch(newActId()) });
+  };
   const [active, setActive] = useState<string | null>(null);
   const [adding, setAdding] = useState(false);
   const [more, setMore] = useState<string | null>(null);
