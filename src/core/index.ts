@@ -5,12 +5,13 @@
  */
 export * from './cycle/forecast/rangeWords';
 export type * from './cycle/forecast/types';
+export * from './cycle/milestone';
 export * from './cycle/milestones';
 export * from './cycle/succession';
 export * from './cycle/sentence';
 export { bandWords } from './cycle/verdict/conditions';
 export { NITRITE_SPOILS_NITRATE, nitriteSpoils } from './cycle/verdict/chain';
-export * from './cycle/verdict/schools';
+export * from './cycle/schools';
 export * from './cycle/verdict/types';
 export { verdictOf } from './cycle/verdict/verdict';
 export { isStale } from './cycle/verdict/zero';

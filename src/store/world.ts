@@ -1,4 +1,5 @@
-import { milestonesOf, type Milestone } from '../core/cycle/milestones';
+import type { Milestone } from '../core/cycle/milestone';
+import { milestonesOf } from '../core/cycle/milestones';
 import type { Forecast } from '../core/cycle/forecast/types';
 import type { Verdict } from '../core/cycle/verdict/types';
 import { verdictOf } from '../core/cycle/verdict/verdict';

@@ -1,4 +1,4 @@
-import type { Milestone } from './milestones';
+import type { Milestone } from './milestone';
 import { daySpanWords } from './forecast/rangeWords';
 import { shortDay } from '../time/words';
 

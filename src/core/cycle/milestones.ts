@@ -2,46 +2,12 @@ import { readingWords } from '../history/reading';
 import type { TankHistory } from '../history/tankHistory';
 import { isAmmoniaSource } from '../records/kinds/dose';
 import { GROWTHS, type Growth } from '../records/kinds/sighting';
-import { addDaysIn } from '../time/zone';
 import type { Forecast } from './forecast/types';
+import type { Milestone, MilestoneId } from './milestone';
+import { schoolOf } from './schools';
+import { inquiryOf } from './schools/school';
 import { successionOf } from './succession';
 import { evidence } from './verdict/chain';
-import { passedChallenge } from './verdict/challenge';
-import { holdOf, holdDays } from './verdict/zero';
-
-export const MILESTONE_IDS = [
-  'filled',
-  'firstDose',
-  'bottle',
-  'nitriteAppears',
-  'light',
-  'diatoms',
-  'film',
-  'hair',
-  'sheet',
-  'brownSnot',
-  'level',
-  'ammoniaClears',
-  'nitriteClears',
-  'held',
-  'challenge',
-  'ready',
-  'running',
-] as const;
-export type MilestoneId = (typeof MILESTONE_IDS)[number];
-
-/** A point on the course: passed, or ahead at a date that the school itself sets. */
-export interface Milestone {
-  id: MilestoneId;
-  label: string;
-  /** When it was passed, or when it can be passed at the soonest. */
-  at: number;
-  passed: boolean;
-  /** What it rests on, in a few words. */
-  because: string;
-  /** 8 in 10 and middle half of its date, when it lies ahead and is uncertain. */
-  range?: { low: number; high: number; innerLow: number; innerHigh: number };
-}
 
 /** First zero after the parameter was seen above zero and never above again: where it cleared. */
 function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
@@ -91,7 +57,11 @@ export function milestonesOf(
     }
   }
   addGrowth(history, add);
-  addSchoolMilestone(history, at, add);
+  const own = schoolOf(history.tank.school).milestone?.(
+    inquiryOf(history, at),
+    history.tank.school,
+  );
+  if (own) add(own.id, own.label, own.at, own.because, own.passed);
   if (forecast && !history.standing.runningSince) list.push(...milestonesAhead(forecast, list, at));
   const { runningSince } = history.standing;
   if (runningSince !== null) {
@@ -169,30 +139,4 @@ function addGrowth(
   }
   const { level } = successionOf(history);
   if (level !== null) add('level', 'Growth level', level, 'No further than a week before.');
-}
-
-function addSchoolMilestone(
-  history: TankHistory,
-  at: number,
-  add: (id: MilestoneId, label: string, when: number, because: string, passed?: boolean) => void,
-): void {
-  const inquiry = { history, at, zone: history.tank.zone, choice: history.tank.school };
-  if (inquiry.choice.school === 'challenge') {
-    const passed = passedChallenge(inquiry);
-    if (passed) add('challenge', 'Challenge', passed.dose.at, 'Both were zero in time.');
-    return;
-  }
-  if (inquiry.choice.school !== 'bothZeroHeld') return;
-  const hold = holdOf(history, inquiry.zone);
-  if (!hold) return;
-  const days = holdDays(inquiry);
-  const due = addDaysIn(hold.since, days, inquiry.zone);
-  const held = hold.days >= days;
-  add(
-    'held',
-    `Held ${days} days`,
-    held ? due : Math.max(due, at),
-    held ? 'Both stayed at zero.' : 'If both stay at zero until then.',
-    held,
-  );
 }

@@ -1,8 +1,8 @@
 import { alkalinityRaise } from '../cycle/dosing/alkalinityRaise';
-import { challengeRun } from '../cycle/dosing/challengeRun';
 import { programmeStanding } from '../cycle/dosing/programme';
 import { redoseAdvice } from '../cycle/dosing/redose';
 import { riseWords } from '../cycle/doseSize';
+import { schoolOf } from '../cycle/schools';
 import { PARAMETERS } from '../parameters/registry';
 import { countOf, formatExact, formatPlain, formatSignificant } from '../units/format';
 import { occurrence } from './occurrence';
@@ -10,28 +10,10 @@ import type { Occurrence, TaskSource, TaskWorld } from './types';
 
 type Of = (world: TaskWorld, from: number) => Occurrence[];
 
-/** The test at the end of a challenge, while its school is followed and one runs. */
-const challengeTask: Of = ({ history }, from) => {
-  const { zone, school } = history.tank;
-  if (school.school !== 'challenge') return [];
-  const run = challengeRun(history, from);
-  if (run.phase !== 'running' && run.phase !== 'due') return [];
-  return [
-    occurrence(
-      {
-        id: 'challenge-test',
-        title: 'Test ammonia and nitrite for the challenge',
-        because: `${school.windowHours} h after the dose; two hours later it no longer counts`,
-        at: run.testAt,
-        minutes: PARAMETERS.ammonia.minutes,
-        parameters: ['ammonia', 'nitrite'],
-        opens: { screen: 'challenge' },
-      },
-      run.testAt,
-      zone,
-      from,
-    ),
-  ];
+/** What the tank's own school asks for. */
+const schoolTasks: Of = (world, from) => {
+  const { school } = world.history.tank;
+  return schoolOf(school).tasks?.(world, school, from) ?? [];
 };
 
 /** The next dose of the bottle's programme, and the test at its end. */
@@ -124,6 +106,6 @@ const alkalinityTask: Of = ({ history }, from) => {
 export const cycle: TaskSource = {
   occurrences: (world, from) =>
     world.history.standing.runningSince === null
-      ? [challengeTask, programmeTasks, doseTask, alkalinityTask].flatMap((of) => of(world, from))
+      ? [schoolTasks, programmeTasks, doseTask, alkalinityTask].flatMap((of) => of(world, from))
       : [],
 };

@@ -4,7 +4,7 @@ import { Pressable, StyleSheet, View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import Circle from 'lucide-react-native/icons/circle';
 import Dashed from 'lucide-react-native/icons/circle-dashed';
-import { schoolOf } from '@/core/cycle/verdict/schools';
+import { schoolName } from '@/core/cycle/schools';
 import type { Criterion, CriterionId, CriterionState, Verdict } from '@/core/cycle/verdict/types';
 import { headOf, isType } from '@/core/records/log';
 import { wordsContext } from '@/core/history/tankHistory';
@@ -193,7 +193,7 @@ function CriterionSheet({
       {criterion.settle ? (
         <Words as="body">{`What would settle it: ${criterion.settle}`}</Words>
       ) : null}
-      <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every school, before fish' : schoolOf(verdict.school).name}.`}</Words>
+      <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every school, before fish' : schoolName(verdict.school)}.`}</Words>
       {entries.length > 0 ? (
         <View>
           <SectionHead title="It rests on" />

@@ -5,7 +5,7 @@ import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
 import { riseWords, usualDoseWords } from '@/core/cycle/doseSize';
 import { cycleSentence } from '@/core/cycle/sentence';
-import { schoolWords } from '@/core/cycle/verdict/schools';
+import { schoolWords } from '@/core/cycle/schools';
 import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';
 import {

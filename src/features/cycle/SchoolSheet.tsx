@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { SCHOOLS } from '@/core/cycle/verdict/schools';
+import { SCHOOLS } from '@/core/cycle/schools';
 import type { SchoolChoice, SchoolId } from '@/core/records/schema/tank';
 import { parseNumber } from '@/core/units/format';
 import { recordAct } from '@/store/record';

@@ -1,3 +1,4 @@
+import { schoolOf } from '../schools';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { latestReading } from '../../history/tankHistory';
@@ -119,15 +120,14 @@ export function redoseAdvice(
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
-  const challenged = tank.school.school === 'challenge';
-  if (last && days < FEED_EVERY_DAYS && !challenged) {
+  const school = schoolOf(tank.school);
+  if (last && days < FEED_EVERY_DAYS && !school.dosesAtOnce) {
     return none(
       `Both are clear, and the last dose was ${countOf(Math.max(1, Math.round(days)), 'day')} ago. It can wait.`,
       exactly(last.at + FEED_EVERY_DAYS * DAY_MS),
     );
   }
-  const holding = tank.school.school === 'bothZeroHeld';
-  return holding
+  return school.feedsLightly
     ? dose(
         usual / 2,
         'Both are clear. Half a dose keeps the colony fed while the days are counted; test a day later at the soonest.',

@@ -1,6 +1,7 @@
+import { schoolOf } from '../schools';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { readingWordsOf } from './words';
-import { addDaysIn, DAY_MS } from '../../time/zone';
+import { DAY_MS } from '../../time/zone';
 import type { Ensemble } from '../inference/ensemble';
 import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
@@ -230,15 +231,8 @@ export function testAfterSilence(problem: CycleProblem): NextTest {
  */
 function shownAgainOn({ school, facts, zone, origin }: CycleProblem): number | null {
   if (facts.shownSince === null) return null;
-  const dayOf = (ms: number) => (ms - origin) / DAY_MS;
-  switch (school.school) {
-    case 'bothZeroHeld':
-      return dayOf(addDaysIn(facts.shownSince, school.holdDays, zone));
-    case 'bottleProgramme':
-      return facts.programmeEndsAt === null ? null : dayOf(facts.programmeEndsAt);
-    default:
-      return null;
-  }
+  const at = schoolOf(school).shownAgainAt?.(school, facts, zone) ?? null;
+  return at === null ? null : (at - origin) / DAY_MS;
 }
 
 /**

@@ -5,7 +5,7 @@ import type { CycleState } from '../kinetics/state';
 import type { CycleProblem } from '../problem/types';
 import { DAY_MS } from '../../time/zone';
 import { SLACK_HOURS } from '../verdict/challenge';
-import { unreachable } from '../../unreachable';
+import { schoolOf } from '../schools';
 import { normalCdf } from '../../math/normal';
 import {
   AHEAD_STEPS,
@@ -52,6 +52,12 @@ function daysToClear(spell: Stretch, member: Member, from: CycleState, dose: Pac
   );
 }
 
+interface Stretches {
+  wait: Stretch;
+  short: Stretch;
+  long: Stretch;
+}
+
 /**
  * Plays the challenge school for one tank: dose once both are clear, look a day or two later, dose
  * again if either is not, each dose growing the colony.
@@ -60,10 +66,10 @@ function challengeDays(
   problem: CycleProblem,
   member: Member,
   clearDay: number,
-  stretches: { wait: Stretch; short: Stretch; long: Stretch },
+  hours: number,
+  stretches: Stretches,
 ): { ready: number; doses: number[] } {
-  const { facts, school } = problem;
-  const hours = school.school === 'challenge' ? school.windowHours : 24;
+  const { facts } = problem;
   const doses: number[] = [];
   if (facts.challengePassedAt !== null) {
     return { ready: (facts.challengePassedAt - problem.origin) / DAY_MS + hours / 24, doses };
@@ -155,47 +161,27 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
   const { school, facts } = problem;
   const days = new Float64Array(members.length);
   const doses: number[][] = members.map(() => []);
-  const stretches =
-    school.school === 'challenge'
-      ? {
-          wait: stretchFor(problem, HORIZON_DAYS),
-          short: stretchFor(problem, SHORT_SPELL),
-          long: stretchFor(problem, LONG_SPELL),
-        }
-      : null;
+  // Stretches are laid out once for all members, and only for a school that doses.
+  let laidOut: Stretches | null = null;
+  const stretches = () =>
+    (laidOut ??= {
+      wait: stretchFor(problem, HORIZON_DAYS),
+      short: stretchFor(problem, SHORT_SPELL),
+      long: stretchFor(problem, LONG_SPELL),
+    });
   members.forEach((member, row) => {
     const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);
-    switch (school.school) {
-      case 'bothZero':
-        days[row] = clear;
-        break;
-      case 'bothZeroHeld':
-        days[row] = holdBegins(problem, clear) + school.holdDays;
-        break;
-      case 'challenge': {
-        if (!stretches) break;
-        const played = challengeDays(problem, member, clear, stretches);
-        days[row] = played.ready;
+    days[row] = schoolOf(school).readyDay(clear, school, {
+      facts,
+      dayOf: (ms) => (ms - problem.origin) / DAY_MS,
+      holdFrom: (from) => holdBegins(problem, from),
+      challenge: (from, hours) => {
+        const played = challengeDays(problem, member, from, hours, stretches());
         doses[row] = played.doses;
-        break;
-      }
-      case 'nitrateLevel':
-        days[row] = clear + LEVEL_DAYS;
-        break;
-      case 'bottleProgramme':
-        days[row] = Math.max(
-          clear,
-          facts.programmeEndsAt === null
-            ? Infinity
-            : (facts.programmeEndsAt - problem.origin) / DAY_MS,
-        );
-        break;
-      case 'algaeSuccession':
-        days[row] = Math.max(clear, successionDay(problem, row, members.length));
-        break;
-      default:
-        unreachable(school);
-    }
+        return played.ready;
+      },
+      succession: () => successionDay(problem, row, members.length),
+    });
   });
   return { days, doses };
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { verdictOf } from './verdict';
-import { SCHOOLS } from './schools';
+import { SCHOOLS } from '../schools';
 import { tankHistory } from '../../history/derive';
 import type { Tank } from '../../records/schema/tank';
 import { DAY_MS, HOUR_MS } from '../../time/zone';

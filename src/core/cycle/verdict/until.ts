@@ -3,7 +3,7 @@ import { firstFrom, latestReading, type TankHistory } from '../../history/tankHi
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { addDaysIn, DAY_MS, HOUR_MS, startOfDayIn } from '../../time/zone';
 import { SLACK_HOURS, windowHoursOf } from './challenge';
-import { LEVEL_WINDOW_DAYS } from './schoolRules';
+import { LEVEL_WINDOW_DAYS } from '../schools/nitrateLevel';
 
 /** Parameters whose last reading speaks for now until it is stale. */
 const AGEING: readonly ParameterId[] = [

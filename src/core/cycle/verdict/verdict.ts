@@ -1,10 +1,12 @@
 import type { TankHistory } from '../../history/tankHistory';
 import type { Bands } from '../../parameters/bands';
+import { schoolOf } from '../schools';
+import { successionSeen } from '../schools/algaeSuccession';
+import { programmeDone } from '../schools/bottleProgramme';
+import { nitrateHasLevelled } from '../schools/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
 import { challengePassed } from './challenge';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
-import { algaeSuccession, nitrateLevel, programmeDone } from './schoolRules';
-import { schoolOf } from './schools';
 import type {
   Criterion,
   CriterionId,
@@ -60,9 +62,9 @@ function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
     zeroSameDay,
     zeroHeld,
     challengePassed,
-    nitrateLevel,
+    nitrateLevel: nitrateHasLevelled,
     programmeDone,
-    algaeSuccession,
+    algaeSuccession: successionSeen,
     nitrateSeen,
     dosesAccounted,
     alkalinity: alkalinityFloor,
@@ -80,7 +82,7 @@ function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
  */
 export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdict {
   const choice = history.tank.school;
-  const school = schoolOf(choice.school);
+  const school = schoolOf(choice);
   const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
   const rules = rulesFor(bands);
   const judge =

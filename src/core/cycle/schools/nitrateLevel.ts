@@ -1,0 +1,64 @@
+import { readingWords } from '../../history/reading';
+import { latestReading } from '../../history/tankHistory';
+import { shortDay } from '../../time/words';
+import { DAY_MS } from '../../time/zone';
+import { evidence, NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/chain';
+import { cannotTell, met, notYet, type CriterionRule } from '../verdict/types';
+import type { School } from './school';
+
+/** Nitrate readings further back than this no longer show that it has levelled. */
+export const LEVEL_WINDOW_DAYS = 16;
+/** Two level readings closer than this could be one plateau of a slow rise. */
+const LEVEL_GAP_DAYS = 5;
+
+/** Nitrate rose and has stopped rising: the chain runs no more ammonia through. */
+export const nitrateHasLevelled: CriterionRule = ({ history, at, zone }) => {
+  const nitrite = latestReading(history, 'nitrite');
+  if (nitrite && nitrite.best > NITRITE_SPOILS_NITRATE) {
+    return cannotTell(
+      `Nitrite reads ${readingWords(nitrite)}, and nitrate kits read nitrite too.`,
+      'Test nitrate once nitrite reads zero.',
+      [nitrite.id],
+    );
+  }
+  const trusted = trustedNitrate(history);
+  if (trusted.length === 0) {
+    const spoilt = evidence(history, 'nitrate').at(-1);
+    return cannotTell(
+      spoilt ? 'No nitrate test was made free of nitrite.' : 'No nitrate test is logged yet.',
+      'Test nitrate now, and again in a week.',
+      spoilt ? [spoilt.id] : [],
+    );
+  }
+  if (!trusted.some((reading) => reading.clearlyAbove)) {
+    return notYet('Nitrate has not risen yet.', 'Test nitrate again in a week.', [
+      trusted.at(-1)?.id ?? '',
+    ]);
+  }
+  const recent = trusted.filter((reading) => at - reading.at <= LEVEL_WINDOW_DAYS * DAY_MS);
+  const last = recent.at(-1);
+  const earlier = last && recent.filter((r) => last.at - r.at >= LEVEL_GAP_DAYS * DAY_MS).at(-1);
+  if (!last || !earlier) {
+    return cannotTell(
+      `It takes two nitrate tests ${LEVEL_GAP_DAYS} days apart within ${LEVEL_WINDOW_DAYS} days.`,
+      last ? `Test nitrate again in ${LEVEL_GAP_DAYS} days.` : 'Test nitrate.',
+      last ? [last.id] : [],
+    );
+  }
+  const ids = [earlier.id, last.id];
+  const words = `${readingWords(earlier)} on ${shortDay(earlier.at, zone)}, ${readingWords(last)} on ${shortDay(last.at, zone)}`;
+  return last.best > earlier.best * 1.1 + 1e-9
+    ? notYet(`Nitrate is still rising: ${words}.`, 'Test nitrate again in a week.', ids)
+    : met(`Nitrate has levelled: ${words}.`, ids);
+};
+
+export const nitrateLevel: School<'nitrateLevel'> = {
+  id: 'nitrateLevel',
+  name: 'Nitrate levels off',
+  asks: 'Nitrate rose and has stopped rising, with ammonia and nitrite at zero.',
+  trades: 'One test more. Algae eat nitrate and nitrite is read as nitrate, so it misleads easily.',
+  criteria: ['nitrateLevel'],
+  supports: [],
+  words: () => 'nitrate levels off',
+  readyDay: (clear) => clear + LEVEL_GAP_DAYS,
+};

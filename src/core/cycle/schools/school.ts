@@ -1,0 +1,57 @@
+import type { TankHistory } from '../../history/tankHistory';
+import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
+import type { Occurrence, TaskWorld } from '../../tasks/types';
+import type { Milestone } from '../milestone';
+import type { SchoolFacts } from '../problem/types';
+import type { CriterionId, Inquiry } from '../verdict/types';
+
+export type ChoiceOf<I extends SchoolId> = Extract<SchoolChoice, { school: I }>;
+
+/** What a school counts the day of readiness from, in days of the run. */
+export interface ReadyTools {
+  facts: SchoolFacts;
+  /** The day of a moment, ms. */
+  dayOf: (ms: number) => number;
+  /** The day from which a hold counts, for a tank that is clear on a day. */
+  holdFrom: (clear: number) => number;
+  /** The day on which doses of the challenge size are gone within the hours. */
+  challenge: (clear: number, hours: number) => number;
+  /** The day on which the algae succession has levelled. */
+  succession: () => number;
+}
+
+/** A way of deciding that a cycle is done: all that is its own, in one place. */
+export interface School<I extends SchoolId = SchoolId> {
+  id: I;
+  name: string;
+  /** What it asks, in one sentence. */
+  asks: string;
+  /** What one gains and gives up by it. */
+  trades: string;
+  /** The criteria that are its own, in the order they are shown. */
+  criteria: readonly CriterionId[];
+  /** Criteria shown beside them that decide nothing under this school. */
+  supports: readonly CriterionId[];
+  /** The choice with its own figure, for a line of text: "both zero, held 7 days". */
+  words: (choice: ChoiceOf<I>) => string;
+  /** The day on which a tank is ready that is clear on a day; Infinity beyond the horizon. */
+  readyDay: (clear: number, choice: ChoiceOf<I>, tools: ReadyTools) => number;
+  /** When tests that have shown both at zero are asked for again, ms; null for never. */
+  shownAgainAt?: (choice: ChoiceOf<I>, facts: SchoolFacts, zone: string) => number | null;
+  /** Its own point on the course. */
+  milestone?: (inquiry: Inquiry, choice: ChoiceOf<I>) => Milestone | null;
+  /** What it asks to have done. */
+  tasks?: (world: TaskWorld, choice: ChoiceOf<I>, from: number) => Occurrence[];
+  /** Whether a colony is fed half as much while its days are counted. */
+  feedsLightly?: true;
+  /** Whether it doses again without waiting for the usual days between. */
+  dosesAtOnce?: true;
+}
+
+/** What a school looks at when it judges a tank's history at a moment. */
+export const inquiryOf = (history: TankHistory, at: number): Inquiry => ({
+  history,
+  at,
+  zone: history.tank.zone,
+  choice: history.tank.school,
+});
