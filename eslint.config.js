@@ -1,6 +1,7 @@
 const { defineConfig } = require('eslint/config');
 const expo = require('eslint-config-expo/flat');
 
+const DATES_ARE_READ_IN_TIME = 'Dates are read and taken apart in core/time, in a zone.';
 const CORE_IS_PURE = 'The core takes time and chance as arguments.';
 
 module.exports = defineConfig([
@@ -30,6 +31,29 @@ module.exports = defineConfig([
     rules: { '@typescript-eslint/no-explicit-any': 'error' },
   },
   {
+    // A day read in the machine's zone is the day before west of Greenwich.
+    files: ['src/**/*.ts', 'src/**/*.tsx', 'cli/**/*.ts'],
+    ignores: ['src/core/**', 'src/testing/**', '**/*.test.ts', '**/*.test.tsx'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'parse', message: DATES_ARE_READ_IN_TIME },
+      ],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ImportDeclaration[source.value=/^date-fns/]',
+          message: DATES_ARE_READ_IN_TIME,
+        },
+        {
+          selector:
+            'CallExpression[callee.property.name=/^get(UTC)?(Date|Day|Hours|Month|FullYear|Minutes)$/]',
+          message: DATES_ARE_READ_IN_TIME,
+        },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['**/*.test.ts'],
     rules: {
@@ -37,6 +61,7 @@ module.exports = defineConfig([
         'error',
         { object: 'Date', property: 'now', message: CORE_IS_PURE },
         { object: 'Math', property: 'random', message: CORE_IS_PURE },
+        { object: 'Date', property: 'parse', message: DATES_ARE_READ_IN_TIME },
       ],
       'no-restricted-syntax': [
         'error',
@@ -52,5 +77,9 @@ module.exports = defineConfig([
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'navigator'],
     },
+  },
+  {
+    files: ['src/core/time/**/*.ts'],
+    rules: { 'no-restricted-properties': 'off' },
   },
 ]);

@@ -75,6 +75,11 @@ try {
     '.dependency-cruiser.cjs',
   ]);
   await check('docs are current', 'npx', ['tsx', 'scripts/docs.ts', '--check']);
+  await check('adding takes the files that the document says', 'npx', [
+    'tsx',
+    'scripts/extending.ts',
+  ]);
+  await check('nothing is dead', 'npx', ['knip']);
   for (const zone of ZONES) await jest(`unit tests, ${zone}`, ['--selectProjects', 'core'], zone);
   await jest('component tests', ['--selectProjects', 'interface'], 'UTC');
   try {

@@ -7,7 +7,6 @@ import {
   selectMilestonesOf,
   selectTasksOf,
   selectVerdictOf,
-  selectWorld,
 } from './world';
 
 /** What is known of the tank that is looked at. */
@@ -22,7 +21,6 @@ export const selectForecastStanding = (state: RootState) =>
 export const selectHistory = inView(selectHistoryOf);
 export const selectVerdict = inView(selectVerdictOf);
 export const selectForecast = inView(selectForecastOf);
-export const selectWorldInView = inView(selectWorld);
 export const selectDueTasks = inView(selectTasksOf);
 export const selectMilestones = inView(selectMilestonesOf);
 export const selectAhead = inView(selectAheadOf);

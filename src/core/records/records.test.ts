@@ -226,6 +226,22 @@ describe('version 2', () => {
   });
 });
 
+describe('version 3', () => {
+  it('opens with every kind there is, a run among the records', () => {
+    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v3.json'), 'utf8');
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    expect(reading.refused).toEqual([]);
+    const { records } = reading.file;
+    const kinds = records.flatMap((r) => (r.type === 'entry' ? [r.body.kind] : []));
+    // A kind that is added later needs no place here: this is what the version began with.
+    expect(new Set(kinds).size).toBe(18);
+    expect(records.some((r) => r.type === 'run')).toBe(true);
+    const again = writeLogFile(toLogFile(records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(text));
+  });
+});
+
 describe('schemas', () => {
   it('accept the demo and both sets of settings', () => {
     expect(() => logFileSchema.parse(toLogFile(demo(), '2026-11-24T12:00:00Z'))).not.toThrow();

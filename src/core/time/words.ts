@@ -10,6 +10,11 @@ export function dayWords(ms: number, zone: string, now: number = ms): string {
   return format(date, sameYear ? 'EEE d MMM' : 'EEE d MMM yyyy');
 }
 
+/** "Tue 4 May 2027", with its year whatever year it is. */
+export function fullDayWords(ms: number, zone: string): string {
+  return format(new TZDate(ms, zone), 'EEE d MMM yyyy');
+}
+
 /** "4 May", for a label with little room. */
 export function shortDay(ms: number, zone: string): string {
   return format(new TZDate(ms, zone), 'd MMM');

@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { wordsContext, type TankHistory } from '@/core/history/tankHistory';
 import { entryLine, entryTitle } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { dayWords, momentWords } from '@/core/time/words';
+import { fullDayWords, momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
@@ -29,7 +29,7 @@ export function AheadOfClock({
   return (
     <View role="alert" style={{ gap: 8 }}>
       <Remark tone="watch" title="The clock looks wrong">
-        {`This device says ${dayWords(now, zone)} ${new Date(now).getUTCFullYear()}, and ${countOf(heads.length, 'entry is', 'entries are')} dated after that. Until they are past they count for nothing here. Set the clock right, or open an entry and set its date.`}
+        {`This device says ${fullDayWords(now, zone)}, and ${countOf(heads.length, 'entry is', 'entries are')} dated after that. Until they are past they count for nothing here. Set the clock right, or open an entry and set its date.`}
       </Remark>
       <View>
         {heads.slice(0, MOST).map(({ id, body }) => (

@@ -4,7 +4,7 @@ import { tankHistory } from '../../core/history/derive';
 import { BARE_TANK, LogBuilder, onDay } from '../../testing/logBuilder';
 import { workerJobs, type WorkerLike } from './client';
 import { answerRequest, runJob, type Answer } from './host';
-import { JOBS } from './table';
+import { JOB_TABLE } from './table';
 
 /** A worker that is told by hand when to answer. */
 class HandWorker implements WorkerLike {
@@ -169,7 +169,7 @@ describe('what a worker does', () => {
     expect(outcomes.map((outcome) => outcome.method.seeding)).toEqual(
       outcomes.map(() => 'liveRock'),
     );
-    expect(Object.keys(JOBS)).toContain('methods');
+    expect(Object.keys(JOB_TABLE)).toContain('methods');
   });
 });
 

@@ -23,7 +23,7 @@ const waterSchema = z.object({
 });
 
 /** Every job that runs away from the screen: a line here and a pure function of the core. */
-export const JOBS = {
+const JOBS = {
   infer: defineJob({
     input: z.object({ problem: problemSchema, seed: z.int().min(0) }),
     output: posteriorSchema,
@@ -68,5 +68,5 @@ export type JobOutput<J extends JobName> = z.infer<(typeof JOBS)[J]['output']>;
 export const JOB_TABLE: { [J in JobName]: Job<JobInput<J>, JobOutput<J>> } = JOBS;
 
 export function isJobName(name: string): name is JobName {
-  return Object.hasOwn(JOBS, name);
+  return Object.hasOwn(JOB_TABLE, name);
 }

@@ -2,8 +2,6 @@ import { normalsFrom } from '../../math/normal';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { seededRandom } from '../../math/random';
 import {
-  AMMONIA_SOURCES,
-  SEEDINGS,
   type AmmoniaSource,
   type Method,
   type Seeding,
@@ -183,9 +181,4 @@ export function playMethod(
     worstFree: quantileOfSorted(sortedCopy(worst), 0.5),
     acts,
   };
-}
-
-/** Every combination, sources outermost. */
-export function allMethods(): Method[] {
-  return AMMONIA_SOURCES.flatMap((source) => SEEDINGS.map((seeding) => ({ source, seeding })));
 }

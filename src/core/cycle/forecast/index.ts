@@ -5,8 +5,8 @@
 export { cycleProblem } from '../problem/problem';
 export type { CycleProblem } from '../problem/types';
 export { posteriorBytes, type Posterior } from '../inference/posterior';
-export { carry, type Carried, type Load } from './carry';
+export { carry, type Carried } from './carry';
 export { DEFAULT_SEED, forecastOf, foretell } from './forecast';
 export { infer } from './posterior';
-export { simulate, type SimulatedDay } from './simulate';
+export { simulate } from './simulate';
 export * from './types';

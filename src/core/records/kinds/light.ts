@@ -8,7 +8,6 @@ const schema = z.strictObject({
   state: z.enum(['on', 'off']),
   hoursADay: z.number().positive().max(24).optional(),
 });
-export type LightEntry = z.infer<typeof schema>;
 
 /** The light switched on for good, or off. */
 export const light = defineKind({

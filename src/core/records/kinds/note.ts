@@ -3,7 +3,6 @@ import { textSchema } from '../common';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({ kind: z.literal('note'), ...ofTank, text: textSchema });
-export type NoteEntry = z.infer<typeof schema>;
 
 /** Whatever one wants to find again. */
 export const note = defineKind({

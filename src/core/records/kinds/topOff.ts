@@ -11,7 +11,6 @@ const schema = z.strictObject({
   /** Salinity of what was added, when it was not fresh water. */
   salinity: quantityOf('salinity').optional(),
 });
-export type TopOffEntry = z.infer<typeof schema>;
 
 /** Water that replaced what evaporated. */
 export const topOff = defineKind({
