@@ -22,11 +22,15 @@ const SHORT = 40;
 export function LongList<T>(props: LongListProps<T>) {
   const { items, keyOf, rowHeight, render } = props;
   if (items.length <= SHORT) {
-    return items.map((item) => (
-      <View key={keyOf(item)} role="listitem">
-        {render(item)}
+    return (
+      <View role="list">
+        {items.map((item) => (
+          <View key={keyOf(item)} role="listitem">
+            {render(item)}
+          </View>
+        ))}
       </View>
-    ));
+    );
   }
   return (
     <Suspense fallback={<View style={{ height: items.length * rowHeight }} aria-busy />}>

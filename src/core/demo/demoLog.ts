@@ -256,6 +256,44 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     [kits.thermometer, 25.5],
     [kits.phPen, 8.14],
   ]);
+  addAnimals(writer, id, on);
+}
+
+/** Who came into Fulmar, what they are fed, and what was seen of them. */
+function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  writer.entry(id, 'animals', on(46), '17:00', {
+    move: 'in',
+    group: 'invertebrate',
+    what: 'Snails',
+    count: 8,
+  });
+  writer.entry(id, 'animals', on(62), '18:30', {
+    move: 'in',
+    group: 'fish',
+    what: 'Clownfish',
+    count: 2,
+    grams: 9,
+  });
+  writer.entry(id, 'animals', on(97), '09:10', {
+    move: 'died',
+    group: 'invertebrate',
+    what: 'Snails',
+    count: 1,
+  });
+  writer.entry(id, 'observation', on(139), '21:15', {
+    about: 'equipment',
+    which: 'Return pump',
+    text: 'Hums since the last cleaning. Shaft seated anew.',
+  });
+  for (const day of [146, 149, 151]) {
+    writer.entry(id, 'topOff', on(day), '08:05', { litres: day === 146 ? 6 : 4 });
+  }
+  for (const day of [149, 150, 151]) {
+    writer.entry(id, 'feed', on(day), '18:20', {
+      food: 'frozen',
+      amount: { by: 'portions', portions: 0.5 },
+    });
+  }
 }
 
 function addSpare(writer: DemoWriter, zone: string): void {

@@ -1,14 +1,6 @@
 import fc from 'fast-check';
-import {
-  dayInWords,
-  monthWeeks,
-  monthWords,
-  parseClock,
-  parseDay,
-  shiftDay,
-  shiftMonth,
-  type DayOrder,
-} from './calendar';
+import { dayInWords, monthWeeks, monthWords, parseClock, shiftDay, shiftMonth } from './calendar';
+import { parseDay, type DayOrder } from './typedDay';
 
 const TODAY = '2026-11-24';
 

@@ -4,9 +4,7 @@ import { eachDayOfInterval } from 'date-fns/eachDayOfInterval';
 import { endOfMonth } from 'date-fns/endOfMonth';
 import { endOfWeek } from 'date-fns/endOfWeek';
 import { format } from 'date-fns/format';
-import { isMatch } from 'date-fns/isMatch';
 import { isValid } from 'date-fns/isValid';
-import { parse } from 'date-fns/parse';
 import { parseISO } from 'date-fns/parseISO';
 import { startOfMonth } from 'date-fns/startOfMonth';
 import { startOfWeek } from 'date-fns/startOfWeek';
@@ -15,8 +13,6 @@ import { startOfWeek } from 'date-fns/startOfWeek';
 
 const DAY = 'yyyy-MM-dd';
 
-/** The order in which people write a date. */
-export type DayOrder = 'dmy' | 'mdy' | 'ymd';
 /** Days of the week, 0 for Sunday. */
 export type WeekStart = 0 | 1 | 2 | 3 | 4 | 5 | 6;
 
@@ -53,38 +49,6 @@ export function monthWeeks(day: string, weekStartsOn: WeekStart): string[][] {
     end: endOfWeek(endOfMonth(first), { weekStartsOn }),
   }).map((date) => format(date, DAY));
   return Array.from({ length: days.length / 7 }, (_, week) => days.slice(week * 7, week * 7 + 7));
-}
-
-/** Ways of writing a day in each order; the year may be short, or left out. */
-const FORMS: Record<DayOrder, readonly string[]> = {
-  dmy: ['d.M.y', 'd MMM y', 'd MMMM y', 'd.M', 'd MMM', 'd MMMM'],
-  mdy: ['M.d.y', 'MMM d y', 'MMMM d y', 'M.d', 'MMM d', 'MMMM d', 'd MMM y', 'd MMM'],
-  ymd: ['y.M.d', 'y MMM d', 'M.d', 'd MMM y', 'd MMM', 'd.M.y'],
-};
-
-/**
- * The day that a text means, written as stored, in the order given, or in words: "4.11.26",
- * "4/11", "4 Nov", "yesterday". Without a year it is the last such day up to `today`.
- * @param today the keeper's own day, "2026-11-24"
- * @returns the day as stored, or null for what is none
- */
-export function parseDay(text: string, order: DayOrder, today: string): string | null {
-  const written = text.trim().toLowerCase();
-  if (isDay(written)) return written;
-  if (written === 'today') return today;
-  if (written === 'yesterday') return shiftDay(today, -1, today);
-  const plain = written
-    .replace(/[,\s]+/g, ' ')
-    .replace(/\s?[./-]\s?/g, '.')
-    .replace(/\.$/, '');
-  // A short year is one of this century: tanks are younger than that.
-  const full = /\d{4}/.test(plain) ? plain : plain.replace(/^(.+[. ].+[. ])(\d\d)$/, '$120$2');
-  const found = FORMS[order].find((form) => isMatch(full, form));
-  if (found === undefined) return null;
-  const date = parse(full, found, parseISO(today));
-  if (date.getFullYear() < 1990 || date.getFullYear() > 2199) return null;
-  const day = format(date, DAY);
-  return !found.includes('y') && day > today ? shiftMonth(day, -12, today) : day;
 }
 
 /** A clock time as people type it: 18:40, 18.40, 1840, 7:05, 6:40 pm. Null for anything else. */

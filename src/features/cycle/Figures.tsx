@@ -7,7 +7,7 @@ import type { TankHistory } from '@/core/history/tankHistory';
 import { momentInSentence } from '@/core/time/words';
 import { addDaysIn, atTimeOn, dayOf } from '@/core/time/zone';
 import { dayInWords } from '@/core/time/calendar';
-import { DayField } from '@/ui/dates/DayField';
+import { DayField } from '@/ui/DayField';
 import { formatPlain, formatSignificant } from '@/core/units/format';
 import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';

@@ -17,7 +17,7 @@ import { to } from '@/frame/addresses';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
-import { DayField } from '@/ui/dates/DayField';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Footer } from '@/ui/Footer';

@@ -22,7 +22,7 @@ import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { tankChosen } from '@/store/sessionSlice';
 import { Button } from '@/ui/Press';
 import { Choice, Tick } from '@/ui/Choice';
-import { DayField } from '@/ui/dates/DayField';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import CalendarDays from 'lucide-react-native/icons/calendar-days';
-import { dayInWords, parseDay, shiftDay, shiftMonth } from '@/core/time/calendar';
+import { dayInWords, shiftDay, shiftMonth } from '@/core/time/calendar';
+import { parseDay } from '@/core/time/typedDay';
 import { Field } from '../Field';
 import { Bare, Button } from '../Press';
 import { Sheet } from '../Sheet';
@@ -18,18 +19,7 @@ const KEYS: Readonly<Record<string, (day: string, today: string) => string>> = {
   PageDown: (day, today) => shiftMonth(day, -1, today),
 };
 
-/**
- * A calendar day: typed in the keeper's own order, moved by the arrow keys, or picked from a month.
- * What is typed and is no day is handed on as it stands, so that its form can say so.
- */
-export function DayField({
-  label,
-  value,
-  onChange,
-  today,
-  error,
-  hint,
-}: {
+export interface DayFieldProps {
   label: string;
   value: string;
   onChange: (value: string) => void;
@@ -37,7 +27,13 @@ export function DayField({
   today: string;
   error?: string;
   hint?: string;
-}) {
+}
+
+/**
+ * A calendar day: typed in the keeper's own order, moved by the arrow keys, or picked from a month.
+ * What is typed and is no day is handed on as it stands, so that its form can say so.
+ */
+export function DayField({ label, value, onChange, today, error, hint }: DayFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [open, setOpen] = useState(false);
   const order = keepersOrder();

@@ -1,4 +1,5 @@
-import { isDay, type DayOrder, type WeekStart } from '@/core/time/calendar';
+import { isDay, type WeekStart } from '@/core/time/calendar';
+import type { DayOrder } from '@/core/time/typedDay';
 
 const LETTERS: Readonly<Record<string, string>> = { day: 'd', month: 'm', year: 'y' };
 const ORDERS: readonly DayOrder[] = ['dmy', 'mdy', 'ymd'];

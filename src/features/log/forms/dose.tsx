@@ -12,7 +12,7 @@ import { formatSignificant } from '@/core/units/format';
 import { StrengthFields } from '@/forms/StrengthFields';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice, Tick } from '@/ui/Choice';
-import { DayField } from '@/ui/dates/DayField';
+import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Words } from '@/ui/Words';
