@@ -89,6 +89,7 @@ export function Field({
             if (onKey?.(event.nativeEvent.key)) event.preventDefault();
           }}
           placeholder={placeholder}
+          placeholderTextColor={color.inkSoft}
           multiline={kind === 'many'}
           inputMode={kind === 'number' ? (ownPad ? 'none' : 'decimal') : 'text'}
           autoComplete="off"

@@ -1,4 +1,5 @@
 import { useRouter } from 'expo-router';
+import { to } from '@/frame/addresses';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { latestReading, countedReadings, type TankHistory } from '@/core/history/tankHistory';
 import { shownReading } from '@/core/history/shown';
@@ -99,17 +100,17 @@ export function LatestStrip({
         const reading = latestReading(history, parameter);
         const note = noteOf(history, parameter, bands, now);
         const shown = reading && shownReading(reading, unitFor(settings, parameter));
-        const unit = shown?.unit.split(' ')[0];
+        const [unit, basis] = shown?.unit.split(' ') ?? [];
         const { name } = PARAMETERS[parameter];
         return (
           <Pressable
             key={parameter}
             role="button"
             aria-label={`${name} ${shown ? `${shown.value} ${shown.unit}` : ''}, ${note.text}`}
-            onPress={() => router.push(`/water/${parameter}` as never)}
+            onPress={() => router.push(to.parameter(parameter))}
             style={[styles.cell, index === 0 && styles.first]}
           >
-            <Words as="small">{name}</Words>
+            <Words as="small">{basis ? `${name} ${basis}` : name}</Words>
             <Figure
               value={shown?.value ?? '–'}
               unit={unit}
