@@ -5,6 +5,7 @@ import {
   isSalinityUnit,
   parseNumber,
   toCanonical,
+  unitSymbol,
   type Unit,
 } from '../src/core';
 import { CliError } from './errors';
@@ -45,29 +46,40 @@ const SYNONYMS: Record<string, Unit> = {
   ph: 'pH',
 };
 
-/** What `--of` can say a concentration is of, and the unit it is then read in. */
-const SUBSTANCES: Record<string, Partial<Record<'ppm' | 'ppb', Unit>>> = {
-  'ammonia n': { ppm: 'ammonia N' },
-  'ammonia nh3': { ppm: 'ammonia NH3' },
-  'ammonia nh4': { ppm: 'ammonia NH4' },
-  nh3: { ppm: 'ammonia NH3' },
-  nh4: { ppm: 'ammonia NH4' },
-  'nitrite n': { ppm: 'nitrite N', ppb: 'nitrite ppb N' },
-  'nitrite no2': { ppm: 'nitrite NO2' },
-  no2: { ppm: 'nitrite NO2' },
-  'nitrate n': { ppm: 'nitrate N' },
-  'nitrate no3': { ppm: 'nitrate NO3' },
-  no3: { ppm: 'nitrate NO3' },
-  po4: { ppm: 'ppm PO4', ppb: 'ppb PO4' },
-  p: { ppm: 'ppm P', ppb: 'ppb P' },
-  ca: { ppm: 'ppm Ca' },
-  calcium: { ppm: 'ppm Ca' },
-  mg: { ppm: 'ppm Mg' },
-  magnesium: { ppm: 'ppm Mg' },
-  caco3: { ppm: 'ppm CaCO3' },
-};
+type Part = 'ppm' | 'ppb';
+type Substances = Record<string, Partial<Record<Part, Unit>>>;
 
-const CONCENTRATIONS: Record<string, 'ppm' | 'ppb'> = {
+/** A unit of parts, taken apart: "nitrite ppb N" is ppb of nitrite as N. */
+function partsOf(unit: Unit): { part: Part; what: string; basis: string } | null {
+  const words = `${unitSymbol(unit)} ${unit}`.toLowerCase().split(/\s+/);
+  const part = words.find((word): word is Part => word === 'ppm' || word === 'ppb');
+  const basis = unit.toLowerCase().split(' ').at(-1) ?? '';
+  return part ? { part, what: dimensionOf(unit), basis } : null;
+}
+
+/**
+ * What `--of` can say a concentration is of, and the unit it is then read in, from the units
+ * themselves: "nitrite no2" always, "no2" where nothing else is counted so, "calcium" where it is
+ * counted in one way alone.
+ */
+function substances(): Substances {
+  const parts = ALL_UNITS.flatMap((unit) => {
+    const found = partsOf(unit);
+    return found ? [{ unit, ...found }] : [];
+  });
+  const names: Substances = {};
+  for (const { unit, part, what, basis } of parts) {
+    const alone = parts.every((other) => other.what === what || other.basis !== basis);
+    const only = parts.every((other) => other.what !== what || other.basis === basis);
+    const spoken = [`${what} ${basis}`, ...(alone ? [basis] : []), ...(only ? [what] : [])];
+    for (const name of spoken) names[name] = { ...names[name], [part]: unit };
+  }
+  return names;
+}
+
+const SUBSTANCES = substances();
+
+const CONCENTRATIONS: Record<string, Part> = {
   ppm: 'ppm',
   'mg/l': 'ppm',
   ppb: 'ppb',
@@ -76,7 +88,7 @@ const CONCENTRATIONS: Record<string, 'ppm' | 'ppb'> = {
 };
 
 /** A unit as written, or the bare concentration that `--of` or the other side must explain. */
-type Written = { unit: Unit } | { bare: 'ppm' | 'ppb' };
+type Written = { unit: Unit } | { bare: Part };
 
 function readUnit(text: string, of: string | undefined): Written {
   const written = text.trim();
