@@ -56,6 +56,13 @@ const VIEWS: View[] = [
     address: '/cycle/method',
     first: (page) => page.getByText(/bottled bacteria: about/).waitFor(),
   },
+  { name: 'animals', size: 'phone', address: '/log/animals' },
+  {
+    name: 'when',
+    size: 'phone',
+    address: '/log/dose',
+    first: (page) => page.getByRole('button', { name: /^Time of this entry/ }).click(),
+  },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
   { name: 'tank-wide', size: 'wide', address: '/tanks/new' },
