@@ -30,14 +30,14 @@ export interface Carried {
 }
 
 /** The nitrogen of a load series as events, a few a day, since animals give it off all day. */
-export function loadEvents(load: readonly Load[], days: number, factor: number): CycleEvent[] {
+function loadEvents(load: readonly Load[], days: number): CycleEvent[] {
   const steps = [...load].sort((a, b) => a.fromDay - b.fromDay);
   const events: CycleEvent[] = [];
   for (let part = 0; part < days * FISH_PARTS; part += 1) {
     const day = part / FISH_PARTS;
     const rate = steps.findLast((step) => step.fromDay <= day)?.nitrogen ?? 0;
     if (rate <= 0) continue;
-    const each = (rate * factor) / FISH_PARTS;
+    const each = rate / FISH_PARTS;
     events.push({
       step: (part * AHEAD_STEPS) / FISH_PARTS,
       ammonia: each,
@@ -66,8 +66,14 @@ export function carry(posterior: Posterior, load: readonly Load[], days: number)
   const free = Array.from({ length: points }, () => new Float64Array(members.length));
   const peakAmmonia = new Float64Array(members.length);
   const peakFree = new Float64Array(members.length);
+  // The same moments for every tank; only how much each takes the animals to give off differs.
+  const whole = packEvents(loadEvents(load, days));
   members.forEach((member, row) => {
-    const events = packEvents(loadEvents(load, days, member.fish));
+    const events = {
+      ...whole,
+      ammonia: whole.ammonia.map((given) => given * member.fish),
+      alkalinity: whole.alkalinity.map((given) => given * member.fish),
+    };
     runCycle(member.parameters, environment, events, member.now, course);
     const ownShare = Math.min(1, share * member.free);
     for (let step = 0; step <= environment.steps; step += 1) {
