@@ -1,5 +1,6 @@
 import { createRecord, type ActStamp } from '../core/records/acts';
-import { kitFrom, type KitTemplateId } from '../core/records/kitTemplates';
+import type { KitTemplateId } from '../core/parameters/registry';
+import { kitFrom } from '../core/records/kitTemplates';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../core/records/log';
 import { derivedId } from '../core/math/hash';
 import type { Entry, EntryBody } from '../core/records/kinds';

@@ -1,5 +1,6 @@
 import { seededRandom } from '../math/random';
-import { FIRST_KITS, kitFrom, type KitTemplateId } from '../records/kitTemplates';
+import type { KitTemplateId } from '../parameters/registry';
+import { FIRST_KITS, kitFrom } from '../records/kitTemplates';
 import type { DoseStrength } from '../records/kinds/dose';
 import type { Kit } from '../records/schema/kit';
 import type { Revision } from '../records/schema/revision';

@@ -1,5 +1,5 @@
-import type { Interval } from '../math/interval';
-import type { Dimension, Unit } from '../units/units';
+import type { Dimension } from '../units/units';
+import type { Spec } from './spec';
 
 export const PARAMETER_IDS = [
   'ammonia',
@@ -16,46 +16,13 @@ export const PARAMETER_IDS = [
 
 export type ParameterId = (typeof PARAMETER_IDS)[number];
 
-export interface ParameterSpec {
-  id: ParameterId;
-  /** As the keeper says it. */
-  name: string;
-  /** In the middle of a sentence. */
-  inSentence: string;
-  dimension: Dimension;
-  /** The unit the core computes in; also the first one offered for reading it. */
-  canonicalUnit: Unit;
-  /** Units an instrument or the display may use, most usual first. */
-  units: readonly [Unit, ...Unit[]];
-  /** The unit it is shown in until the keeper chooses another. */
-  shownUnit: Unit;
-  /** Whether its units are bases printed on the kit: a corrected basis corrects the kit's history. */
-  basis: boolean;
-  /** A reading older than this many days says nothing about today. */
-  guardDays: number;
-  /** Canonical values outside this range cannot occur in a tank: a slip while typing. */
-  possible: Interval;
-  /** Canonical values outside this range are worth asking about once. */
-  likely: Interval;
-  /** Canonical value at and below which a reading may count as zero; null where zero has no meaning. */
-  zeroBelow: number | null;
-  /** Whether it may sensibly be shown on a logarithmic or zero-based scale: zero-based ones start at 0. */
-  zeroBased: boolean;
-  /** The smallest change, canonical, that a trend may be called by. */
-  steady: number;
-  /** A change since the last reading, canonical, that is worth asking about; null where none is. */
-  jump: number | null;
-  /** Days between two tests by what the tank is doing; null where it is not asked for. */
-  everyDays: { cycling: number | null; running: number | null };
-  /** Minutes that a test takes. */
-  minutes: number;
-}
+export type ParameterSpec = Spec<ParameterId>;
 
 /**
  * Everything that differs between parameters, as data. Guard ages and ranges are practice limits;
  * `possible` spans what can be dissolved in a tank at all, `likely` what a tank with a keeper shows.
  */
-export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
+const ROWS = {
   ammonia: {
     id: 'ammonia',
     name: 'Ammonia',
@@ -74,6 +41,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: null,
     everyDays: { cycling: 2, running: 30 },
     minutes: 6,
+    kits: [
+      {
+        id: 'ammoniaCard',
+        name: 'Ammonia card',
+        unit: 'ammonia NH4',
+        scale: { form: 'card', steps: [0, 0.25, 0.5, 1, 2, 4] },
+        waitMinutes: 5,
+        reduction: false,
+      },
+    ],
   },
   nitrite: {
     id: 'nitrite',
@@ -93,6 +70,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: null,
     everyDays: { cycling: 2, running: null },
     minutes: 6,
+    kits: [
+      {
+        id: 'nitriteCard',
+        name: 'Nitrite card',
+        unit: 'nitrite NO2',
+        scale: { form: 'card', steps: [0, 0.25, 0.5, 1, 2, 5] },
+        waitMinutes: 5,
+        reduction: false,
+      },
+    ],
   },
   nitrate: {
     id: 'nitrate',
@@ -112,6 +99,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: null,
     everyDays: { cycling: 7, running: 14 },
     minutes: 8,
+    kits: [
+      {
+        id: 'nitrateCard',
+        name: 'Nitrate card',
+        unit: 'nitrate NO3',
+        scale: { form: 'card', steps: [0, 2, 5, 10, 20, 40] },
+        waitMinutes: 5,
+        reduction: true,
+      },
+    ],
   },
   ph: {
     id: 'ph',
@@ -131,6 +128,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 0.6,
     everyDays: { cycling: 7, running: null },
     minutes: 1,
+    kits: [
+      {
+        id: 'phPen',
+        name: 'pH pen',
+        unit: 'pH',
+        scale: { form: 'digital', resolution: 0.01, accuracy: 0.05, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
   alkalinity: {
     id: 'alkalinity',
@@ -150,6 +157,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 1.5,
     everyDays: { cycling: 7, running: 7 },
     minutes: 3,
+    kits: [
+      {
+        id: 'alkalinityDrops',
+        name: 'Alkalinity drops',
+        unit: 'dKH',
+        scale: { form: 'digital', resolution: 0.1, accuracy: 0.3, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
   salinity: {
     id: 'salinity',
@@ -169,6 +186,32 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 3,
     everyDays: { cycling: 5, running: 7 },
     minutes: 1,
+    kits: [
+      {
+        id: 'refractometer',
+        name: 'Refractometer',
+        unit: 'ppt',
+        scale: { form: 'digital', resolution: 0.5, accuracy: 1, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+      {
+        id: 'conductivityPen',
+        name: 'Conductivity pen',
+        unit: 'ppt',
+        scale: { form: 'digital', resolution: 0.1, accuracy: 0.7, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+      {
+        id: 'hydrometer',
+        name: 'Hydrometer',
+        unit: 'sg25',
+        scale: { form: 'digital', resolution: 0.0005, accuracy: 0.001, compensated: false },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
   temperature: {
     id: 'temperature',
@@ -188,6 +231,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 4,
     everyDays: { cycling: 2, running: 2 },
     minutes: 1,
+    kits: [
+      {
+        id: 'thermometer',
+        name: 'Thermometer',
+        unit: '°C',
+        scale: { form: 'digital', resolution: 0.1, accuracy: 0.3, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
   phosphate: {
     id: 'phosphate',
@@ -207,6 +260,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: null,
     everyDays: { cycling: null, running: 14 },
     minutes: 5,
+    kits: [
+      {
+        id: 'phosphateMeter',
+        name: 'Phosphate meter',
+        unit: 'ppm PO4',
+        scale: { form: 'digital', resolution: 0.01, accuracy: 0.02, compensated: true },
+        waitMinutes: 3,
+        reduction: false,
+      },
+    ],
   },
   calcium: {
     id: 'calcium',
@@ -226,6 +289,16 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 120,
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
+    kits: [
+      {
+        id: 'calciumDrops',
+        name: 'Calcium drops',
+        unit: 'ppm Ca',
+        scale: { form: 'digital', resolution: 10, accuracy: 15, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
   magnesium: {
     id: 'magnesium',
@@ -245,8 +318,21 @@ export const PARAMETERS: Record<ParameterId, ParameterSpec> = {
     jump: 300,
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
+    kits: [
+      {
+        id: 'magnesiumDrops',
+        name: 'Magnesium drops',
+        unit: 'ppm Mg',
+        scale: { form: 'digital', resolution: 30, accuracy: 40, compensated: true },
+        waitMinutes: 0,
+        reduction: false,
+      },
+    ],
   },
-};
+} as const satisfies Record<ParameterId, ParameterSpec>;
+
+export type KitTemplateId = (typeof ROWS)[ParameterId]['kits'][number]['id'];
+export const PARAMETERS: Record<ParameterId, ParameterSpec> = ROWS;
 
 /** The parameter that a unit belongs to: dimensions and parameters are one to one. */
 export function parameterOfDimension(dimension: Dimension): ParameterId | null {

@@ -2,17 +2,11 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { liveHead } from '@/core/records/log';
-import {
-  FIRST_KITS,
-  KIT_TEMPLATE_IDS,
-  KIT_TEMPLATES,
-  kitFrom,
-  type KitTemplateId,
-} from '@/core/records/kitTemplates';
+import type { KitTemplateId } from '@/core/parameters/registry';
+import { FIRST_KITS, KIT_TEMPLATES, kitFrom } from '@/core/records/kitTemplates';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import type { Tank } from '@/core/records/schema/tank';
 import { dayOf, dayStart, isoInZone } from '@/core/time/zone';
-import { formatPlain, listWords } from '@/core/units/format';
 import { recordAct } from '@/store/record';
 import { selectKits, selectLog, selectNow, selectSettings } from '@/store/selectors';
 import { FormRemarks } from '@/forms/FormRemarks';
@@ -30,6 +24,7 @@ import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
+import { FirstTests } from './FirstTests';
 import { factsOf, NO_FACTS, writeFacts } from './tankFacts';
 import {
   emptyTankForm,
@@ -132,8 +127,8 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
           act.create('entry', { kind: 'light', tankId, at, state: 'on' });
         }
         if (firstTank) {
-          KIT_TEMPLATE_IDS.filter((template) => tests.includes(template)).forEach(
-            (template, order) => act.create('kit', kitFrom(template, order)),
+          KIT_TEMPLATES.filter(({ id }) => tests.includes(id)).forEach(({ id }, order) =>
+            act.create('kit', kitFrom(id, order)),
           );
         }
       },
@@ -341,43 +336,5 @@ function Editor({ editing }: { editing?: RevisionOf<'tank'> }) {
         <Button kind="danger" label="Remove this tank" onPress={() => void remove()} />
       ) : null}
     </Screen>
-  );
-}
-
-/** Which tests the keeper owns; their steps are set right later, from the card at hand. */
-function FirstTests({
-  tests,
-  onChange,
-}: {
-  tests: readonly KitTemplateId[];
-  onChange: (tests: readonly KitTemplateId[]) => void;
-}) {
-  return (
-    <View>
-      <SectionHead title="What you test with" />
-      <Words as="soft">
-        Check the steps against your own card afterwards, under Instruments: a step that is not on
-        the card cannot be read.
-      </Words>
-      {KIT_TEMPLATE_IDS.map((id) => {
-        const kit = KIT_TEMPLATES[id];
-        const chosen = tests.includes(id);
-        return (
-          <Tick
-            key={id}
-            label={kit.name}
-            note={
-              kit.scale.form === 'card'
-                ? `${listWords(kit.scale.steps.map((step) => formatPlain(step)))} ppm, as ${kit.unit.split(' ')[1]}`
-                : `reads to ${formatPlain(kit.scale.resolution, 4)} ${kit.unit === 'pH' ? 'pH' : kit.unit}`
-            }
-            value={chosen}
-            onChange={(value) =>
-              onChange(value ? [...tests, id] : tests.filter((other) => other !== id))
-            }
-          />
-        );
-      })}
-    </View>
   );
 }
