@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import type { ParameterId } from '../../parameters/registry';
+import { PARAMETER_IDS } from '../../parameters/registry';
 import { formatPlain } from '../../units/format';
 import { positive, quantityOf } from '../common';
 import { defineKind, ofTank } from './kind';
@@ -22,20 +22,6 @@ const schema = z.strictObject({
 });
 export type WaterChangeEntry = z.infer<typeof schema>;
 
-/** What a change dilutes or brings. */
-const MOVES: readonly ParameterId[] = [
-  'ammonia',
-  'nitrite',
-  'nitrate',
-  'ph',
-  'alkalinity',
-  'salinity',
-  'temperature',
-  'phosphate',
-  'calcium',
-  'magnesium',
-];
-
 /** Share of the net water that was replaced, 0 to 1. */
 export function changedShare(litres: number, netLitres: number): number {
   return Math.min(1, litres / netLitres);
@@ -51,5 +37,6 @@ export const waterChange = defineKind({
     netLitres === null
       ? `${formatPlain(entry.litres)} L`
       : `${formatPlain(changedShare(entry.litres, netLitres) * 100, 0)} % of the net water`,
-  touches: () => MOVES,
+  // It dilutes or brings every one of them.
+  touches: () => PARAMETER_IDS,
 });
