@@ -1,3 +1,4 @@
+import type { Place } from '../opens';
 import type { Run } from '../records/schema/run';
 
 /** What a step asks of the keeper. */
@@ -9,6 +10,8 @@ export interface Step {
   title: string;
   /** What to do, in a sentence; may name what the run was begun with. */
   text: (run: Run) => string;
+  /** Where it is done, and what the button that leads there says. */
+  opens?: Place & { label: string };
 }
 
 /** Something that is gone through step by step, as data: what is kept of it is a run. */
@@ -33,6 +36,7 @@ const testWait: Procedure = {
       kind: 'wait',
       title: 'Wait, then read',
       text: () => 'Read each vial when its time is up, and log the sitting.',
+      opens: { form: 'reading', label: 'Log the test' },
     },
   ],
   clockName: (run, clock) => given(run, clock, 'A test'),
@@ -60,6 +64,7 @@ const challenge: Procedure = {
       kind: 'check',
       title: 'Test both now',
       text: () => 'Test ammonia and nitrite. A test within two hours still counts.',
+      opens: { form: 'reading', label: 'Log the test' },
     },
   ],
   clockName: () => 'Challenge',
@@ -75,6 +80,7 @@ const drops: Procedure = {
       kind: 'count',
       title: 'Count the drops',
       text: (run) => `${given(run, 'target', 'Some')} drops.`,
+      opens: { screen: 'dose', label: 'Go on counting' },
     },
   ],
   clockName: () => 'Drops',

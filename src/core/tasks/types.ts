@@ -2,15 +2,11 @@ import type { Forecast } from '../cycle/forecast/types';
 import type { Verdict } from '../cycle/verdict/types';
 import type { TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
-import type { EntryKind } from '../records/kinds';
+import type { Place } from '../opens';
 import type { ProcedureId } from '../runs/procedures';
 
 /** What doing a task opens. */
-export type Opens =
-  /** The form of a kind of entry, or one of its other starts, begun with what is known. */
-  | { form: EntryKind | 'bacteria'; given?: Readonly<Record<string, string>> }
-  | { screen: 'challenge' | 'dose' }
-  | { run: ProcedureId };
+export type Opens = Place | { run: ProcedureId };
 
 /** One time that something is to be done at a tank, and why. */
 export interface Occurrence {

@@ -4,22 +4,63 @@ import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { ended, standingOfRun, withStep, type RunStanding } from '@/core/runs/standing';
+import { isProcedure, PROCEDURES, type ProcedureId } from '@/core/runs/procedures';
 import { countdownWords, momentInSentence } from '@/core/time/words';
+import { isoInZone } from '@/core/time/zone';
+import { countOf } from '@/core/units/format';
+import type { Opens } from '@/core/tasks/types';
 import { BackHead } from '@/frame/BackHead';
-import { to } from '@/frame/addresses';
+import { addressOf } from '@/frame/addressOf';
 import { useLeave } from '@/frame/useLeave';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { changeRun } from '@/store/runs';
+import { beginRun, changeRun, liveRun, newRun } from '@/store/runs';
 import { selectLog, selectTank } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button } from '@/ui/Press';
+import { Row } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { useWakeLock } from '@/ui/useWakeLock';
 import { Figure, Words } from '@/ui/Words';
 
-/** A run, one step on the screen: what to do now, how long still, and what comes next. */
+/** A run by its id; or by that of its procedure, to go on with or to begin at the tank in view. */
 export function RunScreen({ id }: { id: string }) {
+  return isProcedure(id) ? <Beginning procedure={id} /> : <Known id={id} />;
+}
+
+/** A procedure of which no run goes on here: its steps, and the beginning of it. */
+function Beginning({ procedure }: { procedure: ProcedureId }) {
+  const tank = useAppSelector(selectTank);
+  const live = useAppSelector((state) => (tank ? liveRun(state, tank.id, procedure) : undefined));
+  const dispatch = useAppDispatch();
+  const [busy, setBusy] = useState(false);
+  if (!tank) return null;
+  if (live) return <Running key={live.id} run={live} />;
+  const { name, steps } = PROCEDURES[procedure];
+  const fresh = newRun(procedure, tank.id, isoInZone(wallClock(), tank.body.zone));
+  return (
+    <Screen head={<BackHead title={name} aside={tank.body.name} />}>
+      <Opening title={`${name}.`}>{`${countOf(steps.length, 'step')}, none begun here.`}</Opening>
+      <View>
+        {steps.map((step) => (
+          <Row key={step.id} title={step.title} note={step.text(fresh)} />
+        ))}
+      </View>
+      <Button
+        kind="primary"
+        label="Begin"
+        disabled={busy}
+        onPress={() => {
+          setBusy(true);
+          void dispatch(beginRun(procedure, tank.id, {})).then(() => setBusy(false));
+        }}
+      />
+    </Screen>
+  );
+}
+
+/** A run, one step on the screen: what to do now, how long still, and what comes next. */
+function Known({ id }: { id: string }) {
   const run = useAppSelector((state) => liveHead(selectLog(state), id, 'run'));
   const leave = useLeave();
   if (!run || run.body.ended) {
@@ -62,32 +103,19 @@ function Running({ run }: { run: RevisionOf<'run'> }) {
     );
   }
   const { procedure, step, place, count } = standing;
-  const testing = step?.id === 'test' || step?.id === 'read';
+  const lead = (opens: Opens) => {
+    // Forms are for the tank in view; this run may be of another.
+    if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
+    router.push(addressOf(opens));
+  };
   return (
     <Screen head={<BackHead title={procedure.name} aside={`step ${place} of ${count}`} />}>
       <Opening title={`${step?.title ?? 'All steps are done'}.`}>
         {step?.text(run.body) ?? 'It can be closed.'}
       </Opening>
       <Clocks standing={standing} zone={zone} now={now} />
-      {testing ? (
-        <Button
-          kind="primary"
-          label="Log the test"
-          onPress={() => {
-            // The sheet is for the tank in view; this run may be of another.
-            if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
-            router.push(to.log('test'));
-          }}
-        />
-      ) : step?.kind === 'count' ? (
-        <Button
-          kind="primary"
-          label="Go on counting"
-          onPress={() => {
-            if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
-            router.push(to.cycleTool('dose'));
-          }}
-        />
+      {step?.opens ? (
+        <Button kind="primary" label={step.opens.label} onPress={() => lead(step.opens as Opens)} />
       ) : step?.kind === 'check' ? (
         <Button
           kind="primary"

@@ -4,13 +4,11 @@ import { StyleSheet, View } from 'react-native';
 import { PARAMETERS } from '@/core/parameters/registry';
 import type { TaskMarkEntry } from '@/core/records/kinds/taskMark';
 import { dueWords } from '@/core/tasks/due';
-import type { Occurrence, Opens } from '@/core/tasks/types';
+import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
 import { addDaysIn, isoInZone, startOfDayIn } from '@/core/time/zone';
 import { capitalise, countOf, listWords } from '@/core/units/format';
-import { unreachable } from '@/core/unreachable';
-import { to } from '@/frame/addresses';
-import { logPath } from '@/frame/logPaths';
+import { addressOf } from '@/frame/addressOf';
 import { useAppDispatch } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { Button, LinkButton } from '@/ui/Press';
@@ -45,14 +43,6 @@ export function grouped(tasks: readonly Occurrence[]): Occurrence[] {
     },
     ...rest.slice(place),
   ];
-}
-
-/** The address of what doing a task opens. */
-export function addressOf(opens: Opens): string {
-  if ('form' in opens) return to.log(logPath(opens.form), opens.given);
-  if ('screen' in opens) return to.cycleTool(opens.screen);
-  if ('run' in opens) return to.cycle;
-  return unreachable(opens);
 }
 
 /** When a task is due; with its hour where that matters. */
