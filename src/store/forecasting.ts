@@ -3,7 +3,7 @@ import { hashText } from '../core/math/hash';
 import { computed, jobBegun, jobFailed, jobForgotten, jobProgressed } from './computedSlice';
 import { selectKits, selectNow } from './selectors';
 import type { AppStartListening, AppThunk, RootState } from './state';
-import { forecastMoment, selectHistoryOf } from './world';
+import { forecastMoment, selectHistoryOf, selectHistoryUntil } from './world';
 
 /** The seed of every forecast in the app; the command line takes the same unless told otherwise. */
 const SEED = 1;
@@ -30,15 +30,14 @@ export function renewForecast(tankId: string): AppThunk<Promise<void>> {
     const { log } = state;
     const at = forecastMoment(log, tankId, selectNow(state));
     // The problem is a part of the engine, which stays out of the first load.
-    const [{ cycleProblem }, { tankHistory }] = await Promise.all([
-      import('../core/cycle/problem/problem'),
-      import('../core/history/derive'),
-    ]);
+    const { cycleProblem } = await import('../core/cycle/problem/problem');
     if (getState().log !== log || getState().session.status !== 'ready') return;
     const usableKits = selectKits(state)
       .filter((kit) => kit.body.inUse)
       .map((kit) => kit.id);
-    const problem = cycleProblem(tankHistory(log, tankId, at), at);
+    const history = selectHistoryUntil(state, tankId, at);
+    if (!history) return;
+    const problem = cycleProblem(history, at);
     const problemHash = hashText(JSON.stringify([problem, SEED]));
     const asked = hashText(JSON.stringify([problemHash, usableKits]));
     const name = 'forecast';

@@ -42,14 +42,33 @@ const derivedOf = perKey(
   },
 );
 
-/** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */
-export function selectHistoryOf(state: RootState, tankId: string | null): TankHistory | null {
+function historyUntil(
+  state: RootState,
+  tankId: string | null,
+  moment: number,
+  purpose: string,
+): TankHistory | null {
   const log = selectLog(state);
   const tank = liveHead(log, tankId, 'tank');
   if (!tank) return null;
   const all = entriesOfTank(log, tank.id);
-  const count = entriesUntil(all, selectNow(state) + MINUTE_MS);
-  return derivedOf(tank.id, [tank.id, tank.body, all, count, log.everyKit]).history;
+  const count = entriesUntil(all, moment);
+  const key = `${purpose}/${tank.id}`;
+  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit]).history;
+}
+
+/** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */
+export function selectHistoryOf(state: RootState, tankId: string | null): TankHistory | null {
+  return historyUntil(state, tankId, selectNow(state) + MINUTE_MS, 'now');
+}
+
+/** The same up to the moment that a forecast is made for. */
+export function selectHistoryUntil(
+  state: RootState,
+  tankId: string,
+  moment: number,
+): TankHistory | null {
+  return historyUntil(state, tankId, moment, 'forecast');
 }
 
 const verdictFor = perKeyUntil(
