@@ -9,18 +9,8 @@ import { BacteriaForm, DoseEntryForm } from './dose';
 import type { EntryFormProps } from './entryForm';
 import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
-import {
-  FilledForm,
-  HeaterCheckForm,
-  LidForm,
-  LightForm,
-  NoteForm,
-  ObservationForm,
-  RunningForm,
-  SightingForm,
-  TaskMarkForm,
-  TreatmentForm,
-} from './small';
+import { FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
+import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
 import { TopOffEntryForm } from './topOff';
 import { WaterChangeEntryForm } from './waterChange';
 

@@ -1,0 +1,132 @@
+import * as z from 'zod';
+import { CAUTIONS } from '@/core/cautions';
+import { instantSchema, NOTE_LETTERS } from '@/core/records/common';
+import type { EntryBody } from '@/core/records/kinds';
+import {
+  TASK_LETTERS,
+  TASK_MARK_WORDS,
+  TASK_MARKS,
+  TITLE_LETTERS,
+} from '@/core/records/kinds/taskMark';
+import { FormReader } from '@/forms/reader';
+import { CautionRemark } from '@/frame/CautionRemark';
+import { Choice } from '@/ui/Choice';
+import { Remark } from '@/ui/Remark';
+import { entryForm, type FieldsProps } from './entryForm';
+import { noteOf, SHARED, sharedFields } from './shared';
+
+const lidFields = z.object({ ...sharedFields, fitted: z.enum(['fitted', 'off']) });
+
+/** A lid or mesh fitted, or taken off. */
+export const LidForm = entryForm<'lid', z.infer<typeof lidFields>>({
+  kind: 'lid',
+  fields: lidFields,
+  start: ({ history }) => ({ ...SHARED, fitted: history.standing.lid ? 'off' : 'fitted' }),
+  formOf: ({ at, note, fitted }) => ({
+    at,
+    note: note ?? '',
+    fitted: fitted ? 'fitted' : 'off',
+  }),
+  read: (form) => {
+    const { read, note } = noteOf(form);
+    return read.result({ kind: 'lid', fitted: form.fitted === 'fitted', ...note });
+  },
+  Fields: ({ form, set }: FieldsProps<z.infer<typeof lidFields>>) => (
+    <>
+      <Choice
+        label="The lid or mesh"
+        value={form.fitted}
+        onChange={(fitted) => set({ fitted })}
+        options={[
+          { value: 'fitted', label: 'Is fitted' },
+          { value: 'off', label: 'Was taken off' },
+        ]}
+      />
+      <Remark>Every new fish jumps when stressed; a lid comes before the first one.</Remark>
+    </>
+  ),
+});
+
+const plainFields = z.object(sharedFields);
+type PlainFields = z.infer<typeof plainFields>;
+
+function plain<K extends 'filled' | 'running' | 'heaterCheck'>(
+  kind: K,
+  Fields: (props: FieldsProps<PlainFields>) => React.ReactNode,
+) {
+  return entryForm<'filled' | 'running' | 'heaterCheck', PlainFields>({
+    kind,
+    fields: plainFields,
+    start: () => SHARED,
+    formOf: ({ at, note }) => ({ at, note: note ?? '' }),
+    read: (form) => {
+      const { read, note } = noteOf(form);
+      return read.result<EntryBody<'filled' | 'running' | 'heaterCheck'>>({ kind, ...note });
+    },
+    Fields,
+  });
+}
+
+export const FilledForm = plain('filled', () => (
+  <Remark>The day water went in. Days of the cycle are counted from it.</Remark>
+));
+
+export const RunningForm = plain('running', () => (
+  <Remark>
+    From here on the tank counts as cycled, with animals in it. What the log shows of its cycle is
+    still judged on tests alone.
+  </Remark>
+));
+
+export const HeaterCheckForm = plain('heaterCheck', () => (
+  <>
+    <Remark>Run it for a night, then hold it against a thermometer you trust.</Remark>
+    <CautionRemark caution={CAUTIONS.unplugFirst} />
+  </>
+));
+
+const taskMarkFields = z.object({
+  ...sharedFields,
+  task: z.string(),
+  title: z.string(),
+  how: z.enum(TASK_MARKS),
+  until: instantSchema.nullable(),
+});
+
+/** What was said of a task. */
+export const TaskMarkForm = entryForm<'taskMark', z.infer<typeof taskMarkFields>>({
+  kind: 'taskMark',
+  fields: taskMarkFields,
+  start: () => ({ ...SHARED, task: '', title: '', how: 'done', until: null }),
+  formOf: ({ at, note, task, title, how, until }) => ({
+    at,
+    note: note ?? '',
+    task,
+    title,
+    how,
+    until: until ?? null,
+  }),
+  read: (form) => {
+    const read = new FormReader(form);
+    const note = read.optionalText('note', NOTE_LETTERS);
+    const until = form.how === 'snoozed' && form.until !== null ? { until: form.until } : {};
+    const task = read.text('task', TASK_LETTERS, 'No task was named.');
+    const title = read.text('title', TITLE_LETTERS, 'No task was named.');
+    return read.result({
+      kind: 'taskMark',
+      task,
+      title,
+      how: form.how,
+      ...until,
+      ...note,
+    });
+  },
+  Fields: ({ form, set }: FieldsProps<z.infer<typeof taskMarkFields>>) => (
+    <Choice
+      label={form.title}
+      value={form.how}
+      onChange={(how) => set({ how })}
+      options={TASK_MARKS.map((value) => ({ value, label: TASK_MARK_WORDS[value] }))}
+    />
+  ),
+});
