@@ -1,0 +1,104 @@
+import { act, screen, waitFor } from '@testing-library/react';
+import { liveHead } from '@/core/records/log';
+import { withClock } from '@/core/runs/standing';
+import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
+import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
+import { selectLog, selectTank, selectTanks } from '@/store/selectors';
+import { tankChosen } from '@/store/sessionSlice';
+import type { AppStore } from '@/store/store';
+import { demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
+import { RunScreen } from './RunScreen';
+
+const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
+jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/runs/x' }));
+jest.mock('@/store/wallClock', () => ({ wallClock: () => mockNow }));
+let mockNow = 0;
+jest.setTimeout(30_000);
+beforeEach(() => {
+  jest.clearAllMocks();
+  mockNow = SCREEN_NOW;
+});
+
+const tankOf = (store: AppStore) => {
+  const tank = selectTank(store.getState());
+  if (!tank) throw new Error('no tank');
+  return tank;
+};
+const first = (store: AppStore) => {
+  const [run] = selectLiveRuns(store.getState());
+  if (!run) throw new Error('no run');
+  return run;
+};
+
+/** A challenge that was dosed an hour ago, its test due in a day. */
+async function challenged(): Promise<AppStore> {
+  const store = await demoStore('Kittiwake');
+  await store.dispatch(beginRun('challenge', tankOf(store).id, { size: '2 ppm NH4' }));
+  return store;
+}
+
+describe('a run', () => {
+  it('is begun by its procedure, at the tank in view, and only once', async () => {
+    const store = await demoStore('Kittiwake');
+    await show(store, <RunScreen id="challenge" />);
+    expect(heading()).toBe('Challenge.');
+    expect(screen.getByText('3 steps, none begun here.')).toBeTruthy();
+    await press('Begin');
+    await waitFor(() => expect(heading()).toBe('Dose ammonia.'));
+    expect(selectLiveRuns(store.getState())).toHaveLength(1);
+    expect(liveRun(store.getState(), tankOf(store).id, 'challenge')).toBeTruthy();
+  });
+
+  it('goes on step by step: what is done, what is waited for, what is tested where', async () => {
+    const store = await challenged();
+    await show(store, <RunScreen id={first(store).id} />);
+    expect(screen.getByText(/Dose 2 ppm NH4 of ammonia/)).toBeTruthy();
+    await press('Done');
+    await waitFor(() => expect(heading()).toBe('Let it work.'));
+    const ends = new Date(SCREEN_NOW + 20 * HOUR_MS).toISOString();
+    await act(async () => {
+      await store.dispatch(changeRun(first(store), (body) => withClock(body, 'test', ends)));
+    });
+    expect(screen.getByText('20:00:00')).toBeTruthy();
+    mockNow = SCREEN_NOW + 21 * HOUR_MS;
+    await waitFor(() => expect(heading()).toBe('Test both now.'), { timeout: 4000 });
+    await press('Log the test');
+    expect(mockRouter.push).toHaveBeenCalledWith('/log/test');
+  });
+
+  it('of another tank leads to the sheet of that tank', async () => {
+    const store = await demoStore('Kittiwake');
+    const own = tankOf(store).id;
+    const ends = SCREEN_NOW - MINUTE_MS;
+    await store.dispatch(startClock('testWait', own, { id: 'kit', name: 'Nitrate card', ends }));
+    const other = selectTanks(store.getState()).find((tank) => tank.id !== own);
+    store.dispatch(tankChosen(other?.id ?? ''));
+    await show(store, <RunScreen id={first(store).id} />);
+    expect(screen.getByText('Nitrate card')).toBeTruthy();
+    await press('Log the test');
+    expect(tankOf(store).id).toBe(own);
+  });
+
+  it('is stopped, and then done for good', async () => {
+    const store = await challenged();
+    const { id } = first(store);
+    await show(store, <RunScreen id={id} />);
+    await press('Stop it');
+    await waitFor(() => expect(heading()).toBe('This is done.'));
+    expect(selectLiveRuns(store.getState())).toEqual([]);
+    const run = liveHead(selectLog(store.getState()), id, 'run');
+    expect(run?.body.ended?.how).toBe('stopped');
+  });
+
+  it('that is not in this log says so', async () => {
+    await show(await demoStore(), <RunScreen id="0190-none" />);
+    expect(heading()).toBe('This is gone.');
+  });
+
+  it('of a procedure that only a later version knows is kept as it is', async () => {
+    const store = await challenged();
+    await store.dispatch(changeRun(first(store), (body) => ({ ...body, procedure: 'drip' })));
+    await show(store, <RunScreen id={first(store).id} />);
+    expect(heading()).toBe('A newer Zoarium began this.');
+  });
+});
