@@ -18,6 +18,8 @@ export interface Step {
 export interface Procedure {
   name: string;
   steps: readonly Step[];
+  /** Where it is begun, if that takes figures or a caution; otherwise its own page begins it. */
+  begins?: Place & { label: string };
   /** What a clock of its runs is for, by the clock's id. */
   clockName: (run: Run, clock: string) => string;
   /** What one hears when a clock ends. */
@@ -30,6 +32,7 @@ const given = (run: Run, name: string, otherwise: string): string =>
 /** The waiting times of a sitting's tests, each a clock of its own. */
 const testWait: Procedure = {
   name: 'Test waits',
+  begins: { form: 'reading', label: 'Open the test' },
   steps: [
     {
       id: 'read',
@@ -46,12 +49,13 @@ const testWait: Procedure = {
 /** A challenge: the dose, the wait, the test at its end. */
 const challenge: Procedure = {
   name: 'Challenge',
+  begins: { screen: 'challenge', label: 'See whether it is safe' },
   steps: [
     {
       id: 'dose',
       kind: 'check',
       title: 'Dose ammonia',
-      text: (run) => `Dose ${given(run, 'size', '2 ppm')} of ammonia where water moves.`,
+      text: (run) => `Ammonia, ${given(run, 'size', 'the usual dose')}, where water moves.`,
     },
     {
       id: 'wait',
@@ -74,6 +78,7 @@ const challenge: Procedure = {
 /** Counting the drops of a dose. */
 const drops: Procedure = {
   name: 'Counting drops',
+  begins: { screen: 'dose', label: 'Work out the dose' },
   steps: [
     {
       id: 'count',

@@ -12,7 +12,7 @@ const styles = StyleSheet.create({
   kinds: {
     flexDirection: 'row',
     flexWrap: 'wrap',
-    columnGap: 18,
+    columnGap: 16,
     borderBottomWidth: 1,
     borderColor: color.rule,
   },
@@ -25,6 +25,9 @@ const styles = StyleSheet.create({
   here: { borderColor: color.ink },
 });
 
+/** Tabs of kinds logged often that stay when another kind is open: with it they fill one line. */
+const ROOM = 3;
+
 /** The kinds that are logged often one tap away, and every other in a sheet. */
 export function KindTabs() {
   const path = usePathname();
@@ -32,7 +35,8 @@ export function KindTabs() {
   const [open, setOpen] = useState(false);
   const kinds = useLogKinds();
   const current = kinds.find((kind) => path === to.log(kind.path));
-  const tabs = kinds.filter((kind) => kind.often || kind === current);
+  const often = kinds.filter((kind) => kind.often);
+  const tabs = !current || often.includes(current) ? often : [...often.slice(0, ROOM), current];
   const go = (address: string) => router.replace(to.log(address));
   return (
     <View role="navigation" aria-label="Kinds of entry" style={styles.kinds}>

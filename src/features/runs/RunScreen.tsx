@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { ended, standingOfRun, withStep, type RunStanding } from '@/core/runs/standing';
-import { isProcedure, PROCEDURES, type ProcedureId } from '@/core/runs/procedures';
+import { isProcedure, PROCEDURES, type Procedure, type ProcedureId } from '@/core/runs/procedures';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
@@ -33,10 +33,11 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
   const tank = useAppSelector(selectTank);
   const live = useAppSelector((state) => (tank ? liveRun(state, tank.id, procedure) : undefined));
   const dispatch = useAppDispatch();
+  const router = useRouter();
   const [busy, setBusy] = useState(false);
   if (!tank) return null;
   if (live) return <Running key={live.id} run={live} />;
-  const { name, steps } = PROCEDURES[procedure];
+  const { name, steps, begins }: Procedure = PROCEDURES[procedure];
   const fresh = newRun(procedure, tank.id, isoInZone(wallClock(), tank.body.zone));
   return (
     <Screen head={<BackHead title={name} aside={tank.body.name} />}>
@@ -48,9 +49,10 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
       </View>
       <Button
         kind="primary"
-        label="Begin"
+        label={begins?.label ?? 'Begin'}
         disabled={busy}
         onPress={() => {
+          if (begins) return router.push(addressOf(begins));
           setBusy(true);
           void dispatch(beginRun(procedure, tank.id, {})).then(() => setBusy(false));
         }}

@@ -1,5 +1,6 @@
 import { act, screen, waitFor } from '@testing-library/react';
 import { liveHead } from '@/core/records/log';
+import { PROCEDURES } from '@/core/runs/procedures';
 import { withClock } from '@/core/runs/standing';
 import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
 import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
@@ -38,21 +39,31 @@ async function challenged(): Promise<AppStore> {
 }
 
 describe('a run', () => {
-  it('is begun by its procedure, at the tank in view, and only once', async () => {
-    const store = await demoStore('Kittiwake');
-    await show(store, <RunScreen id="challenge" />);
+  it('is begun where its figures and its caution are', async () => {
+    await show(await demoStore('Kittiwake'), <RunScreen id="challenge" />);
     expect(heading()).toBe('Challenge.');
     expect(screen.getByText('3 steps, none begun here.')).toBeTruthy();
+    expect(screen.getByText(/Ammonia, the usual dose/)).toBeTruthy();
+    await press('See whether it is safe');
+    expect(mockRouter.push).toHaveBeenCalledWith('/cycle/challenge');
+  });
+
+  it('that takes neither is begun here, at the tank in view, and only once', async () => {
+    const usual = PROCEDURES.challenge.begins;
+    delete PROCEDURES.challenge.begins;
+    const store = await demoStore('Kittiwake');
+    await show(store, <RunScreen id="challenge" />);
     await press('Begin');
     await waitFor(() => expect(heading()).toBe('Dose ammonia.'));
     expect(selectLiveRuns(store.getState())).toHaveLength(1);
     expect(liveRun(store.getState(), tankOf(store).id, 'challenge')).toBeTruthy();
+    PROCEDURES.challenge.begins = usual;
   });
 
   it('goes on step by step: what is done, what is waited for, what is tested where', async () => {
     const store = await challenged();
     await show(store, <RunScreen id={first(store).id} />);
-    expect(screen.getByText(/Dose 2 ppm NH4 of ammonia/)).toBeTruthy();
+    expect(screen.getByText(/Ammonia, 2 ppm NH4/)).toBeTruthy();
     await press('Done');
     await waitFor(() => expect(heading()).toBe('Let it work.'));
     const ends = new Date(SCREEN_NOW + 20 * HOUR_MS).toISOString();
