@@ -331,7 +331,7 @@ const ROWS = {
   },
 } as const satisfies Record<ParameterId, ParameterSpec>;
 
-export type KitTemplateId = (typeof ROWS)[ParameterId]['kits'][number]['id'];
+export type KitTemplateId = (typeof ROWS)[keyof typeof ROWS]['kits'][number]['id'];
 export const PARAMETERS: Record<ParameterId, ParameterSpec> = ROWS;
 
 /** The parameter that a unit belongs to: dimensions and parameters are one to one. */
