@@ -3,6 +3,7 @@ import { readHeader, type FileReading } from '../core/records/file';
 import { parseRecords } from '../core/records/parse';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
+import { logMerged } from './logReducer';
 import { storeRevisions, type SaveResult } from './record';
 import { noticed, tankChosen } from './sessionSlice';
 import { tanksInOrder } from './selectors';
@@ -42,17 +43,25 @@ export function importPlan(records: readonly Revision[]): AppThunk<ImportPlan> {
 
 /**
  * Stores what is new of an import, part by part; each part is durable when it is told of. One that is
- * broken off leaves what it stored, and taking the file once more adds the rest.
+ * broken off leaves what it stored, and taking the file once more adds the rest. Memory takes all
+ * parts in one: everything that is derived from the log would otherwise be derived for each.
  */
 export function importRecords(plan: ImportPlan, progress: Progress): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState) => {
     const { fresh } = plan;
     const without = getState().session.tankId === null;
-    for (let from = 0; from < fresh.length; from += IN_ONE_GO) {
-      const result = await dispatch(storeRevisions(fresh.slice(from, from + IN_ONE_GO)));
-      if (!result.saved) return result;
-      progress(Math.min(1, (from + IN_ONE_GO) / fresh.length));
-      await pause();
+    let from = 0;
+    try {
+      while (from < fresh.length) {
+        const part = fresh.slice(from, from + IN_ONE_GO);
+        from += part.length;
+        const result = await dispatch(storeRevisions(part, { later: true }));
+        if (!result.saved) return result;
+        progress(from / fresh.length);
+        await pause();
+      }
+    } finally {
+      dispatch(logMerged(fresh.slice(0, from)));
     }
     dispatch(
       noticed({

@@ -50,6 +50,11 @@ export interface SaveResult {
   issues: SaveIssue[];
 }
 
+export interface StoreOptions extends SaveOptions {
+  /** They are stored now, and whoever asked merges them into memory once all of many are. */
+  later?: boolean;
+}
+
 export interface SaveOptions {
   /** What to say when it is saved; nothing is said without. */
   words?: string;
@@ -161,7 +166,7 @@ function issuesOf(revisions: readonly Revision[]): SaveIssue[] {
  */
 export function storeRevisions(
   revisions: Revision[],
-  { words, empties = [] }: SaveOptions = {},
+  { words, empties = [], later = false }: StoreOptions = {},
 ): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState, { services }) => {
     const issues = issuesOf(revisions);
@@ -173,7 +178,7 @@ export function storeRevisions(
     }
     const id = services.newId();
     dispatch(actQueued({ id, which: getState().session.which, revisions, empties: [...empties] }));
-    dispatch(logMerged(revisions));
+    if (!later) dispatch(logMerged(revisions));
     for (const name of empties) dispatch(draftRecorded(name));
     await dispatch(flushPending());
     const saved = !getState().pending.queue.some((act) => act.id === id);

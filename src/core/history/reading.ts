@@ -123,15 +123,26 @@ function scaleDigital(
   };
 }
 
+/** When the day printed on a kit is over, by kit and zone: zone arithmetic is slow, and kits are few. */
+const ends = new WeakMap<Kit, Map<string, number>>();
+
+function endOf(kit: Kit, day: string, zone: string): number {
+  const byZone = ends.get(kit) ?? new Map<string, number>();
+  ends.set(kit, byZone);
+  const end = byZone.get(zone) ?? addDaysIn(dayStart(day, zone), 1, zone);
+  byZone.set(zone, end);
+  return end;
+}
+
+/** Whether a kit is past its date: the day printed on it is its last, in the keeper's zone. */
+export function isPastItsDate(kit: Kit, at: number, zone: string): boolean {
+  return kit.expiresOn !== null && at >= endOf(kit, kit.expiresOn, zone);
+}
+
 /**
  * A reading entry in canonical units, through the kit it was made with.
  * @param waterTemperature °C near that time, for instruments that do not correct for it themselves
  */
-/** Whether a kit is past its date: the day printed on it is its last, in the keeper's zone. */
-export function isPastItsDate(kit: Kit, at: number, zone: string): boolean {
-  return kit.expiresOn !== null && at >= addDaysIn(dayStart(kit.expiresOn, zone), 1, zone);
-}
-
 export function toReading(
   id: string,
   entry: ReadingEntry,
