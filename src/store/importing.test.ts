@@ -42,9 +42,14 @@ describe('a large import', () => {
     const store = await opened('large-import');
     const plan = store.dispatch(importPlan(reading.file.records));
     const stored: number[] = [];
+    const logs = new Set([store.getState().log]);
+    store.subscribe(() => logs.add(store.getState().log));
     const result = await store.dispatch(importRecords(plan, (share) => stored.push(share)));
     expect(result.saved).toBe(true);
     expect(stored.at(-1)).toBe(1);
+    expect(stored.length).toBeGreaterThan(2);
+    // What is derived from the log is derived once, not for each part.
+    expect(logs.size).toBe(2);
     expect(store.getState().log.size).toBe(records.length);
     expect(store.getState().session.tankId).toBe(plan.merged.tanks[0]?.id);
     const again = await opened('large-import');
