@@ -7,7 +7,8 @@ import type { Milestone, MilestoneId } from './milestone';
 import { schoolOf } from './schools';
 import { inquiryOf } from './schools/school';
 import { successionOf } from './succession';
-import { evidence } from './verdict/chain';
+import { evidence } from './verdict/evidence';
+import { stillShown } from './verdict/harm';
 
 /** First zero after the parameter was seen above zero and never above again: where it cleared. */
 function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
@@ -58,7 +59,7 @@ export function milestonesOf(
   }
   addGrowth(history, add);
   const own = schoolOf(history.tank.school).milestone?.(
-    inquiryOf(history, at),
+    inquiryOf(stillShown(history).history, at),
     history.tank.school,
   );
   if (own) add(own.id, own.label, own.at, own.because, own.passed);

@@ -1,3 +1,4 @@
+import { ANIMAL_GROUPS, type AnimalGroup } from '../records/kinds/animals';
 import type { TankEntries } from './logged';
 
 /** What is so with a tank at the moment its history ends, by the entries that say so. */
@@ -12,14 +13,16 @@ export interface Standing {
   lit: boolean;
   /** Since when fish are in without a break, ms; null without any. */
   fishSince: number | null;
+  /** Since when there is an animal of any group without a break, ms; null without any. */
+  animalsSince: number | null;
 }
 
-/** Since when there are fish without a break: where nobody counted, some leaving means all did. */
-function fishSince(entries: TankEntries): number | null {
+/** Since when there are animals of a group without a break: where nobody counted, some leaving means all did. */
+function groupSince(entries: TankEntries, group: AnimalGroup): number | null {
   let since: number | null = null;
   let number = 0;
   for (const { at, entry } of entries.animals) {
-    if (entry.group !== 'fish') continue;
+    if (entry.group !== group) continue;
     if (entry.move === 'in') {
       since ??= at;
       number += entry.count ?? 1;
@@ -27,6 +30,12 @@ function fishSince(entries: TankEntries): number | null {
     if (number === 0) since = null;
   }
   return since;
+}
+
+/** Since when there is an animal of any group, ms; null without any. */
+function animalsSince(entries: TankEntries): number | null {
+  const since = ANIMAL_GROUPS.flatMap((group) => groupSince(entries, group) ?? []);
+  return since.length > 0 ? Math.min(...since) : null;
 }
 
 /** Reads off what stands from entries in order of time. */
@@ -37,6 +46,7 @@ export function standingOf(entries: TankEntries): Standing {
     lid: entries.lid.at(-1)?.entry.fitted ?? false,
     heaterVerifiedAt: entries.heaterCheck.at(-1)?.at ?? null,
     lit: entries.light.at(-1)?.entry.state === 'on',
-    fishSince: fishSince(entries),
+    fishSince: groupSince(entries, 'fish'),
+    animalsSince: animalsSince(entries),
   };
 }

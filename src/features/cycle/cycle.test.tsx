@@ -58,7 +58,9 @@ describe('the criteria', () => {
       ],
     ]);
     await show(store, <CycleScreen />);
-    expect(screen.getByRole('button', { name: /^No dose outstanding: not yet/ })).toBeTruthy();
+    expect(
+      screen.getByRole('button', { name: /^Nothing put in is outstanding: not yet/ }),
+    ).toBeTruthy();
     expect(screen.getByRole('button', { name: /^Alkalinity, salinity and temp/ })).toBeTruthy();
   });
 });

@@ -1,7 +1,7 @@
 import { isAmmoniaSource } from '../../records/kinds/dose';
-import { riseOf, countedReadings, type Dose, type TankHistory } from '../../history/tankHistory';
+import { riseOf, type Dose, type TankHistory } from '../../history/tankHistory';
 import { HOUR_MS } from '../../time/zone';
-import { CHALLENGE_RISE, SETTLE_HOURS, SLACK_HOURS } from '../verdict/challenge';
+import { CHALLENGE_RISE, failureOf, isPassed, SLACK_HOURS } from '../verdict/challenge';
 
 /** Where a challenge stands, from the log alone, so that it survives a reload. */
 export type ChallengeRun =
@@ -31,16 +31,9 @@ export function challengeRun(history: TankHistory, at: number): ChallengeRun {
   const testAt = dose.at + hours * HOUR_MS;
   const lateAt = testAt + SLACK_HOURS * HOUR_MS;
   if (at > lateAt + OVER_HOURS * HOUR_MS) return { phase: 'ready' };
-  const within = (parameter: 'ammonia' | 'nitrite') =>
-    countedReadings(history, parameter)
-      .filter((r) => r.at >= dose.at + SETTLE_HOURS * HOUR_MS && r.at <= lateAt)
-      .at(-1);
-  const results = [within('ammonia'), within('nitrite')];
   const base = { dose, testAt, lateAt };
-  if (results.every((r) => r?.zero === true && !r.expired)) return { phase: 'passed', ...base };
+  if (isPassed(history, dose, hours)) return { phase: 'passed', ...base };
   if (at < testAt - SLACK_HOURS * HOUR_MS) return { phase: 'running', ...base };
-  if (results.some((r) => r?.zero === false && r.at >= testAt - SLACK_HOURS * HOUR_MS)) {
-    return { phase: 'failed', ...base };
-  }
+  if (failureOf(history, dose, hours)) return { phase: 'failed', ...base };
   return { phase: at <= lateAt ? 'due' : 'missed', ...base };
 }

@@ -4,6 +4,7 @@ import { addDaysIn } from '../../time/zone';
 import { challengeDose } from '../doseSize';
 import { stagesSeen, successionOf } from '../succession';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
+import { stillShown } from '../verdict/harm';
 import { holdOf } from '../verdict/zero';
 import type { SchoolFacts } from './types';
 
@@ -17,12 +18,13 @@ function shownSince(history: TankHistory): number | null {
 /** What a tank's log shows of its school, as the forecast needs it. */
 export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const { tank } = history;
-  const inquiry = { history, at, zone: tank.zone, choice: tank.school };
-  const bottle = history.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
+  const shown = stillShown(history).history;
+  const inquiry = { history: shown, at, zone: tank.zone, choice: tank.school };
+  const bottle = shown.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
   const lit = history.entries.light.find((light) => light.entry.state === 'on')?.at ?? null;
   const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
   return {
-    shownSince: shownSince(history),
+    shownSince: shownSince(shown),
     challengePassedAt: passed ? passed.dose.at : null,
     challengeDose: challengeDose(history),
     programmeEndsAt:
@@ -30,6 +32,6 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
         ? addDaysIn(bottle.at, tank.school.programmeDays, tank.zone)
         : null,
     litSince: lit,
-    succession: stagesSeen(successionOf(history)),
+    succession: stagesSeen(successionOf(shown)),
   };
 }

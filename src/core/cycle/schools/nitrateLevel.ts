@@ -2,7 +2,8 @@ import { readingWords } from '../../history/reading';
 import { latestReading } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
-import { evidence, NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/chain';
+import { NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/chain';
+import { evidence, undiluted } from '../verdict/evidence';
 import { cannotTell, met, notYet, type CriterionRule } from '../verdict/types';
 import type { School } from './school';
 
@@ -47,6 +48,22 @@ export const nitrateHasLevelled: CriterionRule = ({ history, at, zone }) => {
   }
   const ids = [earlier.id, last.id];
   const words = `${readingWords(earlier)} on ${shortDay(earlier.at, zone)}, ${readingWords(last)} on ${shortDay(last.at, zone)}`;
+  if (last.range.high === Infinity) {
+    return cannotTell(
+      `Nitrate reads ${readingWords(last)}, the last step of the kit, and may be rising beyond it.`,
+      'Test nitrate on a sample diluted with fresh water, and again in a week.',
+      ids,
+    );
+  }
+  const left = undiluted(history, earlier.at, last.at);
+  // Of what was there, new water left so much: more than that has risen.
+  if (left < 1 && last.best > earlier.best * left * 1.1 + 1e-9) {
+    return notYet(
+      `Nitrate did not fall with the water that was changed, so it is still rising: ${words}.`,
+      `Test nitrate again in ${LEVEL_GAP_DAYS} days, with no water change between.`,
+      ids,
+    );
+  }
   return last.best > earlier.best * 1.1 + 1e-9
     ? notYet(`Nitrate is still rising: ${words}.`, 'Test nitrate again in a week.', ids)
     : met(`Nitrate has levelled: ${words}.`, ids);

@@ -1,24 +1,11 @@
+import { doseAdvice } from '../doseAdvice';
 import { usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
-import { shareOf, countedReadings, type TankHistory } from '../../history/tankHistory';
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { passedChallenge } from './challenge';
+import { evidence, isTrustedZero, undiluted } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
-
-/** Readings that may serve as evidence: possible, and made with reagents within their date. */
-export function evidence(
-  history: TankHistory,
-  parameter: 'ammonia' | 'nitrite' | 'nitrate',
-): Reading[] {
-  return countedReadings(history, parameter).filter((reading) => !reading.expired);
-}
-
-/** Share of the water left unchanged between two moments, 0 to 1. */
-function undiluted(history: TankHistory, from: number, to: number): number {
-  return history.entries.waterChange
-    .filter((change) => change.at > from && change.at <= to)
-    .reduce((share, change) => share * (1 - shareOf(change, history)), 1);
-}
 
 /** Two ammonia readings, the later lower than dilution alone explains. */
 function ammoniaFall(history: TankHistory): [Reading, Reading] | null {
@@ -47,7 +34,7 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
       [high.id, low.id],
     );
   }
-  const nitrite = evidence(history, 'nitrite').find((reading) => reading.clearlyAbove);
+  const [nitrite] = nitriteShown(history);
   if (nitrite) {
     return met(
       `Nitrite read ${readingWords(nitrite)} on ${shortDay(nitrite.at, zone)}, which only used ammonia can make.`,
@@ -61,12 +48,18 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
   const all = evidence(history, 'ammonia');
   const latest = all.at(-1);
   if (!latest) {
-    return cannotTell('No ammonia test is logged yet.', 'Dose ammonia and test it every two days.');
+    return cannotTell(
+      'No ammonia test is logged yet.',
+      doseAdvice(history, 'Dose ammonia and test it every two days.'),
+    );
   }
   if (!all.some((reading) => reading.clearlyAbove)) {
     return notYet(
       'Ammonia has not been seen above zero, so nothing shows that it is being used.',
-      'Dose ammonia to 2 ppm and watch it fall, or test nitrite.',
+      doseAdvice(
+        history,
+        `Dose ammonia to ${usualDoseWords(history)} and watch it fall, or test nitrite.`,
+      ),
       [latest.id],
     );
   }
@@ -77,26 +70,77 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
   );
 };
 
-/** Nitrite was seen: the middle of the chain ran, or a challenge proved the whole of it. */
+/** One reading of nitrite from here on is no misread lowest step, mg N/L: 0.5 ppm NO2. */
+const PLAIN_NITRITE = 0.15;
+
+/** Readings that show nitrite: one well above zero, or else more than one lowest step. */
+function nitriteShown(history: TankHistory): Reading[] {
+  const above = evidence(history, 'nitrite').filter((reading) => reading.clearlyAbove);
+  const plain = above.filter((reading) => reading.best >= PLAIN_NITRITE);
+  return plain.length > 0 ? plain : above.length > 1 ? above : [];
+}
+
+/** Less new water than this, all together, explains no zero. */
+const LITTLE_CHANGED = 0.1;
+
+/**
+ * The zero with which nitrite ended, where new water alone may explain it: nothing that was read
+ * before is left twice above it once the changes since are taken off.
+ */
+function zeroByDilution(history: TankHistory): Reading | null {
+  const readings = evidence(history, 'nitrite');
+  const lastAbove = readings.findLastIndex((reading) => reading.zero === false);
+  const zero = readings.slice(lastAbove + 1).find((reading) => isTrustedZero(history, reading));
+  if (!zero) return null;
+  const used = readings.slice(0, lastAbove + 1).some((reading) => {
+    const left = undiluted(history, reading.at, zero.at);
+    const least = left > 1 - LITTLE_CHANGED ? 1 : 2;
+    return reading.clearlyAbove && reading.range.low * left >= least * zero.range.high - 1e-9;
+  });
+  return used ? null : zero;
+}
+
+/** Nitrite was seen being used: the middle of the chain ran, or a challenge proved all of it. */
 export const nitriteSeen: CriterionRule = (inquiry) => {
   const { history, zone } = inquiry;
-  const readings = evidence(history, 'nitrite');
-  const seen = readings.find((reading) => reading.clearlyAbove);
-  if (seen) {
-    return met(`Nitrite read ${readingWords(seen)} on ${shortDay(seen.at, zone)}.`, [seen.id]);
+  const shown = nitriteShown(history);
+  const [seen] = shown;
+  const diluted = seen ? zeroByDilution(history) : null;
+  if (seen && !diluted) {
+    return met(
+      `Nitrite read ${readingWords(seen)} on ${shortDay(seen.at, zone)}.`,
+      shown.slice(0, seen.best >= PLAIN_NITRITE ? 1 : 2).map((reading) => reading.id),
+    );
   }
   const challenge = passedChallenge(inquiry);
   if (challenge) {
     return met(
-      `Never seen, but the challenge of ${shortDay(challenge.dose.at, zone)} shows that nitrite is used as fast as it is made.`,
+      `${seen ? 'Shown by' : 'Never seen, but'} the challenge of ${shortDay(challenge.dose.at, zone)}${seen ? '.' : ' shows that nitrite is used as fast as it is made.'}`,
       challenge.ids,
     );
   }
+  if (seen && diluted) {
+    return cannotTell(
+      `Nitrite read ${readingWords(seen)} on ${shortDay(seen.at, zone)}, but the new water since then may alone explain the zero of ${shortDay(diluted.at, zone)}.`,
+      doseAdvice(
+        history,
+        `Dose ${usualDoseWords(history)}, and test both a day later with no water change between.`,
+      ),
+      [seen.id, diluted.id],
+    );
+  }
+  const readings = evidence(history, 'nitrite');
   const latest = readings.at(-1);
   if (!latest) return cannotTell('No nitrite test is logged yet.', 'Test nitrite.');
+  const once = readings.find((reading) => reading.clearlyAbove);
   return notYet(
-    'Nitrite has not been seen above zero.',
-    `Keep testing nitrite. If a mature seed never shows it, dose ${usualDoseWords(history)} and test both a day later.`,
+    once
+      ? `Nitrite read ${readingWords(once)} on ${shortDay(once.at, zone)} and no other time; one lowest step may be a misread vial.`
+      : 'Nitrite has not been seen above zero.',
+    doseAdvice(
+      history,
+      `Keep testing nitrite. If a mature seed never shows it, dose ${usualDoseWords(history)} and test both a day later.`,
+    ),
     [latest.id],
   );
 };

@@ -10,7 +10,9 @@ import {
 import type { SchoolChoice } from '../../records/schema/tank';
 import { momentWords, shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
+import { doseAdvice } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
+import { isTrustedZero } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 /** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
@@ -36,19 +38,34 @@ function windowOf(dose: Dose, hours: number): Window {
   };
 }
 
-/** The last reading of a parameter inside a window: a zero that came back up is no zero. */
-function lastWithin(
-  history: TankHistory,
-  parameter: 'ammonia' | 'nitrite',
-  span: Window,
-): Reading | undefined {
-  return countedReadings(history, parameter)
-    .filter((r) => r.at >= span.from && r.at <= span.to)
-    .at(-1);
+type Toxin = 'ammonia' | 'nitrite';
+
+/** The readings of a parameter inside a window. */
+function within(history: TankHistory, parameter: Toxin, span: Window): Reading[] {
+  return countedReadings(history, parameter).filter((r) => r.at >= span.from && r.at <= span.to);
 }
 
-function isProof(reading: Reading | undefined): reading is Reading {
-  return reading !== undefined && reading.zero === true && !reading.expired;
+/** The zeros that a window ends with: one that came back up is no zero. */
+function endingZeros(history: TankHistory, parameter: Toxin, span: Window): Reading[] {
+  const readings = within(history, parameter, span);
+  return readings.slice(readings.findLastIndex((r) => !isTrustedZero(history, r)) + 1);
+}
+
+/** Tests this close together are one sitting. */
+const SITTING_HOURS = 2;
+
+/**
+ * The zeros that prove a challenge: nitrite is gone once it reads zero when ammonia does, since till
+ * then ammonia still becomes nitrite. One that is missing is not proven.
+ */
+function proofOf(history: TankHistory, span: Window): { ammonia?: Reading; nitrite?: Reading } {
+  const [ammonia] = endingZeros(history, 'ammonia', span);
+  const nitrite = endingZeros(history, 'nitrite', span).at(-1);
+  const inTime = ammonia && nitrite && nitrite.at >= ammonia.at - SITTING_HOURS * HOUR_MS;
+  return {
+    ...(ammonia ? { ammonia } : {}),
+    ...(nitrite && (!ammonia || inTime) ? { nitrite } : {}),
+  };
 }
 
 export interface Challenge {
@@ -73,10 +90,25 @@ function wasDiluted(history: TankHistory, span: Window, dose: Dose): boolean {
 function resultOf(history: TankHistory, dose: Dose, hours: number): Challenge | null {
   const span = windowOf(dose, hours);
   if (wasDiluted(history, span, dose)) return null;
-  const ammonia = lastWithin(history, 'ammonia', span);
-  const nitrite = lastWithin(history, 'nitrite', span);
-  if (!isProof(ammonia) || !isProof(nitrite)) return null;
-  return { dose, ids: [dose.id, ammonia.id, nitrite.id] };
+  const { ammonia, nitrite } = proofOf(history, span);
+  return ammonia && nitrite ? { dose, ids: [dose.id, ammonia.id, nitrite.id] } : null;
+}
+
+/** A failure may be read this long after the window, if nothing else went in till then. */
+const FAILURE_DAYS = 3;
+
+/** A reading above zero at the end of a dose's window or after it, before anything else went in. */
+export function failureOf(history: TankHistory, dose: Dose, hours: number): Reading | undefined {
+  const next = history.entries.dose.find(
+    (d) => d.at > dose.at && isAmmoniaSource(d.entry.substance),
+  );
+  const span = {
+    from: dose.at + (hours - SLACK_HOURS) * HOUR_MS,
+    to: Math.min((next?.at ?? Infinity) - 1, dose.at + hours * HOUR_MS + FAILURE_DAYS * DAY_MS),
+  };
+  return [...within(history, 'ammonia', span), ...within(history, 'nitrite', span)].find(
+    (reading) => reading.zero === false,
+  );
 }
 
 /** Hours within which both must read zero, by the chosen school; a day for the others. */
@@ -84,14 +116,23 @@ export function windowHoursOf(choice: SchoolChoice): number {
   return choice.school === 'challenge' ? choice.windowHours : 24;
 }
 
-/** The newest dose of 2 ppm after which both read zero in time. */
-export function passedChallenge(inquiry: Inquiry): Challenge | null {
-  const hours = windowHoursOf(inquiry.choice);
-  for (const dose of challengeDoses(inquiry.history).reverse()) {
-    const result = resultOf(inquiry.history, dose, hours);
+/**
+ * The newest dose of 2 ppm after which both read zero in time. One that failed since outdoes it; one
+ * that nobody tested, or that new water diluted, says nothing either way.
+ */
+export function passedChallenge({ history, choice }: Inquiry): Challenge | null {
+  const hours = windowHoursOf(choice);
+  for (const dose of challengeDoses(history).reverse()) {
+    const result = resultOf(history, dose, hours);
     if (result) return result;
+    if (failureOf(history, dose, hours)) return null;
   }
   return null;
+}
+
+/** Whether both were shown gone in time after a dose. */
+export function isPassed(history: TankHistory, dose: Dose, hours: number): boolean {
+  return resultOf(history, dose, hours) !== null;
 }
 
 function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<CriterionRule> {
@@ -102,15 +143,18 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   if (wasDiluted(history, span, dose)) {
     return cannotTell(
       `Water was changed within ${hours} h of the dose of ${on}, which clears it by dilution.`,
-      `Dose ${usualDoseWords(history)} again and test both a day later, with no water change between.`,
+      doseAdvice(
+        history,
+        `Dose ${usualDoseWords(history)} again and test both a day later, with no water change between.`,
+      ),
       [dose.id],
     );
   }
-  const ammonia = lastWithin(history, 'ammonia', span);
-  const nitrite = lastWithin(history, 'nitrite', span);
-  const failed = [ammonia, nitrite].find(
-    (reading) => reading !== undefined && reading.zero === false,
-  );
+  const proof = proofOf(history, span);
+  const failed =
+    (['ammonia', 'nitrite'] as const)
+      .map((parameter) => within(history, parameter, span).at(-1))
+      .find((reading) => reading?.zero === false) ?? failureOf(history, dose, hours);
   if (failed) {
     const ids = [dose.id, failed.id];
     const name = failed.parameter === 'ammonia' ? 'ammonia' : 'nitrite';
@@ -119,15 +163,14 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
       ? notYet(because, `Test again by ${by}.`, ids)
       : notYet(
           because,
-          `Let both clear, then dose ${usualDoseWords(history)} again and test a day later.`,
+          doseAdvice(
+            history,
+            `Let both clear, then dose ${usualDoseWords(history)} again and test a day later.`,
+          ),
           ids,
         );
   }
-  const missing = isProof(ammonia)
-    ? 'nitrite'
-    : isProof(nitrite)
-      ? 'ammonia'
-      : 'ammonia and nitrite';
+  const missing = proof.ammonia ? 'nitrite' : proof.nitrite ? 'ammonia' : 'ammonia and nitrite';
   if (at <= span.to) {
     return notYet(
       `${riseWords(history, riseOf(dose, history) ?? 0)} was dosed on ${on}; the answer is due.`,
@@ -137,7 +180,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   }
   return cannotTell(
     `${missing === 'ammonia and nitrite' ? 'Neither was' : `No trusted ${missing} test was`} made in the ${hours} h after the dose of ${on}.`,
-    `Dose ${usualDoseWords(history)} again and test both a day later.`,
+    doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
     [dose.id],
   );
 }
@@ -153,7 +196,7 @@ export const challengePassed: CriterionRule = (inquiry) => {
     if (days > PASS_LASTS_DAYS) {
       return cannotTell(
         `Passed on ${on}, ${days} days ago; an unfed colony shrinks.`,
-        `Dose ${usualDoseWords(history)} again and test both a day later.`,
+        doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
         passed.ids,
       );
     }
@@ -173,6 +216,9 @@ export const challengePassed: CriterionRule = (inquiry) => {
   }
   return notYet(
     `No dose of ${usualDoseWords(history)} is logged.`,
-    `Dose ammonia to ${usualDoseWords(history)}; test ammonia and nitrite ${hours} h later.`,
+    doseAdvice(
+      history,
+      `Dose ammonia to ${usualDoseWords(history)}; test ammonia and nitrite ${hours} h later.`,
+    ),
   );
 };

@@ -4,6 +4,7 @@ import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 export type CriterionState = 'met' | 'not yet' | 'cannot tell';
 
 export const CRITERION_IDS = [
+  'fed',
   'ammoniaUsed',
   'nitriteSeen',
   'ammoniaZero',

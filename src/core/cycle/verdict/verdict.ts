@@ -7,18 +7,22 @@ import { nitrateHasLevelled } from '../schools/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
 import { challengePassed } from './challenge';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
+import { dosesAccounted, fed } from './fed';
+import { harmWords, stillShown } from './harm';
 import type {
   Criterion,
   CriterionId,
   CriterionRole,
   CriterionRule,
+  Finding,
   Inquiry,
   Verdict,
 } from './types';
 import { verdictHoldsUntil } from './until';
-import { ammoniaZero, dosesAccounted, nitriteZero, zeroHeld, zeroSameDay } from './zero';
+import { ammoniaZero, nitriteZero, zeroHeld, zeroSameDay } from './zero';
 
 const TITLES: Record<CriterionId, string> = {
+  fed: 'Something to clear',
   ammoniaUsed: 'Ammonia seen being used',
   nitriteSeen: 'Nitrite seen',
   ammoniaZero: 'Ammonia reads zero',
@@ -30,7 +34,7 @@ const TITLES: Record<CriterionId, string> = {
   programmeDone: 'Programme run through',
   algaeSuccession: 'Algae succession seen',
   nitrateSeen: 'Nitrate seen',
-  dosesAccounted: 'No dose outstanding',
+  dosesAccounted: 'Nothing put in is outstanding',
   alkalinity: 'Alkalinity above the floor',
   salinity: 'Salinity in band',
   temperature: 'Temperature in band',
@@ -40,6 +44,7 @@ const TITLES: Record<CriterionId, string> = {
 
 /** Criteria that every school shares, before and after its own. */
 const SHARED_BEFORE: readonly CriterionId[] = [
+  'fed',
   'ammoniaUsed',
   'nitriteSeen',
   'ammoniaZero',
@@ -53,8 +58,20 @@ const SHARED_AFTER: readonly CriterionId[] = [
 ];
 const GATES: readonly CriterionId[] = ['lid', 'heater'];
 
+/** Criteria that tell how things stand, whatever happened to the colony. */
+const STANDING: ReadonlySet<CriterionId> = new Set([
+  'fed',
+  'dosesAccounted',
+  'alkalinity',
+  'salinity',
+  'temperature',
+  'lid',
+  'heater',
+]);
+
 function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
   return {
+    fed,
     ammoniaUsed,
     nitriteSeen,
     ammoniaZero,
@@ -85,9 +102,17 @@ export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdi
   const school = schoolOf(choice);
   const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
   const rules = rulesFor(bands);
+  const shown = stillShown(history);
+  const evidenced: Inquiry = { ...inquiry, history: shown.history };
+  const find = (id: CriterionId): Finding => {
+    if (STANDING.has(id)) return rules[id](inquiry);
+    const finding = rules[id](evidenced);
+    if (!shown.harm || finding.state === 'met') return finding;
+    return { ...finding, because: `${harmWords(shown.harm, inquiry.zone)} ${finding.because}` };
+  };
   const judge =
     (role: CriterionRole) =>
-    (id: CriterionId): Criterion => ({ id, title: TITLES[id], role, ...rules[id](inquiry) });
+    (id: CriterionId): Criterion => ({ id, title: TITLES[id], role, ...find(id) });
   const criteria = [
     ...[...SHARED_BEFORE, ...school.criteria, ...SHARED_AFTER].map(judge('cycle')),
     ...school.supports.map(judge('supports')),

@@ -1,18 +1,15 @@
-import { isAmmoniaSource } from '../../records/kinds/dose';
 import { readingWords, type Reading } from '../../history/reading';
 import {
   firstFrom,
-  riseOf,
   countedReadings,
   latestReading,
   type TankHistory,
 } from '../../history/tankHistory';
 import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
-import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../time/zone';
+import { addDaysIn, DAY_MS, daysBetween, startOfDayIn } from '../../time/zone';
 import { countOf } from '../../units/format';
-import { riseWords } from '../doseSize';
-import { SETTLE_HOURS } from './challenge';
+import { BINDER_HOURS, isBound, isTrustedZero } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 type Toxin = 'ammonia' | 'nitrite';
@@ -25,10 +22,6 @@ export function isStale(reading: Reading, at: number): boolean {
 /** "9 days": the age of a reading, for a sentence. */
 export function ageWords(reading: Reading, at: number, zone: string): string {
   return countOf(Math.max(1, daysBetween(reading.at, at, zone)), 'day');
-}
-
-function isZero(reading: Reading): boolean {
-  return reading.zero === true && !reading.expired;
 }
 
 function zeroNow(parameter: Toxin): CriterionRule {
@@ -62,6 +55,13 @@ function zeroNow(parameter: Toxin): CriterionRule {
         ids,
       );
     }
+    if (isBound(history, latest)) {
+      return cannotTell(
+        `${name} read ${read}, while a binder may have held it.`,
+        `Test ${inSentence} again ${BINDER_HOURS / 24} days after the binder, or when its label says that it has let go.`,
+        ids,
+      );
+    }
     return met(`${name} read ${read}.`, ids);
   };
 }
@@ -77,7 +77,8 @@ function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
     -Infinity,
     ...[...ammonia, ...nitrite].filter((r) => r.zero === false).map((r) => r.at),
   );
-  const clean = (list: Reading[]) => list.filter((r) => r.at > lastAbove && isZero(r));
+  const clean = (list: Reading[]) =>
+    list.filter((r) => r.at > lastAbove && isTrustedZero(history, r));
   return { ammonia: clean(ammonia), nitrite: clean(nitrite) };
 }
 
@@ -162,24 +163,3 @@ function decidingRun(hold: Hold, days: number, zone: string): string[] {
   const from = hold.run.findLast((r) => r.at < end)?.at ?? hold.since;
   return hold.run.filter((r) => r.at >= from).map((r) => r.id);
 }
-
-/** No ammonia was dosed that neither test has seen the end of. */
-export const dosesAccounted: CriterionRule = ({ history, zone }) => {
-  const dose = history.entries.dose.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
-  if (!dose) return met('No ammonia dose is outstanding.', []);
-  const from = dose.at + SETTLE_HOURS * HOUR_MS;
-  const seen = (parameter: Toxin) =>
-    countedReadings(history, parameter).some((reading) => reading.at >= from && !reading.expired);
-  const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => !seen(parameter));
-  const rise = riseOf(dose, history);
-  const size = rise === null ? 'A dose' : `A dose of ${riseWords(history, rise)}`;
-  const on = shortDay(dose.at, zone);
-  if (unseen.length === 0) {
-    return met(`The last dose, on ${on}, has been tested after.`, [dose.id]);
-  }
-  return notYet(
-    `${size} went in on ${on}, and ${unseen.join(' and ')} ${unseen.length > 1 ? 'have' : 'has'} not been tested since.`,
-    `Test ${unseen.join(' and ')} at least ${SETTLE_HOURS} h after the dose.`,
-    [dose.id],
-  );
-};

@@ -1,0 +1,15 @@
+import type { TankHistory } from '../history/tankHistory';
+
+/** What is said wherever ammonia would be advised and an animal is in the tank. */
+export const NO_AMMONIA =
+  'Add no ammonia while an animal is in the tank. Test ammonia and nitrite daily: what it makes is the measure.';
+
+/** Whether an animal is in the tank, as logged or as its keeper says by calling it running. */
+export function hasAnimals({ standing }: TankHistory): boolean {
+  return standing.animalsSince !== null || standing.runningSince !== null;
+}
+
+/** Advice that adds ammonia, which is never given while an animal is in the tank. */
+export function doseAdvice(history: TankHistory, advice: string): string {
+  return hasAnimals(history) ? NO_AMMONIA : advice;
+}

@@ -1,0 +1,37 @@
+import { countedReadings, shareOf, type TankHistory } from '../../history/tankHistory';
+import type { Reading } from '../../history/reading';
+import type { ParameterId } from '../../parameters/registry';
+import { HOUR_MS } from '../../time/zone';
+
+/** A binder holds ammonia about this long; its label knows better, and is not logged. */
+export const BINDER_HOURS = 48;
+
+/** Readings that may serve as evidence: possible, and made with reagents within their date. */
+export function evidence(history: TankHistory, parameter: ParameterId): Reading[] {
+  return countedReadings(history, parameter).filter((reading) => !reading.expired);
+}
+
+/** Share of the water left unchanged between two moments, 0 to 1. */
+export function undiluted(history: TankHistory, from: number, to: number): number {
+  return history.entries.waterChange
+    .filter((change) => change.at > from && change.at <= to)
+    .reduce((share, change) => share * (1 - shareOf(change, history)), 1);
+}
+
+/** Whether a reading of ammonia was made while a binder may have held it. */
+export function isBound(history: TankHistory, reading: Reading): boolean {
+  return (
+    reading.parameter === 'ammonia' &&
+    history.entries.dose.some(
+      ({ at, entry }) =>
+        entry.substance === 'ammoniaBinder' &&
+        at <= reading.at &&
+        reading.at - at < BINDER_HOURS * HOUR_MS,
+    )
+  );
+}
+
+/** A zero that shows a zero: within the kit's reach and date, and not held there by a binder. */
+export function isTrustedZero(history: TankHistory, reading: Reading): boolean {
+  return reading.zero === true && !reading.expired && !isBound(history, reading);
+}

@@ -1,0 +1,109 @@
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { readingWords, type Reading } from '../../history/reading';
+import { shortDay } from '../../time/words';
+import { DAY_MS, HOUR_MS } from '../../time/zone';
+import { countOf, listWords } from '../../units/format';
+import { doseAdvice } from '../doseAdvice';
+import { riseWords, usualDoseWords } from '../doseSize';
+import { SETTLE_HOURS } from './challenge';
+import { evidence } from './evidence';
+import { inputsOf, type Input } from './inputs';
+import { met, notYet, type CriterionRule } from './types';
+
+/** Less than this leaves nothing to judge a colony by, mg N/L: a fortnight of a first small fish. */
+const WORTH_CLEARING = 0.7;
+
+const highest = (readings: readonly Reading[]): Reading | undefined =>
+  readings.reduce<Reading | undefined>((a, b) => (a && a.best >= b.best ? a : b), undefined);
+
+/** Ammonia and nitrite at their highest, each by one of at least two readings above zero. */
+function readingsOfWorth(history: TankHistory): Reading[] {
+  const above = (parameter: 'ammonia' | 'nitrite') =>
+    evidence(history, parameter).filter((reading) => reading.clearlyAbove);
+  const [ammonia, nitrite] = [above('ammonia'), above('nitrite')];
+  if (ammonia.length + nitrite.length < 2) return [];
+  const tops = [highest(ammonia), highest(nitrite)].flatMap((top) => (top ? [top] : []));
+  return tops.reduce((sum, top) => sum + top.best, 0) >= WORTH_CLEARING ? tops : [];
+}
+
+/** Something worth clearing went in, by what was logged or by what was read: zeros alone show none. */
+export const fed: CriterionRule = ({ history, zone }) => {
+  const inputs = inputsOf(history);
+  let sum = 0;
+  const counted: string[] = [];
+  for (const { id, rise } of inputs) {
+    if (sum >= WORTH_CLEARING) break;
+    sum += rise ?? 0;
+    counted.push(id);
+  }
+  if (sum >= WORTH_CLEARING) {
+    return met(`${riseWords(history, sum)} or more went in, as logged.`, counted);
+  }
+  const read = readingsOfWorth(history);
+  if (read.length > 0) {
+    const words = read.map((r) => `${readingWords(r)} on ${shortDay(r.at, zone)}`);
+    return met(
+      `Seen in the water: ${listWords(words)}.`,
+      read.map((reading) => reading.id),
+    );
+  }
+  return notYet(
+    inputs.length > 0
+      ? 'Too little went in to judge a colony by.'
+      : 'Nothing that makes ammonia is logged, and too little was read in the water.',
+    doseAdvice(
+      history,
+      `Dose ammonia to ${usualDoseWords(history)} and log it, or log what else went in.`,
+    ),
+    inputs.map(({ id }) => id),
+  );
+};
+
+/** What rots has shown its ammonia by then, days. */
+const ROT_DAYS = 5;
+/** More of what rots than in the days before by this much is outstanding, mg N/L. */
+const LITTLE_ROT = 0.25;
+
+/** What rots within days before a moment, mg N/L. */
+function rotting(inputs: readonly Input[], from: number, to: number): number {
+  return inputs
+    .filter(({ slow, at }) => slow && at > from && at <= to)
+    .reduce((sum, { rise }) => sum + (rise ?? 0), 0);
+}
+
+/**
+ * Nothing went in of which tests have not seen the end: a dose needs both tested after it has mixed,
+ * what rots needs days. A colony that is fed as much as before is not held up by it.
+ */
+export const dosesAccounted: CriterionRule = ({ history, at, zone }) => {
+  const inputs = inputsOf(history);
+  const tested = (parameter: 'ammonia' | 'nitrite') =>
+    countedReadings(history, parameter).findLast((reading) => !reading.expired)?.at ?? -Infinity;
+  const both = Math.min(tested('ammonia'), tested('nitrite'));
+  const slow = inputs.filter((input) => input.slow).at(-1);
+  if (slow) {
+    const days = (n: number) => both - n * ROT_DAYS * DAY_MS;
+    const fresh = rotting(inputs, days(1), at);
+    if (fresh - rotting(inputs, days(2), days(1)) > LITTLE_ROT) {
+      return notYet(
+        `The ${slow.what} of ${shortDay(slow.at, zone)} is still rotting: what rots shows its ammonia over ${countOf(ROT_DAYS, 'day')}.`,
+        `Test ammonia and nitrite on ${shortDay(slow.at + ROT_DAYS * DAY_MS, zone)} or later.`,
+        [slow.id],
+      );
+    }
+  }
+  const dose = inputs.filter((input) => !input.slow).at(-1);
+  if (!dose) return met('Nothing that was put in is outstanding.', []);
+  const from = dose.at + SETTLE_HOURS * HOUR_MS;
+  const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => tested(parameter) < from);
+  const size = dose.rise === null ? 'A dose' : `A dose of ${riseWords(history, dose.rise)}`;
+  const on = shortDay(dose.at, zone);
+  if (unseen.length === 0) {
+    return met(`The last dose, on ${on}, has been tested after.`, [dose.id]);
+  }
+  return notYet(
+    `${size} went in on ${on}, and ${unseen.join(' and ')} ${unseen.length > 1 ? 'have' : 'has'} not been tested since.`,
+    `Test ${unseen.join(' and ')} at least ${SETTLE_HOURS} h after the dose.`,
+    [dose.id],
+  );
+};

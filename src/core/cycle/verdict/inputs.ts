@@ -1,0 +1,62 @@
+import { riseOf, type TankHistory } from '../../history/tankHistory';
+import { isAmmoniaSource } from '../../records/kinds/dose';
+import { foodNitrogen } from '../problem/foods';
+import { fedGrams } from '../../records/kinds/feed';
+import { PRAWN_N } from '../problem/organics';
+
+/** Nitrogen in a dead animal, mg in each wet gram: muscle, as in a prawn. */
+const BODY_N = 30;
+/** A dead animal that nobody weighed, g: a small fish. */
+const UNWEIGHED_GRAMS = 3;
+
+/** Nitrogen that went into the water, or will as it rots. */
+export interface Input {
+  id: string;
+  at: number;
+  /** mg N/L it makes in all; null where nobody knows. */
+  rise: number | null;
+  /** What it was, in a sentence after "of" or "the". */
+  what: string;
+  /** It rots over days, where a dose is there at once. */
+  slow: boolean;
+}
+
+/** Since when fish have eaten what is fed, ms; Infinity where there are none. */
+function eatenSince({ standing }: TankHistory): number {
+  return Math.min(standing.fishSince ?? Infinity, standing.runningSince ?? Infinity);
+}
+
+/** All nitrogen that was put in to be cleared: doses, food that nothing eats, what rots. In order of time. */
+export function inputsOf(history: TankHistory): Input[] {
+  const { entries, netLitres } = history;
+  const doses = entries.dose
+    .filter((dose) => isAmmoniaSource(dose.entry.substance))
+    .map((dose): Input => ({
+      id: dose.id,
+      at: dose.at,
+      rise: riseOf(dose, history),
+      what: 'dose',
+      slow: false,
+    }));
+  const slow = (id: string, at: number, nitrogen: number, what: string): Input => ({
+    id,
+    at,
+    rise: nitrogen / netLitres,
+    what,
+    slow: true,
+  });
+  const prawns = entries.organics.flatMap(({ id, at, entry: { action } }) =>
+    action.what === 'prawnIn' ? [slow(id, at, action.grams * PRAWN_N, 'prawn')] : [],
+  );
+  const eaten = eatenSince(history);
+  const food = entries.feed
+    .filter(({ at }) => at < eaten)
+    .map(({ id, at, entry }) => slow(id, at, fedGrams(entry) * foodNitrogen(entry.food), 'food'));
+  const dead = entries.animals
+    .filter(({ entry }) => entry.move === 'died')
+    .map(({ id, at, entry }) => {
+      const grams = entry.grams ?? UNWEIGHED_GRAMS * (entry.count ?? 1);
+      return slow(id, at, grams * BODY_N, 'dead animal');
+    });
+  return [...doses, ...prawns, ...food, ...dead].sort((a, b) => a.at - b.at);
+}
