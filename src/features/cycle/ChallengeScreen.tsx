@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
+import { doseAdvice, hasAnimals } from '@/core/cycle/doseAdvice';
 import { challengeDose, riseWords } from '@/core/cycle/doseSize';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -44,9 +45,12 @@ export function ChallengeScreen() {
       'One of them was still there. Let both clear, then try again: every dose grows the colony.',
     missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
   }[run.phase];
+  const asksForDose = ['ready', 'missed', 'failed'].includes(run.phase);
   return (
     <Screen head={<BackHead title="Challenge" aside={history.tank.name} />}>
-      <Opening title={TITLES[run.phase]}>{detail}</Opening>
+      <Opening title={TITLES[run.phase]}>
+        {asksForDose ? doseAdvice(history, detail) : detail}
+      </Opening>
       {run.phase === 'running' ? (
         <>
           <Words as="soft">Test both in</Words>
@@ -59,15 +63,17 @@ export function ChallengeScreen() {
           {`By the forecast both are clear for it ${dateRangeInSentence({ ...next, p25: next.p10, p75: next.p90 }, zone, now)}.`}
         </Words>
       ) : null}
-      {run.phase === 'ready' || run.phase === 'missed' || run.phase === 'failed' ? (
+      {asksForDose ? (
         <>
-          <Button
-            kind="primary"
-            label="Measure out the dose"
-            onPress={() => router.push('/cycle/dose')}
-          />
-          <Remark tone="watch" title="Not with fish in">
-            The dose would harm them. Their food is the challenge now.
+          {hasAnimals(history) ? null : (
+            <Button
+              kind="primary"
+              label="Measure out the dose"
+              onPress={() => router.push('/cycle/dose')}
+            />
+          )}
+          <Remark tone="watch" title="Not with an animal in">
+            The dose would harm it. Its food is the challenge now.
           </Remark>
         </>
       ) : null}

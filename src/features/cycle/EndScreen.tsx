@@ -6,6 +6,7 @@ import {
   type ChangeSum,
   type EndChange,
 } from '@/core/cycle/dosing/endSteps';
+import { doseAdvice, hasAnimals } from '@/core/cycle/doseAdvice';
 import { riseWords } from '@/core/cycle/doseSize';
 import { formatIn, fromCanonical } from '@/core/parameters/convert';
 import { countOf, formatPlain, formatSignificant } from '@/core/units/format';
@@ -108,8 +109,15 @@ export function EndScreen() {
         note="Start with its water line low: new ones overflow for a week or two. Renew carbon and floss."
       />
       <Row
-        title={`4. Feed the colony ${riseWords(history, feed.rise)} every ${feed.everyDays} days`}
-        note="Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero."
+        title={
+          hasAnimals(history)
+            ? '4. Add no more ammonia'
+            : `4. Feed the colony ${riseWords(history, feed.rise)} every ${feed.everyDays} days`
+        }
+        note={doseAdvice(
+          history,
+          'Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero.',
+        )}
         onPress={() => router.push('/cycle/dose')}
       />
       <Row

@@ -44,7 +44,7 @@ describe('the challenge', () => {
   it('says what it asks before it begins', async () => {
     await show(await demoStore(), <ChallengeScreen />);
     expect(heading()).toBe('Can it clear 2 ppm in a day?');
-    expect(screen.getByText('Not with fish in')).toBeTruthy();
+    expect(screen.getByText('Not with an animal in')).toBeTruthy();
     await press('Measure out the dose');
     expect(mockRouter.push).toHaveBeenCalledWith('/cycle/dose');
   });

@@ -92,7 +92,7 @@ describe('dosing again', () => {
     log.dose(onDay(1), 1.6);
     expect(redoseAdvice(historyOf(log, onDay(15)), null, onDay(15))).toMatchObject({ rise: 0 });
     const fish = new LogBuilder({ fishInSince: '2026-03-03' });
-    expect(redoseAdvice(historyOf(fish, onDay(2)), null, onDay(2)).because).toMatch(/fish/);
+    expect(redoseAdvice(historyOf(fish, onDay(2)), null, onDay(2)).because).toMatch(/animal/);
   });
 
   it('is half a dose while a hold is counted, and a whole one for a challenge', () => {

@@ -1,3 +1,4 @@
+import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
 import { schoolOf } from '../schools';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
@@ -88,9 +89,7 @@ export function redoseAdvice(
     because,
     when: null,
   });
-  if (history.standing.fishSince !== null) {
-    return none('There are fish in it. They are the source now; dose no ammonia.');
-  }
+  if (hasAnimals(history)) return none(NO_AMMONIA);
   if (!last && !forecast?.fed) {
     return dose(
       usual,

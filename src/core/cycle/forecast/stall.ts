@@ -1,5 +1,6 @@
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { formatPlain } from '../../units/format';
+import { NO_AMMONIA } from '../doseAdvice';
 import type { Ensemble } from '../inference/ensemble';
 import type { HypothesisId } from '../inference/hypotheses';
 import { CycleModel } from '../inference/model';
@@ -38,6 +39,11 @@ const REMEDY: Record<CauseId, string> = {
   kitSuspect: 'Test the same water with another kit, and fresh salt water as a zero.',
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
+
+/** What to do about a cause; with an animal in, never to add ammonia. */
+function remedyOf(cause: CauseId, { animals }: CycleProblem): string {
+  return cause === 'weakDose' && animals ? NO_AMMONIA : REMEDY[cause];
+}
 
 const CAUSE_OF: Partial<Record<HypothesisId, CauseId>> = {
   weakDose: 'weakDose',
@@ -200,7 +206,7 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
     if (there) {
       if (probability > there.probability) there.evidence = evidence;
       there.probability += probability;
-    } else causes.push({ cause, probability, evidence, remedy: REMEDY[cause] });
+    } else causes.push({ cause, probability, evidence, remedy: remedyOf(cause, problem) });
   };
   let heldBack = 0;
   for (const condition of conditionsWorthALook(ensemble)) {
@@ -211,7 +217,9 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
     }
   }
   const dosed = problem.additions.reduce((sum, a) => sum + (a.ammonia ?? 0) + (a.organic ?? 0), 0);
-  const underfed = nowDay(problem) > 7 && problem.fed && dosed > 0 && dosed < LITTLE_FOOD;
+  // What feeds a colony with animals in is what they make; too little of it is no fault.
+  const underfed =
+    !problem.animals && nowDay(problem) > 7 && problem.fed && dosed > 0 && dosed < LITTLE_FOOD;
   if (underfed && heldBack < 0.5) {
     add(
       'weakDose',

@@ -40,14 +40,16 @@ function optionsFor(ensemble: Ensemble): { id: WhatIfId; options: AheadOptions }
   }
   if (temperature < 25.5)
     list.push({ id: 'warmTo26', options: { conditions: { temperature: 26 } } });
-  list.push({
-    id: 'doseAgain',
-    options: {
-      events: (member: Member) => [
-        { step: 0, ammonia: problem.facts.challengeDose * member.strength },
-      ],
-    },
-  });
+  if (!problem.animals) {
+    list.push({
+      id: 'doseAgain',
+      options: {
+        events: (member: Member) => [
+          { step: 0, ammonia: problem.facts.challengeDose * member.strength },
+        ],
+      },
+    });
+  }
   list.push({
     id: 'addBottle',
     options: {

@@ -1,3 +1,4 @@
+import { hasAnimals } from '../doseAdvice';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { countedReadings } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
@@ -175,6 +176,7 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     facts: schoolFacts(history, at),
     remarks: remarksOf(history, at, windowed),
     fish,
+    animals: hasAnimals(history),
     fed:
       fish > 0 ||
       additions.some((a) => (a.ammonia ?? 0) > 0 || (a.organic ?? 0) > 0) ||

@@ -133,6 +133,8 @@ export interface CycleProblem {
   remarks: string[];
   /** What fish in the tank go on making, mg N/L a day; 0 without any. */
   fish: number;
+  /** Whether an animal is in the tank: no ammonia is added then, whatever else is advised. */
+  animals: boolean;
   /** Whether any ammonia is on record: a dose, food, a prawn, fish, or organics on the rock. */
   fed: boolean;
 }
