@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -98,5 +99,17 @@ describe('check and verdict', () => {
     [['dance'], /Unknown command/],
   ])('%j is refused', (argv, why) => {
     expect(() => runCommand(argv, NOW)).toThrow(why);
+  });
+});
+
+describe('a pipe that is closed early', () => {
+  it('ends it quietly, as `demo | head` does', () => {
+    const { status, stderr, stdout } = spawnSync(
+      'bash',
+      ['-c', 'set -o pipefail; node_modules/.bin/tsx cli/zoarium.ts demo | head -c 20'],
+      { encoding: 'utf8' },
+    );
+    expect({ status, stderr }).toEqual({ status: 0, stderr: '' });
+    expect(stdout).toMatch(/zoar/);
   });
 });

@@ -52,7 +52,7 @@ interface Printed {
   milestones: Record<string, { p10: string | null; p50: string | null; p90: string | null }>;
   scheduledDoses: { p50: string | null; rise: number; probability: number }[];
   capacity: Record<'ammonia' | 'nitrite', { p10: number; p50: number; p90: number }>;
-  nextTest: { parameter: string; at: string; because: string } | null;
+  nextTest: { parameters: string[]; at: string; because: string; purpose: string } | null;
   stall: { cause: string; probability: number; remedy: string }[];
   misfit: boolean;
   remarks: string[];
@@ -88,7 +88,7 @@ describe('forecast', () => {
     expect(printed.capacity.ammonia.p50).toBeGreaterThan(printed.capacity.nitrite.p50);
     expect(printed.stall[0]).toMatchObject({ cause: 'simplyEarly' });
     expect(printed.stall.reduce((sum, c) => sum + c.probability, 0)).toBeLessThan(1.05);
-    expect(printed.nextTest?.parameter).toBe('nitrite');
+    expect(printed.nextTest).toMatchObject({ parameters: ['nitrite'], purpose: 'learn' });
     expect(Date.parse(printed.nextTest?.at ?? '')).toBeGreaterThanOrEqual(NOW);
     expect(printed.misfit).toBe(false);
   });
@@ -175,7 +175,9 @@ describe('a file with something wrong in it', () => {
       runCommand(['forecast', file, '--at', '2027-03-11T12:00:00Z'], NOW),
     ) as Printed;
     expect(late.remarks.join(' ')).toMatch(/Nothing was logged in \d+ days/);
-    expect(late.nextTest).toMatchObject({ parameter: 'ammonia' });
+    expect(late.nextTest).toMatchObject({
+      parameters: expect.arrayContaining(['ammonia']) as string[],
+    });
     for (const value of Object.values(late.capacity.ammonia)) {
       expect(Number.isFinite(value)).toBe(true);
     }

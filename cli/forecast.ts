@@ -7,6 +7,7 @@ import {
   type DateRange,
   type Forecast,
 } from '../src/core/cycle/forecast';
+import { testedTogether } from '../src/core/tasks/guide';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
@@ -58,9 +59,10 @@ export function forecastJson(
     })),
     capacity: forecast.capacity,
     nextTest: nextTest && {
-      parameter: nextTest.parameter,
+      parameters: testedTogether(nextTest),
       at: iso(nextTest.at),
       because: nextTest.because,
+      purpose: nextTest.purpose,
     },
     stall: forecast.stall.map(({ cause, probability, remedy }) => ({
       cause,

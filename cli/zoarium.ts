@@ -1,6 +1,12 @@
 import { CliError } from './errors';
 import { runCommand } from './commands';
 
+// Whoever reads a part of it, as `head` does, closes the pipe early: that is no failure.
+process.stdout.on('error', (error: NodeJS.ErrnoException) => {
+  if (error.code !== 'EPIPE') throw error;
+  process.exit(0);
+});
+
 try {
   process.stdout.write(`${runCommand(process.argv.slice(2), Date.now())}\n`);
 } catch (error) {

@@ -174,14 +174,23 @@ export function fishAdditions(
   return list;
 }
 
+/** A prawn begins to leach after half a day, ms. */
+const LEACHES_AFTER = 0.5 * DAY_MS;
+
 /** Every other dated addition of a tank, with its moment. */
 export function otherAdditions(history: TankHistory): { at: number; addition: Undated }[] {
   const list: { at: number; addition: Undated }[] = [];
-  for (const { at, entry } of history.entries.organics) {
+  const { organics } = history.entries;
+  for (const { at, entry } of organics) {
+    const goesIn = entry.action.what === 'prawnIn';
+    const begins = goesIn ? at + LEACHES_AFTER : at;
+    const takenOut = organics.some(
+      (other) => other.entry.action.what === 'prawnOut' && other.at > at && other.at <= begins,
+    );
+    // What was taken out before it began to leach left nothing.
+    if (goesIn && takenOut) continue;
     const effect = organicsEffect(entry.action, history.netLitres);
-    // A prawn begins to leach after half a day.
-    const later = entry.action.what === 'prawnIn' ? 0.5 * DAY_MS : 0;
-    list.push({ at: at + later, addition: { source: 'organics', ownSd: 0, ...effect } });
+    list.push({ at: begins, addition: { source: 'organics', ownSd: 0, ...effect } });
   }
   for (const feed of history.entries.feed) {
     const organic = feedNitrogen(feed) / history.netLitres;

@@ -78,6 +78,14 @@ describe('entries as inputs of the cycle', () => {
     ).toBe(0.01);
   });
 
+  it('gets nothing of a prawn that came out before it began to leach', () => {
+    const additions = additionsOf((log) => {
+      log.entry(day(1), { kind: 'organics', action: { what: 'prawnIn', grams: 40 } });
+      log.entry(day(1) + 8 * 3_600_000, { kind: 'organics', action: { what: 'prawnOut' } });
+    });
+    expect(additions.reduce((sum, addition) => sum + (addition.organic ?? 0), 0)).toBe(0);
+  });
+
   it('lets a prawn leach after half a day, and takes most of it out again', () => {
     const [prawn, out] = additionsOf((log) => {
       log.entry(day(1), { kind: 'organics', action: { what: 'prawnIn', grams: 10 } });
