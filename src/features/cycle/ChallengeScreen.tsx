@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
-import { doseAdvice, hasAnimals } from '@/core/cycle/doseAdvice';
+import { hasAnimals, NO_AMMONIA } from '@/core/cycle/doseAdvice';
 import { challengeDose, riseWords } from '@/core/cycle/doseSize';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -46,10 +46,11 @@ export function ChallengeScreen() {
     missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
   }[run.phase];
   const asksForDose = ['ready', 'missed', 'failed'].includes(run.phase);
+  const forbidden = asksForDose && hasAnimals(history);
   return (
     <Screen head={<BackHead title="Challenge" aside={history.tank.name} />}>
-      <Opening title={TITLES[run.phase]}>
-        {asksForDose ? doseAdvice(history, detail) : detail}
+      <Opening title={forbidden ? 'Not with an animal in.' : TITLES[run.phase]}>
+        {forbidden ? NO_AMMONIA : detail}
       </Opening>
       {run.phase === 'running' ? (
         <>
@@ -63,17 +64,15 @@ export function ChallengeScreen() {
           {`By the forecast both are clear for it ${dateRangeInSentence({ ...next, p25: next.p10, p75: next.p90 }, zone, now)}.`}
         </Words>
       ) : null}
-      {asksForDose ? (
+      {asksForDose && !forbidden ? (
         <>
-          {hasAnimals(history) ? null : (
-            <Button
-              kind="primary"
-              label="Measure out the dose"
-              onPress={() => router.push('/cycle/dose')}
-            />
-          )}
+          <Button
+            kind="primary"
+            label="Measure out the dose"
+            onPress={() => router.push('/cycle/dose')}
+          />
           <Remark tone="watch" title="Not with an animal in">
-            The dose would harm it. Its food is the challenge now.
+            The dose would harm it. Its food is the challenge then.
           </Remark>
         </>
       ) : null}

@@ -49,6 +49,14 @@ describe('the challenge', () => {
     expect(mockRouter.push).toHaveBeenCalledWith('/cycle/dose');
   });
 
+  it('is not offered while an animal is in the tank', async () => {
+    const store = await demoStore();
+    await logged(store, [[2, { kind: 'animals', move: 'in', group: 'coral', what: 'Polyps' }]]);
+    await show(store, <ChallengeScreen />);
+    expect(heading()).toBe('Not with an animal in.');
+    expect(screen.queryByRole('button', { name: 'Measure out the dose' })).toBeNull();
+  });
+
   it('counts down to its test, and asks for it when the time is up', async () => {
     const running = await demoStore();
     await logged(running, [[20, TWO_PPM]]);

@@ -79,6 +79,10 @@ describe('what may have harmed the colony voids what was shown before it', () =>
     const { because, settle } = judged(builder, NOW).criterion('zeroHeld');
     expect(because).toMatch(/^Bleach on 30 Mar may have harmed the colony/);
     expect(settle).toBeTruthy();
+    // There are tests on record, only none since: it does not say otherwise.
+    expect(judged(builder, NOW).criteria.filter((c) => /is logged yet/.test(c.because))).toEqual(
+      [],
+    );
   });
 
   it('is shown again by a challenge that it passes', () => {

@@ -108,7 +108,12 @@ export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdi
     if (STANDING.has(id)) return rules[id](inquiry);
     const finding = rules[id](evidenced);
     if (!shown.harm || finding.state === 'met') return finding;
-    return { ...finding, because: `${harmWords(shown.harm, inquiry.zone)} ${finding.because}` };
+    const harmed = harmWords(shown.harm, inquiry.zone);
+    // Where nothing was logged since, "none is logged yet" would not be true of the log as a whole.
+    return {
+      ...finding,
+      because: finding.deciding.length === 0 ? harmed : `${harmed} ${finding.because}`,
+    };
   };
   const judge =
     (role: CriterionRole) =>
