@@ -1,8 +1,8 @@
 import { cardRange, type Reading } from '../../history/reading';
 import type { TankHistory } from '../../history/tankHistory';
-import { DAY_MS } from '../../time/zone';
 import { linearToCanonical, type LinearUnit } from '../../units/units';
 import { nitriteSpoils } from '../verdict/chain';
+import { isBound } from '../verdict/evidence';
 import type { StepOrder } from './steps';
 import { isNitrogen, type Nitrogen, type Observation, type ProblemKit } from './types';
 
@@ -14,8 +14,8 @@ const BLUNDER = 0.02;
 const EXPIRED = { wider: 1.8, blunder: 0.08 };
 /** Nitrate is eaten and made elsewhere too. */
 const NITRATE_WEIGHT = 0.5;
-/** Days for which bound ammonia may still show on a kit for total ammonia, and what it counts for. */
-const BINDER = { days: 2, weight: 0.4 };
+/** What a reading counts for while a binder may hold ammonia, which some kits still see. */
+const BOUND_WEIGHT = 0.4;
 
 /** The kits of the readings, once each, with what the inference needs of them. */
 export class KitTable {
@@ -62,14 +62,7 @@ function weightOf(history: TankHistory, reading: Reading): number {
     const reduces = history.kits[reading.kitId]?.reduction ?? true;
     return reduces && nitriteSpoils(history, reading) ? 0 : NITRATE_WEIGHT;
   }
-  if (reading.parameter !== 'ammonia') return 1;
-  const bound = history.entries.dose.some(
-    (dose) =>
-      dose.entry.substance === 'ammoniaBinder' &&
-      reading.at >= dose.at &&
-      reading.at - dose.at < BINDER.days * DAY_MS,
-  );
-  return bound ? BINDER.weight : 1;
+  return isBound(history, reading) ? BOUND_WEIGHT : 1;
 }
 
 /** One reading as the likelihood takes it; null when it cannot count. */

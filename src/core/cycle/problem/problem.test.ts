@@ -325,10 +325,73 @@ describe('odd logs', () => {
       20,
       /no strength/,
     ],
+    [
+      'two readings of one minute that cannot both be',
+      (log: LogBuilder) => {
+        log.ammonia(day(5), 0);
+        log.ammonia(day(5), 4);
+      },
+      20,
+      /contradict each other: 0 ppm NH4 and 4 ppm NH4/,
+    ],
+    [
+      'a dose that was saved twice',
+      (log: LogBuilder) => {
+        log.dose(day(5), 2);
+        log.dose(day(5) + 60_000, 2);
+      },
+      20,
+      /logged twice alike/,
+    ],
+    [
+      'a reading without its kit',
+      (log: LogBuilder) =>
+        log.entry(day(5), {
+          kind: 'reading',
+          parameter: 'ammonia',
+          kitId: log.newId(),
+          dilution: 1,
+          value: { form: 'digital', value: 1, unit: 'ammonia N' },
+        }),
+      20,
+      /kit of 1 reading is not in the log/,
+    ],
   ] as const)('%s is named in words', (_, build, at, words) => {
     const problem = problemOf((log) => void build(log), at);
     expect(problem.remarks.join(' ')).toMatch(words);
     expect(problem.steps / problem.stepsPerDay).toBeLessThanOrEqual(121);
+  });
+
+  it.each([
+    [
+      'two steps that may both be seen in one vial',
+      (log: LogBuilder) => {
+        log.nitrite(day(5), 1);
+        log.nitrite(day(5), [1, 2]);
+      },
+    ],
+    [
+      'two doses a day apart',
+      (log: LogBuilder) => {
+        log.dose(day(5), 2);
+        log.dose(day(6), 2);
+      },
+    ],
+  ] as const)('%s are nothing to remark on', (_, build) => {
+    expect(problemOf((log) => void build(log)).remarks).toEqual([]);
+  });
+
+  it('name a volume that no tank has', () => {
+    const volume = {
+      shell: { by: 'label', litres: 1 },
+      rockKg: 0,
+      rockDensity: 2,
+      sandDepth: 0,
+      sump: null,
+      measuredAtFill: { by: 'litres', litres: 0.1 },
+    } as const;
+    const { remarks } = problemOf((log) => void log.dose(day(1), 2), 5, { volume });
+    expect(remarks.join(' ')).toMatch(/0\.1 L is hardly a tank/);
   });
 
   it('know whether there is anything to foretell', () => {

@@ -1,8 +1,6 @@
 import { hasAnimals } from '../doseAdvice';
-import { riseOf, type TankHistory } from '../../history/tankHistory';
-import { countedReadings } from '../../history/tankHistory';
-import { shortDay } from '../../time/words';
-import { DAY_MS, dayStart, daysBetween } from '../../time/zone';
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { DAY_MS } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import {
   changeAddition,
@@ -14,6 +12,7 @@ import {
 } from './additions';
 import { conditionKnots, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
+import { remarksOf } from './remarks';
 import { schoolFacts } from './schoolFacts';
 import { seedPrior, unknownSeed } from './seeding';
 import { StepOrder } from './steps';
@@ -21,8 +20,6 @@ import { NITROGEN, type Addition, type CycleProblem, type Observation } from './
 
 /** Days looked back at most: a colony forgets, and a year of hours would be slow for nothing. */
 export const LOOK_BACK_DAYS = 120;
-/** Days without any entry after which the forecast says that it is guessing. */
-const SILENCE_DAYS = 21;
 
 /** Two-hour steps for the quick weeks of a young tank, coarser ones for the slow months of an old one. */
 function stepsPerDayFor(days: number): number {
@@ -71,55 +68,6 @@ function firstMoment(history: TankHistory, at: number): number {
     if (list[0]) starts.push(list[0].at);
   }
   return Math.min(at, ...starts);
-}
-
-function remarksOf(history: TankHistory, at: number, windowed: boolean): string[] {
-  const { zone } = history.tank;
-  const remarks: string[] = [];
-  if (windowed) {
-    remarks.push(
-      `Only the last ${LOOK_BACK_DAYS} days are used; what the colony was before them is taken as unknown.`,
-    );
-  }
-  const all = [...Object.values(history.readings).flat(), ...history.entries.dose].map((e) => e.at);
-  const last = all.reduce((a, b) => Math.max(a, b), -Infinity);
-  if (Number.isFinite(last) && at - last > SILENCE_DAYS * DAY_MS) {
-    remarks.push(
-      `Nothing was logged in ${daysBetween(last, at, zone)} days, so the forecast is little more than a guess until the next test.`,
-    );
-  }
-  const { filledAt } = history.standing;
-  if (filledAt !== null) {
-    const early = [
-      ...history.readings.ammonia,
-      ...history.readings.nitrite,
-      ...history.entries.dose,
-    ].some((entry) => entry.at < filledAt);
-    if (early) remarks.push('Some entries are dated before the tank was filled. Check its day.');
-  }
-  const impossible = NITROGEN.flatMap((p) => history.readings[p]).filter((r) => !r.counts);
-  if (impossible.length > 0) {
-    remarks.push(`${impossible.length} of the readings cannot occur and were left out.`);
-  }
-  for (const dose of history.entries.dose) {
-    const madeOn = dose.entry.bottle?.madeOn;
-    if (!madeOn) continue;
-    const age = daysBetween(dayStart(madeOn, zone), dose.at, zone);
-    const on = shortDay(dose.at, zone);
-    if (age < 0) {
-      remarks.push(`The bottle of ${on} is dated after the day it was used; its age is left out.`);
-    } else if (age > 365) {
-      remarks.push(`The bottle of ${on} was ${age} days old; little in it may have been alive.`);
-    }
-  }
-  if (
-    history.entries.dose.some(
-      (d) => riseOf(d, history) === null && d.entry.substance === 'ammoniumChloride',
-    )
-  ) {
-    remarks.push('A dose has no strength on record and is taken as about 2 ppm.');
-  }
-  return remarks;
 }
 
 /**
@@ -174,7 +122,7 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     observations,
     school: tank.school,
     facts: schoolFacts(history, at),
-    remarks: remarksOf(history, at, windowed),
+    remarks: remarksOf(history, at, windowed ? LOOK_BACK_DAYS : null),
     fish,
     animals: hasAnimals(history),
     fed:
