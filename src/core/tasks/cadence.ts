@@ -36,8 +36,13 @@ export const cadence: TaskSource = {
     const { history, owned } = world;
     const { tank } = history;
     if (tank.kind === 'quarantine' && history.start === null) return [];
-    const skipped = isGuided(world) ? BY_FORECAST : [];
-    return PARAMETER_IDS.filter((id) => owned.has(id) && !skipped.includes(id)).flatMap((id) => {
+    const guided = isGuided(world);
+    // A forecast weighs the kits that have read; one that never has is asked for once beside it.
+    const skipped = (id: ParameterId) =>
+      guided &&
+      BY_FORECAST.includes(id) &&
+      (id === 'nitrate' || latestReading(history, id) !== undefined);
+    return PARAMETER_IDS.filter((id) => owned.has(id) && !skipped(id)).flatMap((id) => {
       const every = interval(id, world);
       return every === null ? [] : testsOf(id, every, world, from, until);
     });

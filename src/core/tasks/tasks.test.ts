@@ -14,6 +14,7 @@ import {
   type ParameterId,
 } from '..';
 import { demoLog } from '../demo/demoLog';
+import { cadence } from './cadence';
 import { LogBuilder, type TestTank, onDay, testId } from '../../testing/logBuilder';
 
 const bands = bandsOf('mixedReef', {});
@@ -48,6 +49,23 @@ describe('what is due', () => {
     const tasks = dueTasks(history, verdict, new Set(['ph']), onDay(1));
     const tests = tasks.filter((task) => task.parameters.length > 0);
     expect(tests.map((task) => task.id)).toEqual(['test-ph']);
+  });
+
+  it('asks for a kit that never read, which the forecast cannot weigh', () => {
+    const builder = new LogBuilder();
+    builder.dose(onDay(1), 2);
+    builder.ammonia(onDay(2), 2);
+    const next = { parameter: 'ammonia', at: onDay(6), inDays: 3, because: '', gain: 1 };
+    const forecast = { nextTest: { ...next, purpose: 'learn', outcomes: [], idle: [] } } as never;
+    const asked = () => {
+      const { history, verdict } = at(builder, onDay(3));
+      const world = { history, verdict, owned: ALL, forecast };
+      return cadence.occurrences(world, onDay(3), onDay(3)).map((task) => task.id);
+    };
+    expect(asked()).toContain('test-nitrite');
+    expect(asked()).not.toContain('test-ammonia');
+    builder.nitrite(onDay(2), 0);
+    expect(asked()).not.toContain('test-nitrite');
   });
 
   it('names the gates until they are met', () => {
