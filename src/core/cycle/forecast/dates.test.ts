@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { day, dayOf, problemOn } from '../../../testing/ensembles';
-import { dateRange, datesByShare, momentOf, rounded, valueRange, weightedDateRange } from './dates';
+import {
+  dateRange,
+  datesByShare,
+  momentOf,
+  rounded,
+  valueRange,
+  weightedDateRange,
+  wholePercent,
+} from './dates';
 import { dateRangeInSentence, dateRangeWords, daySpanWords } from './rangeWords';
 import type { DateRange } from './types';
 
@@ -114,5 +122,11 @@ describe('a range of dates in words', () => {
   it('names a month once where one is enough', () => {
     expect(daySpanWords(day(0), day(3), 'UTC')).toBe('2–5 Mar');
     expect(daySpanWords(day(28), day(31), 'UTC')).toBe('30 Mar–2 Apr');
+  });
+});
+
+describe('a chance', () => {
+  it('is whole percents within 0 and 1', () => {
+    expect([1e-45, 0.004, 0.126, 1 + 1e-9, -1e-12].map(wholePercent)).toEqual([0, 0, 0.13, 1, 0]);
   });
 });

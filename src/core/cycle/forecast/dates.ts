@@ -84,6 +84,11 @@ export function rounded(value: number, digits = 4): number {
   return Number(value.toPrecision(digits));
 }
 
+/** A chance or a share as whole percents, 0 to 1: a sampler knows no finer, and 1e-45 says nothing. */
+export function wholePercent(chance: number): number {
+  return Math.round(100 * Math.min(1, Math.max(0, chance))) / 100;
+}
+
 /** Quantiles of numbers. */
 export function valueRange(values: ArrayLike<number>): ValueRange {
   const sorted = sortedCopy(values);

@@ -7,7 +7,15 @@ import { NITROGEN, type CycleProblem, type Nitrogen } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
 import { asAsked } from './asAsked';
-import { dateRange, datesByShare, momentOf, NO_DATES, rounded, valueRange } from './dates';
+import {
+  dateRange,
+  datesByShare,
+  momentOf,
+  NO_DATES,
+  rounded,
+  valueRange,
+  wholePercent,
+} from './dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
 import { nextTestOf, testAfterSilence } from './nextTest';
 import { readiness, type Readiness } from './ready';
@@ -106,7 +114,7 @@ function scheduledDoses(ensemble: Ensemble, ready: Readiness): ScheduledDose[] {
       p50,
       p90,
       rise: rounded(ensemble.problem.facts.challengeDose, 3),
-      probability: rounded(probability, 2),
+      probability: wholePercent(probability),
     });
   }
   return list;
@@ -193,7 +201,7 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
       : null,
     hypotheses: ensemble.fits.map((f) => ({
       id: f.hypothesis.id,
-      probability: rounded(f.probability, 3),
+      probability: wholePercent(f.probability),
     })),
     remarks: problem.remarks,
     readings: problem.observations.length,

@@ -6,7 +6,7 @@ import type { Ensemble } from '../inference/ensemble';
 import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
 import { nowDay, type Ahead } from './ahead';
-import { rounded, weightedDateRange } from './dates';
+import { weightedDateRange, wholePercent } from './dates';
 import type { NextTest, TestOutcome } from './types';
 
 /** Days ahead for which a test is weighed. */
@@ -142,7 +142,7 @@ function outcomesOf(
   }
   return groups.map((group) => ({
     words: readingWordsOf(cells, group.from, group.to, kit),
-    probability: rounded(group.mass, 2),
+    probability: wholePercent(group.mass),
     ready: weightedDateRange(ensemble, days, group.weights, order),
   }));
 }
@@ -202,7 +202,7 @@ export function nextTestOf(
     at: problem.at + inDays * DAY_MS,
     inDays,
     because: becauseOf(problem, chosen, purpose, ahead, now),
-    gain: rounded(chosen.gain, 2),
+    gain: wholePercent(chosen.gain),
     purpose,
     outcomes,
     idle: (['ammonia', 'nitrite'] as const).filter(

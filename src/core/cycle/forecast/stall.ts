@@ -8,7 +8,7 @@ import { stateAt } from '../kinetics/run';
 import { pastEnvironment } from '../problem/conditions';
 import type { Addition, CycleProblem } from '../problem/types';
 import { nowDay, runAhead, type Ahead } from './ahead';
-import { rounded } from './dates';
+import { wholePercent } from './dates';
 import type { Cause, CauseId } from './types';
 
 /** A cause must cost this many days, and this share of the way, to be called one. */
@@ -243,6 +243,6 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
   );
   return causes
     .filter((c) => c.probability >= NAMED || c.cause === 'simplyEarly')
-    .map((c) => ({ ...c, probability: rounded(Math.min(1, c.probability), 2) }))
+    .map((c) => ({ ...c, probability: wholePercent(c.probability) }))
     .sort((a, b) => b.probability - a.probability);
 }
