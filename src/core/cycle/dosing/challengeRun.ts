@@ -2,6 +2,7 @@ import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type Dose, type TankHistory } from '../../history/tankHistory';
 import { HOUR_MS } from '../../time/zone';
 import { CHALLENGE_RISE, failureOf, isPassed, SLACK_HOURS } from '../verdict/challenge';
+import { stillShown } from '../verdict/harm';
 
 /** Where a challenge stands, from the log alone, so that it survives a reload. */
 export type ChallengeRun =
@@ -19,7 +20,9 @@ export type ChallengeRun =
 const OVER_HOURS = 36;
 
 /** The state of the newest dose that challenges the colony. */
-export function challengeRun(history: TankHistory, at: number): ChallengeRun {
+export function challengeRun(whole: TankHistory, at: number): ChallengeRun {
+  // A pass that was voided since is none: the next may begin.
+  const { history } = stillShown(whole);
   const { school } = history.tank;
   const hours = school.school === 'challenge' ? school.windowHours : 24;
   const dose = history.entries.dose

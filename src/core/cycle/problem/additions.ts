@@ -6,14 +6,13 @@ import {
   type TankHistory,
   type WaterChange,
 } from '../../history/tankHistory';
-import { fedGrams } from '../../records/kinds/feed';
 import { toCanonical } from '../../parameters/convert';
 import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
-import { foodNitrogen } from './foods';
-import { organicsEffect } from './organics';
+import { feedNitrogen } from './foods';
+import { LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { BICARBONATE } from '../dosing/alkalinityRaise';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import type { Addition } from './types';
@@ -93,11 +92,6 @@ const N_PER_GRAM = 1000 * 0.03 * 0.45 * 0.12;
 /** Parts of a day in which what fish make goes in: they make it all day. */
 export const FISH_PARTS = 4;
 
-/** Nitrogen of a feeding, mg N. */
-function feedNitrogen({ entry }: TankHistory['entries']['feed'][number]): number {
-  return fedGrams(entry) * foodNitrogen(entry.food);
-}
-
 /** What the fish of a tank make by themselves from a moment on, mg N a day. */
 interface FishRate {
   at: number;
@@ -140,7 +134,7 @@ export function fishNitrogen(history: TankHistory, at: number): number {
   const since = history.standing.fishSince;
   if (since === null || since > at) return 0;
   const fed = history.entries.feed.reduce(
-    (sum, feed) => (feed.at < since ? sum : sum + feedNitrogen(feed)),
+    (sum, feed) => (feed.at < since ? sum : sum + feedNitrogen(feed.entry)),
     0,
   );
   const days = Math.max(1, (at - since) / DAY_MS);
@@ -174,26 +168,19 @@ export function fishAdditions(
   return list;
 }
 
-/** A prawn begins to leach after half a day, ms. */
-const LEACHES_AFTER = 0.5 * DAY_MS;
-
 /** Every other dated addition of a tank, with its moment. */
 export function otherAdditions(history: TankHistory): { at: number; addition: Undated }[] {
   const list: { at: number; addition: Undated }[] = [];
   const { organics } = history.entries;
-  for (const { at, entry } of organics) {
-    const goesIn = entry.action.what === 'prawnIn';
-    const begins = goesIn ? at + LEACHES_AFTER : at;
-    const takenOut = organics.some(
-      (other) => other.entry.action.what === 'prawnOut' && other.at > at && other.at <= begins,
-    );
-    // What was taken out before it began to leach left nothing.
-    if (goesIn && takenOut) continue;
+  for (const put of organics) {
+    if (leftNothing(organics, put)) continue;
+    const { at, entry } = put;
+    const begins = entry.action.what === 'prawnIn' ? at + LEACHES_AFTER : at;
     const effect = organicsEffect(entry.action, history.netLitres);
     list.push({ at: begins, addition: { source: 'organics', ownSd: 0, ...effect } });
   }
   for (const feed of history.entries.feed) {
-    const organic = feedNitrogen(feed) / history.netLitres;
+    const organic = feedNitrogen(feed.entry) / history.netLitres;
     list.push({
       at: feed.at,
       addition: { source: 'organics', ownSd: 0, organic, organicKept: 1 },

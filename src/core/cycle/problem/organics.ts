@@ -1,5 +1,7 @@
 import { unreachable } from '../../unreachable';
+import type { Logged, TankEntries } from '../../history/logged';
 import type { OrganicsEntry } from '../../records/kinds/organics';
+import { DAY_MS } from '../../time/zone';
 
 /** Nitrogen in a raw prawn, mg in each wet gram. */
 export const PRAWN_N = 30;
@@ -23,4 +25,21 @@ export function organicsEffect(
     default:
       return unreachable(action);
   }
+}
+
+/** A prawn begins to leach after half a day, ms. */
+export const LEACHES_AFTER = 0.5 * DAY_MS;
+
+/** Whether a prawn was taken out before it began to leach, and so left nothing. */
+export function leftNothing(
+  organics: TankEntries['organics'],
+  { at, entry }: Logged<OrganicsEntry>,
+): boolean {
+  return (
+    entry.action.what === 'prawnIn' &&
+    organics.some(
+      (other) =>
+        other.entry.action.what === 'prawnOut' && other.at > at && other.at <= at + LEACHES_AFTER,
+    )
+  );
 }

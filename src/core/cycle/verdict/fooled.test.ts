@@ -1,4 +1,5 @@
 import { bandsOf, tankHistory, verdictOf, type CriterionId, type SchoolChoice } from '../..';
+import { challengeRun } from '../dosing/challengeRun';
 import type { EntryBody } from '../../records/kinds';
 import { HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
 
@@ -79,6 +80,11 @@ describe('what may have harmed the colony voids what was shown before it', () =>
     const { because, settle } = judged(builder, NOW).criterion('zeroHeld');
     expect(because).toMatch(/^Bleach on 30 Mar may have harmed the colony/);
     expect(settle).toBeTruthy();
+    const tried = proven(CHALLENGE);
+    const phase = () => challengeRun(tankHistory(tried.log(), tried.tankId, NOW), NOW).phase;
+    expect(phase()).toBe('passed');
+    tried.entry(onDay(28, 16), { kind: 'treatment', agent: 'bleach' });
+    expect(phase()).toBe('ready');
     // There are tests on record, only none since: it does not say otherwise.
     expect(judged(builder, NOW).criteria.filter((c) => /is logged yet/.test(c.because))).toEqual(
       [],
@@ -226,6 +232,8 @@ describe('a tank that was never fed', () => {
     const prawn = new LogBuilder();
     prawn.entry(onDay(1), { kind: 'organics', action: { what: 'prawnIn', grams: 40 } });
     expect(judged(prawn, onDay(3)).criterion('fed').state).toBe('met');
+    prawn.entry(onDay(1, 18), { kind: 'organics', action: { what: 'prawnOut' } });
+    expect(judged(prawn, onDay(3)).criterion('fed').state).toBe('not yet');
   });
 });
 

@@ -1,8 +1,7 @@
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { isAmmoniaSource } from '../../records/kinds/dose';
-import { foodNitrogen } from '../problem/foods';
-import { fedGrams } from '../../records/kinds/feed';
-import { PRAWN_N } from '../problem/organics';
+import { feedNitrogen } from '../problem/foods';
+import { leftNothing, PRAWN_N } from '../problem/organics';
 
 /** Nitrogen in a dead animal, mg in each wet gram: muscle, as in a prawn. */
 const BODY_N = 30;
@@ -45,13 +44,15 @@ export function inputsOf(history: TankHistory): Input[] {
     what,
     slow: true,
   });
-  const prawns = entries.organics.flatMap(({ id, at, entry: { action } }) =>
-    action.what === 'prawnIn' ? [slow(id, at, action.grams * PRAWN_N, 'prawn')] : [],
-  );
+  const prawns = entries.organics.flatMap((put) => {
+    const { action } = put.entry;
+    if (action.what !== 'prawnIn' || leftNothing(entries.organics, put)) return [];
+    return [slow(put.id, put.at, action.grams * PRAWN_N, 'prawn')];
+  });
   const eaten = eatenSince(history);
   const food = entries.feed
     .filter(({ at }) => at < eaten)
-    .map(({ id, at, entry }) => slow(id, at, fedGrams(entry) * foodNitrogen(entry.food), 'food'));
+    .map(({ id, at, entry }) => slow(id, at, feedNitrogen(entry), 'food'));
   const dead = entries.animals
     .filter(({ entry }) => entry.move === 'died')
     .map(({ id, at, entry }) => {
