@@ -13,7 +13,7 @@ import {
 import { demoLog } from '../src/core/demo/demoLog';
 import { DEFAULT_SEED } from '../src/core/cycle/forecast';
 import { CliError } from './errors';
-import { forecastJson, simulateCsv } from './forecast';
+import { assuranceAt, forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
 
@@ -111,7 +111,10 @@ function verdict(args: string[], now: number): unknown {
   const { log } = openLog(positionals[0]);
   const tank = pickTank(log, textOption(values, 'tank'));
   const at = momentOption(values, now);
-  const result = verdictOf(tankHistory(log, tank.id, at), at, bandsOfLog(log));
+  const history = tankHistory(log, tank.id, at);
+  const bands = bandsOfLog(log);
+  const ruled = verdictOf(history, at, bands);
+  const result = ruled.granted ? verdictOf(history, at, bands, assuranceAt(history, at)) : ruled;
   return {
     tank: tank.body.name,
     at: new Date(at).toISOString(),

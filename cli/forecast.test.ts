@@ -1,7 +1,9 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { LogBuilder, onDay } from '../src/testing/logBuilder';
+import { logOf } from '../src/testing/heldOut/keeper';
+import { middlingReef, plainLife } from '../src/testing/heldOut/plainLife';
+import { DAY, FILLED, LogBuilder, onDay } from '../src/testing/logBuilder';
 import { toLogFile, writeLogFile } from '../src/core';
 import type { Revision } from '../src/core/records/schema/revision';
 import type { Tank } from '../src/core/records/schema/tank';
@@ -224,5 +226,52 @@ describe('simulate', () => {
     [['--days', '2.5'], /whole days/],
   ])('is refused with %j', (args, why) => {
     expect(() => runCommand(['simulate', file, ...args], NOW)).toThrow(why);
+  });
+});
+
+describe('entries after the moment', () => {
+  it('are left out, and named', () => {
+    const log = bottled();
+    log.dose(onDay(30), 2);
+    const { remarks } = forecast(fileOf(log));
+    expect(remarks).toContain('1 entry is dated after this moment and left out.');
+    expect(forecast(fileOf(bottled())).remarks).toEqual([]);
+  });
+});
+
+describe('verdict, once the tests show it all', () => {
+  /** Doses of the challenge on the days given, the last of them read as gone a day and a half later. */
+  const judged = (doses: readonly number[], day: number) => {
+    const life = plainLife(
+      middlingReef('bottle'),
+      doses.map((dosed) => ({ day: dosed, believed: 1.6 })),
+      { every: 1, days: 28.5 },
+    );
+    const log = logOf(life, day, { school: { school: 'challenge', windowHours: 48 } });
+    const at = FILLED + day * DAY;
+    for (const when of [FILLED + 28.95 * DAY, at - 3_600_000]) {
+      log.ammonia(when, 0);
+      log.nitrite(when, 0);
+    }
+    log.conditions(at - 3_600_000);
+    const file = fileOf(log);
+    return JSON.parse(runCommand(['verdict', file, '--at', new Date(at).toISOString()], NOW)) as {
+      ready: boolean;
+      criteria: { id: string; state: string; because: string }[];
+    };
+  };
+
+  it('asks the forecast, which agrees soon after a challenge', () => {
+    const { ready, criteria } = judged([1, 11, 17, 21, 24, 27], 29.5);
+    expect(ready).toBe(true);
+    expect(criteria.find((c) => c.id === 'forecastAgrees')?.because).toMatch(/would pass until/);
+  });
+
+  it('is not ready by zeros that a colony fed so little cannot have made', () => {
+    const { ready, criteria } = judged([1, 27], 29.5);
+    expect(ready).toBe(false);
+    expect(criteria.filter((c) => c.state !== 'met').map((c) => c.id)).toEqual(
+      expect.arrayContaining(['forecastAgrees']),
+    );
   });
 });

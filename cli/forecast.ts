@@ -1,13 +1,26 @@
-import { countOf, headsOfType, tankHistory, type Log, type RefusedRow } from '../src/core';
 import {
+  countOf,
+  headsOfType,
+  instant,
+  tankHistory,
+  type Log,
+  type RefusedRow,
+  type TankHistory,
+} from '../src/core';
+import {
+  assure,
   cycleProblem,
+  DEFAULT_SEED,
   forecastOf,
   simulate,
   type CycleProblem,
   type DateRange,
   type Forecast,
 } from '../src/core/cycle/forecast';
-import { testedTogether } from '../src/core/tasks/guide';
+import { kitAtHand } from '../src/core/cycle/problem/observations';
+import type { ProblemKit } from '../src/core/cycle/problem/types';
+import { conditionsToTest } from '../src/core/cycle/verdict/conditions';
+import type { Assurance } from '../src/core/cycle/verdict/assurance';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
@@ -21,13 +34,16 @@ export function problemOf(log: Log, tankId: string, at: number): CycleProblem {
   return cycleProblem(tankHistory(log, tankId, at), at);
 }
 
-/** Kits that the keeper has at hand. */
-export function usableKits(log: Log): ReadonlySet<string> {
-  return new Set(
-    headsOfType(log, 'kit')
-      .filter((kit) => kit.body.inUse)
-      .map((kit) => kit.id),
-  );
+/** What the forecast says of a tank that its tests would call ready. */
+export function assuranceAt(history: TankHistory, at: number): Assurance {
+  return assure(cycleProblem(history, at), { seed: DEFAULT_SEED });
+}
+
+/** Kits that the keeper has at hand, used before or not. */
+function kitsAtHand(log: Log): ProblemKit[] {
+  return headsOfType(log, 'kit')
+    .filter((kit) => kit.body.inUse)
+    .flatMap((kit) => kitAtHand(kit.id, kit.body) ?? []);
 }
 
 /** A forecast as the command prints it. */
@@ -38,11 +54,15 @@ export function forecastJson(
   seed: number,
   refused: readonly RefusedRow[] = [],
 ): Record<string, unknown> {
-  const forecast: Forecast = forecastOf(problemOf(log, tank.id, at), {
+  const history = tankHistory(log, tank.id, at);
+  const forecast: Forecast = forecastOf(cycleProblem(history, at), {
     seed,
-    usableKits: usableKits(log),
+    atHand: kitsAtHand(log),
   });
   const { milestones, nextTest } = forecast;
+  const later = headsOfType(log, 'entry').filter(
+    ({ body }) => body.tankId === tank.id && instant(body.at) > at,
+  ).length;
   return {
     tank: tank.body.name,
     at: iso(at),
@@ -58,8 +78,14 @@ export function forecastJson(
       probability: dose.probability,
     })),
     capacity: forecast.capacity,
+    clears: forecast.clears,
     nextTest: nextTest && {
-      parameters: testedTogether(nextTest),
+      parameters: [
+        ...nextTest.parameters,
+        ...(nextTest.purpose === 'confirm' || nextTest.purpose === 'challenge'
+          ? conditionsToTest(history, nextTest.at)
+          : []),
+      ],
       at: iso(nextTest.at),
       because: nextTest.because,
       purpose: nextTest.purpose,
@@ -70,7 +96,15 @@ export function forecastJson(
       remedy,
     })),
     misfit: forecast.misfit,
-    remarks: [...refusedWords(refused), ...forecast.remarks],
+    remarks: [
+      ...refusedWords(refused),
+      ...(later > 0
+        ? [
+            `${countOf(later, 'entry', 'entries')} ${later === 1 ? 'is' : 'are'} dated after this moment and left out.`,
+          ]
+        : []),
+      ...forecast.remarks,
+    ],
   };
 }
 

@@ -19,11 +19,23 @@ export interface Computed<T = unknown> {
   progress: number;
   /** Names what was asked last: an equal question is not asked again. */
   asked: string;
+  /** Which history the answer is of, and which the question; see `historyMark`. */
+  of: number;
+  askedOf: number;
 }
 
 type State = { [N in ComputedName]: Record<string, Computed<ComputedValues[N]>> };
 
 const initialState: State = { forecast: {}, posterior: {}, methods: {} };
+
+const NOTHING: Computed<never> = {
+  value: null,
+  status: 'running',
+  progress: 0,
+  asked: '',
+  of: 0,
+  askedOf: 0,
+};
 
 type At<P> = PayloadAction<{ name: ComputedName; key: string } & P>;
 
@@ -45,23 +57,33 @@ const slice = createSlice({
   name: 'computed',
   initialState,
   reducers: {
-    jobBegun: (state, { payload: { name, key, asked } }: At<{ asked: string }>) =>
-      changed(state as State, name, key, (before) => ({
-        value: before?.value ?? null,
+    jobBegun: (
+      state,
+      { payload: { name, key, asked, of = 0 } }: At<{ asked: string; of?: number }>,
+    ) =>
+      changed(state as State, name, key, (before = NOTHING) => ({
+        ...before,
         status: 'running',
         progress: 0,
         asked,
+        askedOf: of,
+      })),
+    /** The same question, of a history that differs in nothing it asks about. */
+    jobHoldsFor: (state, { payload: { name, key, of } }: At<{ of: number }>) =>
+      changed(state as State, name, key, (before = NOTHING) => ({
+        ...before,
+        askedOf: of,
+        of: before.status === 'ready' ? of : before.of,
       })),
     jobProgressed: (state, { payload: { name, key, share } }: At<{ share: number }>) =>
-      changed(state as State, name, key, (before) => ({
-        value: before?.value ?? null,
+      changed(state as State, name, key, (before = NOTHING) => ({
+        ...before,
         status: 'running',
-        asked: before?.asked ?? '',
         progress: share,
       })),
     jobFailed: (state, { payload: { name, key } }: At<object>) =>
-      changed(state as State, name, key, (before) => ({
-        value: before?.value ?? null,
+      changed(state as State, name, key, (before = NOTHING) => ({
+        ...before,
         status: 'failed',
         progress: 0,
         asked: '',
@@ -80,7 +102,8 @@ const slice = createSlice({
       >,
     ): State => {
       const { name, key, asked, value } = action.payload;
-      const entry = { value, status: 'ready', progress: 1, asked };
+      const of = (state as State)[name][key]?.askedOf ?? 0;
+      const entry = { value, status: 'ready', progress: 1, asked, of, askedOf: of };
       return {
         ...(state as State),
         [name]: { ...(state as State)[name], [key]: entry },
@@ -90,5 +113,12 @@ const slice = createSlice({
 });
 
 export const computedReducer = slice.reducer;
-export const { jobBegun, jobProgressed, jobFailed, jobForgotten, allForgotten, computed } =
-  slice.actions;
+export const {
+  jobBegun,
+  jobHoldsFor,
+  jobProgressed,
+  jobFailed,
+  jobForgotten,
+  allForgotten,
+  computed,
+} = slice.actions;

@@ -11,13 +11,14 @@ import { testServices } from '../testing/services';
 import type { Jobs, RunOptions } from '../workers/jobs/client';
 import { ticked } from './clockSlice';
 import { followedTanks, renewForecast } from './forecasting';
+import { logMerged } from './logReducer';
 import { openLog } from './open';
 import { recordAct } from './record';
 import { selectForecast } from './inView';
 import { selectTank, selectTanks } from './selectors';
 import { tankChosen } from './sessionSlice';
 import { createStore, type AppStore } from './store';
-import { forecastMoment, selectForecastOf } from './world';
+import { forecastMoment, selectForecastOf, selectVerdictOf } from './world';
 
 const NOW = Date.parse('2026-11-24T12:20:00Z');
 
@@ -118,6 +119,45 @@ describe('the forecast of a tank', () => {
     newer.job.answer(answerOf(newer.job));
     await newer.done;
     expect(selectForecast(store.getState())).not.toBeNull();
+  });
+
+  it('lets a tank be ready only once it has answered for the log as it is', async () => {
+    const { store, hand } = await opened();
+    const log = new LogBuilder({ school: { school: 'bothZero' } });
+    log.dose(onDay(1), 2);
+    log.ammonia(onDay(2), 2);
+    log.nitrite(onDay(8), 2);
+    log.dose(NOW - 10 * 86_400_000, 2);
+    const zeros = (at: number) => {
+      log.ammonia(at, 0);
+      log.nitrite(at, 0);
+    };
+    zeros(NOW - 3_600_000);
+    log.conditions(NOW - 3_600_000);
+    store.dispatch(logMerged(log.revisions));
+    const judged = () => selectVerdictOf(store.getState(), log.tankId);
+    const answer = async () => {
+      const next = hand.next();
+      const done = store.dispatch(renewForecast(log.tankId));
+      const job = await next;
+      job.answer(answerOf(job));
+      await done;
+    };
+    expect(judged()).toMatchObject({ granted: true, ready: false });
+    await answer();
+    const assurance = selectForecastOf(store.getState(), log.tankId)?.assurance;
+    const agrees = [assurance?.stays, assurance?.carries].every((chance) => (chance ?? 0) >= 0.9);
+    expect(judged()?.ready).toBe(agrees);
+    expect(judged()?.criteria.at(-1)?.state).not.toBe('cannot tell');
+    // A note changes nothing that was asked, and the answer holds.
+    const { tankId } = log;
+    const at = new Date(NOW - 7_200_000).toISOString();
+    await store.dispatch(
+      recordAct((act) => act.create('entry', { tankId, at, kind: 'note', text: 'Clear water' })),
+    );
+    expect(judged()?.criteria.at(-1)?.state).toBe('cannot tell');
+    await store.dispatch(renewForecast(log.tankId));
+    expect(judged()?.ready).toBe(agrees);
   });
 
   it('belongs to its tank, whichever is looked at, and lanes keep tanks apart', async () => {

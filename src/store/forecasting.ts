@@ -1,9 +1,16 @@
 import { HOUR_MS } from '../core/time/zone';
 import { hashText } from '../core/math/hash';
-import { computed, jobBegun, jobFailed, jobForgotten, jobProgressed } from './computedSlice';
+import {
+  computed,
+  jobBegun,
+  jobFailed,
+  jobForgotten,
+  jobHoldsFor,
+  jobProgressed,
+} from './computedSlice';
 import { selectKits, selectNow } from './selectors';
 import type { AppStartListening, AppThunk, RootState } from './state';
-import { forecastMoment, selectHistoryOf, selectHistoryUntil } from './world';
+import { forecastMoment, historyMark, selectHistoryOf, selectHistoryUntil } from './world';
 
 /** The seed of every forecast in the app; the command line takes the same unless told otherwise. */
 const SEED = 1;
@@ -31,19 +38,26 @@ export function renewForecast(tankId: string): AppThunk<Promise<void>> {
     const at = forecastMoment(log, tankId, selectNow(state));
     // The problem is a part of the engine, which stays out of the first load.
     const { cycleProblem } = await import('../core/cycle/problem/problem');
+    const { kitAtHand } = await import('../core/cycle/problem/observations');
     if (getState().log !== log || getState().session.status !== 'ready') return;
-    const usableKits = selectKits(state)
+    const atHand = selectKits(state)
       .filter((kit) => kit.body.inUse)
-      .map((kit) => kit.id);
+      .flatMap((kit) => kitAtHand(kit.id, kit.body) ?? []);
     const history = selectHistoryUntil(state, tankId, at);
     if (!history) return;
     const problem = cycleProblem(history, at);
     const problemHash = hashText(JSON.stringify([problem, SEED]));
-    const asked = hashText(JSON.stringify([problemHash, usableKits]));
+    const asked = hashText(JSON.stringify([problemHash, atHand]));
     const name = 'forecast';
     const key = tankId;
-    if (getState().computed.forecast[key]?.asked === asked) return;
-    dispatch(jobBegun({ name, key, asked }));
+    const shown = selectHistoryOf(getState(), tankId);
+    const of = shown ? historyMark(shown) : 0;
+    const before = getState().computed.forecast[key];
+    if (before?.asked === asked) {
+      if (before.askedOf !== of) dispatch(jobHoldsFor({ name, key, of }));
+      return;
+    }
+    dispatch(jobBegun({ name, key, asked, of }));
     const lane = `${name}/${tankId}`;
     const current = () => getState().computed.forecast[key]?.asked === asked;
     const progress = (from: number, to: number) => (share: number) => {
@@ -59,7 +73,7 @@ export function renewForecast(tankId: string): AppThunk<Promise<void>> {
       dispatch(computed({ name: 'posterior', key, asked: problemHash, value: posterior }));
       const forecast = await services.jobs.run(
         'foretell',
-        { posterior, usableKits },
+        { posterior, atHand },
         { lane, hash: asked, progress: progress(0.9, 1) },
       );
       if (forecast && current()) dispatch(computed({ name, key, asked, value: forecast }));

@@ -1,6 +1,7 @@
 import type { Milestone } from '../core/cycle/milestone';
 import { milestonesOf } from '../core/cycle/milestones';
 import type { Forecast } from '../core/cycle/forecast/types';
+import type { Assurance } from '../core/cycle/verdict/assurance';
 import type { Verdict } from '../core/cycle/verdict/types';
 import { verdictOf } from '../core/cycle/verdict/verdict';
 import { deriveHistory, entriesUntil, type Derived } from '../core/history/derive';
@@ -71,9 +72,34 @@ export function selectHistoryUntil(
   return historyUntil(state, tankId, moment, 'forecast');
 }
 
+const marks = new WeakMap<TankHistory, number>();
+let lastMark = 0;
+
+/** A number for a history, another for each: what a forecast is of, so that an older one is known. */
+export function historyMark(history: TankHistory): number {
+  const known = marks.get(history);
+  if (known !== undefined) return known;
+  lastMark += 1;
+  marks.set(history, lastMark);
+  return lastMark;
+}
+
+/** A forecast older than this is not asked for the verdict: the next is under way. */
+const ASSURED_FOR = 6 * HOUR_MS;
+
+/** What the forecast says of a history as it is now; null while it has only spoken of another. */
+function assuranceFor(state: RootState, history: TankHistory): Assurance | null {
+  const known = state.computed.forecast[history.tankId];
+  if (!known?.value || known.of !== historyMark(history)) return null;
+  return Math.abs(selectNow(state) - known.value.at) <= ASSURED_FOR ? known.value.assurance : null;
+}
+
 const verdictFor = perKeyUntil(
-  ([history, bands]: readonly [TankHistory, Bands], now): { value: Verdict; until: number } => {
-    const verdict = verdictOf(history, now, bands);
+  (
+    [history, bands, assurance]: readonly [TankHistory, Bands, Assurance | null],
+    now,
+  ): { value: Verdict; until: number } => {
+    const verdict = verdictOf(history, now, bands, assurance);
     return { value: verdict, until: verdict.until };
   },
 );
@@ -81,7 +107,11 @@ const verdictFor = perKeyUntil(
 export function selectVerdictOf(state: RootState, tankId: string | null): Verdict | null {
   const history = selectHistoryOf(state, tankId);
   if (!history) return null;
-  return verdictFor(history.tankId, [history, selectBands(state)], selectNow(state));
+  return verdictFor(
+    history.tankId,
+    [history, selectBands(state), assuranceFor(state, history)],
+    selectNow(state),
+  );
 }
 
 export function selectForecastOf(state: RootState, tankId: string | null): Forecast | null {

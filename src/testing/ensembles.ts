@@ -51,11 +51,13 @@ export function ensembleOf(problem: CycleProblem, tanks: readonly Told[]): Ensem
         alkalinity: 8,
         capacityA: 1,
         capacityB: 1,
+        awake: 1,
         ...now,
       },
       bias: Float64Array.from(problem.kits, (_, k) => bias?.[k] ?? 1),
       offset: new Float64Array(problem.kits.length),
       strength: 1,
+      spread: 1,
       free: 1,
       fish: 1,
     };

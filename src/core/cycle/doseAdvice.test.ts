@@ -7,6 +7,7 @@ import { redoseAdvice } from './dosing/redose';
 import { NO_AMMONIA } from './doseAdvice';
 import { forecastOf } from './forecast';
 import { cycleProblem } from './problem/problem';
+import { ASSURED } from '../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
 const SMALL = { seed: 1, particles: 60, otherParticles: 24, members: 60 };
@@ -35,7 +36,7 @@ function tank(choice: SchoolChoice, animal: AnimalGroup | null, readings: number
 function advised(builder: LogBuilder): string[] {
   const at = onDay(20);
   const history = tankHistory(builder.log(), builder.tankId, at);
-  const verdict = verdictOf(history, at, bands);
+  const verdict = verdictOf(history, at, bands, ASSURED);
   const forecast = forecastOf(cycleProblem(history, at), SMALL);
   const world = { history, forecast, verdict, owned: new Set<never>() };
   return [

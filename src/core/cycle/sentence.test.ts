@@ -6,12 +6,13 @@ import { capacityWords, cycleSentence, todaySentence } from './sentence';
 import { successionOf, stagesSeen } from './succession';
 import { bandsOf, tankHistory, verdictOf } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { ASSURED } from '../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
 
 function at(log: LogBuilder, now: number, changes: Partial<Forecast> = {}) {
   const history = tankHistory(log.log(), log.tankId, now);
-  const verdict = verdictOf(history, now, bands);
+  const verdict = verdictOf(history, now, bands, ASSURED);
   const made = forecastOf(cycleProblem(history, now), {
     seed: 1,
     particles: 60,

@@ -59,6 +59,7 @@ export function todaySentence(
     };
   }
   const open = unmet(verdict, 'cycle');
+  if (verdict.granted) return withheldSentence(verdict, 'Not ready for fish yet.');
   const title =
     history.standing.fishSince === null
       ? 'Not ready for fish yet.'
@@ -93,6 +94,21 @@ export function todaySentence(
     title,
     detail: lead ? `${lead.because} ${lead.settle ?? ''}`.trim() : '',
   };
+}
+
+/** What is said where the tests show it all and the forecast does not agree, or has not answered. */
+function withheldSentence({ criteria }: Verdict, title: string): Sentence {
+  const last = criteria.find((c) => c.id === 'forecastAgrees');
+  if (!last) return { title, detail: '' };
+  return last.state === 'cannot tell'
+    ? {
+        title: 'Cannot tell for a moment.',
+        detail: `Tests show all that is asked. ${last.because}`,
+      }
+    : {
+        title,
+        detail: `Tests show all that is asked. ${last.because} ${last.settle ?? ''}`.trim(),
+      };
 }
 
 /** Whether neither food for a colony nor a test of it is on record. */
@@ -181,21 +197,21 @@ function forecastDetail(
     return 'Nothing that is known of such tanks explains the readings together, so the dates below are held very wide. Test once more with fresh reagents.';
   }
   const state = (id: Criterion['id']) => verdict.criteria.find((c) => c.id === id)?.state;
-  const { milestones, capacity } = forecast;
-  const clears = (id: 'ammonia' | 'nitrite') =>
+  const { milestones, clears } = forecast;
+  const clearBy = (id: 'ammonia' | 'nitrite') =>
     `${id === 'ammonia' ? 'Ammonia' : 'Nitrite'} should be clear **${dateRangeInSentence(milestones[`${id}Clears`], zone, verdict.at)}**.`;
   if (state('ammoniaZero') !== 'met' && state('nitriteSeen') !== 'met') {
-    return `It clears ${capacityWords(capacity.ammonia, 'ammonia')}. ${clears('ammonia')} ${clears('nitrite')}`;
+    return `It clears ${capacityWords(clears.ammonia, 'ammonia')}. ${clearBy('ammonia')} ${clearBy('nitrite')}`;
   }
-  const sides = `This tank clears ${capacityWords(capacity.ammonia, 'ammonia')}, and ${capacityWords(capacity.nitrite, 'nitrite')}.`;
+  const sides = `This tank clears ${capacityWords(clears.ammonia, 'ammonia')}, and ${capacityWords(clears.nitrite, 'nitrite')}.`;
   if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
     return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
   }
-  return `${sides} ${clears(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;
+  return `${sides} ${clearBy(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;
 }
 
 /** What the sentence needs of a forecast. */
-export type SentenceForecast = Pick<Forecast, 'milestones' | 'capacity' | 'misfit' | 'fed'>;
+export type SentenceForecast = Pick<Forecast, 'milestones' | 'clears' | 'misfit' | 'fed'>;
 
 /** Where the cycle stands, for the top of Cycle. */
 export function cycleSentence(
@@ -207,6 +223,7 @@ export function cycleSentence(
   if (verdict.cycled) {
     return { title: 'The cycle is done.', detail: 'Every criterion of your school is met.' };
   }
+  if (verdict.granted) return withheldSentence(verdict, 'Shown by tests, and yet not safe.');
   if (forecast?.fed && history.start !== null) {
     return {
       title: cycleTitle(history, verdict),

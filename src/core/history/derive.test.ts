@@ -20,6 +20,7 @@ import { dueTasks } from '../tasks/due';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 import { deriveHistory, type Derived, type HistorySource } from './derive';
 import { wordsContext } from './tankHistory';
+import { ASSURED } from '../../testing/assured';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 
@@ -123,7 +124,7 @@ it('whatever passes the schemas is derived, judged and put in words without a th
       const log = mergeRevisions(EMPTY_LOG, revisions);
       for (const tank of log.tanks as readonly RevisionOf<'tank'>[]) {
         const history = tankHistory(log, tank.id, NOW);
-        const verdict = verdictOf(history, NOW, {});
+        const verdict = verdictOf(history, NOW, {}, ASSURED);
         const owned = new Set(log.kits.map((kit) => kit.body.parameter));
         dueTasks(history, verdict, owned, NOW);
         allEvents(history);

@@ -40,8 +40,11 @@ const PH_NOW_SPREAD = 0.05;
 const PH_LAST_SPREAD = 0.1;
 const ASSUMED_TEMPERATURE = 25.5;
 const ASSUMED_SALINITY = 35;
-/** An open top step is taken to at most twice itself. */
-const OPEN_TOP = 2;
+/**
+ * What an open top step may be, as a multiple of where it begins, half way from the step below it: twice
+ * the step that is printed, and a little more. Nobody knows better without a diluted sample.
+ */
+const OPEN_TOP = 3;
 
 /** Free ammonia with its range, from whatever has been measured; the rest is assumed and says so. */
 export function judgeFreeAmmonia(inputs: FreeAmmoniaInputs): FreeAmmonia {

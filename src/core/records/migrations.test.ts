@@ -3,6 +3,7 @@ import { verdictOf } from '../cycle/verdict/verdict';
 import { instant } from '../time/zone';
 import { parseRecords } from './parse';
 import { BARE_TANK, testId } from '../../testing/logBuilder';
+import { ASSURED } from '../../testing/assured';
 
 const ZONE = 'Europe/Berlin';
 const FLAGS = {
@@ -68,7 +69,7 @@ describe('flags of a tank of version 2', () => {
   it('stand in a verdict from their day on, and not before', () => {
     const gate = (at: string) => {
       const history = tankHistory(log(), testId(1), instant(at));
-      const verdict = verdictOf(history, instant(at), {});
+      const verdict = verdictOf(history, instant(at), {}, ASSURED);
       return verdict.criteria.find((criterion) => criterion.id === 'lid')?.state;
     };
     expect(gate('2026-03-10T12:00:00Z')).not.toBe('met');

@@ -16,13 +16,14 @@ import {
 import { demoLog } from '../demo/demoLog';
 import { cadence } from './cadence';
 import { LogBuilder, type TestTank, onDay, testId } from '../../testing/logBuilder';
+import { ASSURED } from '../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
 const ALL = new Set<ParameterId>(PARAMETER_IDS);
 
 function at(builder: LogBuilder, now: number) {
   const history = tankHistory(builder.log(), builder.tankId, now);
-  const verdict = verdictOf(history, now, bands);
+  const verdict = verdictOf(history, now, bands, ASSURED);
   return {
     history,
     verdict,
@@ -226,7 +227,7 @@ describe('the demo', () => {
     const head = headsOfType(log, 'tank').find((t) => t.body.name === name);
     if (!head) throw new Error(`no ${name}`);
     const history = tankHistory(log, head.id, now);
-    return { history, verdict: verdictOf(history, now, bands) };
+    return { history, verdict: verdictOf(history, now, bands, ASSURED) };
   };
 
   it('has Kittiwake on day 19, 208 L, with ammonia clear, nitrite falling and alkalinity low', () => {

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
-import { chanceReadyBy, chanceWords } from '@/core/cycle/forecast/chance';
+import { chanceWords } from '@/core/cycle/chanceWords';
+import { chanceReadyBy } from '@/core/cycle/forecast/chance';
 import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
 import type { TankHistory } from '@/core/history/tankHistory';
@@ -66,11 +67,11 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     'A new test changes it most; so do alkalinity, temperature and anything that went in and is not logged.';
   const capacity = (side: 'ammonia' | 'nitrite') => ({
     title: side === 'ammonia' ? 'Clears ammonia' : 'Clears nitrite',
-    value: capacityFigure(forecast.capacity[side].p50),
+    value: capacityFigure(forecast.clears[side].p50),
     unit: 'ppm N a day',
-    spread: spreadWords(forecast.capacity[side]),
+    spread: spreadWords(forecast.clears[side]),
     words: [
-      `What the colony can turn over in a day with plenty to feed on, at 26 °C and good alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
+      `What the colony can turn over in a day with plenty to feed on, here and now: at this tank’s warmth, pH and alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
       basis,
       method,
       change,

@@ -47,7 +47,7 @@ export function NextTest({
     <View style={{ gap: 4 }}>
       <SectionHead title="Next test worth doing" />
       <Words as="body">
-        {`**${nextTest.purpose === 'confirm' ? 'Both' : PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
+        {`**${nextTest.parameters.length > 1 ? 'Both' : PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
       </Words>
       {nextTest.outcomes.length > 1
         ? nextTest.outcomes.map((outcome) => (
@@ -146,6 +146,7 @@ const CAUSE_TITLES: Record<Forecast['stall'][number]['cause'], string> = {
   colonyHarmed: 'Chlorine, medicine, or another harm',
   kitSuspect: 'A kit that reads wrong',
   unloggedDose: 'Ammonia that was not logged',
+  notTakenHold: 'No colony has taken hold',
 };
 
 const STORY_WORDS: Record<Forecast['hypotheses'][number]['id'], string> = {

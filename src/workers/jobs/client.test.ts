@@ -33,7 +33,7 @@ const problem = (() => {
 const SMALL = { seed: 1, particles: 30, otherParticles: 8, members: 20 };
 const posterior = infer(problem, SMALL);
 const forecast = foretell(posterior);
-const input = { posterior, usableKits: [] };
+const input = { posterior, atHand: [] };
 const done = (runId: number) => ({ kind: 'done', runId, output: forecast });
 
 function setUp() {
@@ -141,7 +141,7 @@ describe('what a worker does', () => {
     expect(said.at(-1)).toEqual({
       kind: 'done',
       runId: 7,
-      output: foretell(posterior, { usableKits: new Set() }),
+      output: foretell(posterior, { atHand: [] }),
     });
   });
 

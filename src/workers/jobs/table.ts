@@ -3,6 +3,7 @@ import { carry, foretell, infer, type Carried, type Forecast } from '../../core/
 import { playMethod, type MethodOutcome } from '../../core/cycle/dosing/methods';
 import { posteriorSchema, problemSchema } from '../../core/cycle/inference/posterior';
 import { AMMONIA_SOURCES, SEEDINGS, tankSchema } from '../../core/records/schema/tank';
+import type { ProblemKit } from '../../core/cycle/problem/types';
 import { defineJob, type Job } from './job';
 
 /** The shape that a screen relies on, so that a damaged answer is refused and not shown. */
@@ -13,6 +14,9 @@ const forecastShape = z.looseObject({
   stall: z.array(z.looseObject({})),
   misfit: z.boolean(),
 });
+const kitShape = z.custom<ProblemKit>(
+  (value) => z.looseObject({ id: z.string(), steps: z.array(z.number()) }).safeParse(value).success,
+);
 const carriedShape = z.looseObject({ points: z.array(z.looseObject({ at: z.number() })) });
 const outcomesShape = z.array(z.looseObject({ method: z.looseObject({}), acts: z.number() }));
 const waterSchema = z.object({
@@ -30,10 +34,9 @@ const JOBS = {
     run: ({ problem, seed }, progress) => infer(problem, { seed, progress }),
   }),
   foretell: defineJob({
-    input: z.object({ posterior: posteriorSchema, usableKits: z.array(z.string()) }),
+    input: z.object({ posterior: posteriorSchema, atHand: z.array(kitShape) }),
     output: z.custom<Forecast>((value) => forecastShape.safeParse(value).success),
-    run: ({ posterior, usableKits }, progress) =>
-      foretell(posterior, { usableKits: new Set(usableKits), progress }),
+    run: ({ posterior, atHand }, progress) => foretell(posterior, { atHand, progress }),
   }),
   carry: defineJob({
     input: z.object({

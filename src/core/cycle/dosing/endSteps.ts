@@ -1,4 +1,5 @@
-import { latestReading, type TankHistory } from '../../history/tankHistory';
+import type { TankHistory } from '../../history/tankHistory';
+import { trustedNitrate } from '../verdict/chain';
 import { toCanonical } from '../../parameters/convert';
 import type { Forecast } from '../forecast/types';
 import { challengeDose } from '../doseSize';
@@ -42,7 +43,8 @@ export function endSteps(history: TankHistory, forecast: Forecast | null, at: nu
   const { netLitres } = history;
   const band = forecast?.bands.nitrate;
   const place = band && forecast ? band.at.findIndex((moment) => moment >= forecast.at) : -1;
-  const nitrateNow = latestReading(history, 'nitrate')?.best ?? band?.p50[place] ?? null;
+  // A kit that nitrite spoilt, or past its date, sizes no change of water.
+  const nitrateNow = trustedNitrate(history).at(-1)?.best ?? band?.p50[place] ?? null;
   const toGoal =
     nitrateNow === null || nitrateNow <= NITRATE_GOAL
       ? LEAST_CHANGE

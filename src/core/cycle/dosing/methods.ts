@@ -9,7 +9,7 @@ import {
 } from '../../records/schema/tank';
 import { steadyEnvironment } from '../kinetics/environment';
 import { packEvents, type CycleEvent } from '../kinetics/events';
-import { SEEDS } from '../kinetics/parameters';
+import { freshStart, LAG, SEEDS } from '../kinetics/parameters';
 import { courseFor, runCycle } from '../kinetics/run';
 import { ALKALINE, FISH_PARTS, PAIR_N } from '../problem/additions';
 import { foodNitrogen } from '../problem/foods';
@@ -47,14 +47,17 @@ const DOSE = 1.55;
 const PRAWN_PER_LITRE = 0.05;
 const PINCH_PER_LITRE = 0.0015;
 
-/** Additions of capacity that a way of seeding brings, beyond the rock itself: median and spread. */
-const SEEDING: Record<Seeding, { a: number; b: number; sd: number }> = {
+/**
+ * Additions of capacity that a way of seeding brings, beyond the rock itself: median and spread, and
+ * whether its nitrite oxidisers are at work already.
+ */
+const SEEDING: Record<Seeding, { a: number; b: number; sd: number; awake?: number }> = {
   none: { a: 0, b: 0, sd: 0 },
   bottle: { a: SEEDS.bottle.a, b: SEEDS.bottle.b, sd: 1.4 },
-  liveSand: { a: 0.05, b: 0.03, sd: 1.4 },
+  liveSand: { a: 0.05, b: 0.03, sd: 1.4, awake: 1 },
   coatedRock: { a: 0.05, b: 0.02, sd: 1.4 },
-  liveRock: { a: 0.25, b: 0.18, sd: 1.2 },
-  establishedMedia: { a: 0.35, b: 0.25, sd: 1.2 },
+  liveRock: { a: 0.25, b: 0.18, sd: 1.2, awake: 1 },
+  establishedMedia: { a: 0.35, b: 0.25, sd: 1.2, awake: 1 },
 };
 
 function feeding(source: AmmoniaSource, netLitres: number): { events: CycleEvent[]; acts: number } {
@@ -123,8 +126,8 @@ export function playMethod(
   for (let n = 0; n < TANKS; n += 1) {
     const luck = normal();
     const parameters = {
-      growthA: around(0.8, 0.3),
-      growthB: around(0.6, 0.35),
+      growthA: around(0.85, 0.3),
+      growthB: around(0.7, 0.35),
       halfA: around(0.35, 0.5),
       halfB: around(0.35, 0.5),
       inhibition: around(0.3, 0.5),
@@ -132,6 +135,8 @@ export function playMethod(
       mineralisation: around(0.25, 0.4),
       denitrification: 0.003,
       uptake: 0.015,
+      lag: around(LAG.days, LAG.sd),
+      awake: extra.awake ?? rock.awake,
       ceiling: rock.ceiling,
       capacityA: around(rock.capacityA, rock.sdA) + extra.a * Math.exp(extra.sd * luck),
       capacityB:
@@ -139,21 +144,7 @@ export function playMethod(
         extra.b * Math.exp(extra.sd * (0.5 * luck + 0.87 * normal())),
       organic: around(method.source === 'rockOrganics' ? 1.5 : rock.organic, 0.8),
     };
-    runCycle(
-      parameters,
-      environment,
-      packed,
-      {
-        ammonia: 0,
-        nitrite: 0,
-        nitrate: 0,
-        organic: parameters.organic,
-        alkalinity: water.alkalinity,
-        capacityA: parameters.capacityA,
-        capacityB: parameters.capacityB,
-      },
-      course,
-    );
+    runCycle(parameters, environment, packed, freshStart(parameters, water.alkalinity), course);
     let last = 0;
     let free = 0;
     let able = Infinity;

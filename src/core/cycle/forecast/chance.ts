@@ -16,10 +16,3 @@ export function chanceReadyBy({ readyBy }: Pick<Forecast, 'readyBy'>, by: number
   const part = to === null || to === undefined || to === from ? 0 : (by - from) / (to - from);
   return STEP * (passed + part);
 }
-
-/** "about 4 in 10", "less than 1 in 20", "more than 9 in 10": a chance never said to be certain. */
-export function chanceWords(chance: number): string {
-  if (chance < STEP) return 'less than 1 in 20';
-  if (chance > 1 - STEP) return 'more than 9 in 10';
-  return `about ${Math.max(1, Math.min(9, Math.round(chance * 10)))} in 10`;
-}

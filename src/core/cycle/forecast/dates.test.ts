@@ -4,6 +4,7 @@ import {
   dateRange,
   datesByShare,
   momentOf,
+  notBefore,
   rounded,
   valueRange,
   weightedDateRange,
@@ -20,6 +21,16 @@ describe('dates of a forecast', () => {
     expect(momentOf(problem, 3.001)).toBe(day(3));
     expect((momentOf(problem, 3.33) ?? 0) % 600_000).toBe(0);
     expect(momentOf(problem, Infinity)).toBeNull();
+  });
+
+  it('lie no earlier than the readings allow, and in order still', () => {
+    const range = dateRange({ problem, way: 0.5 }, even);
+    const held = notBefore({ ...range, p90: null }, day(15));
+    const dates = [held.p10, held.p25, held.p50, held.p75];
+    expect(dates.every((date) => (date ?? 0) >= day(15))).toBe(true);
+    expect([...dates].sort((a, b) => (a ?? 0) - (b ?? 0))).toEqual(dates);
+    expect(held.p90).toBeNull();
+    expect(notBefore(range, 0)).toEqual(range);
   });
 
   it('stand in order, wherever on the way the tank is', () => {

@@ -4,7 +4,8 @@ import { FILLED, LogBuilder, type TestTank } from '../../../testing/logBuilder';
 import { logOf, type Life } from '../../../testing/heldOut/keeper';
 import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
 import { cycleProblem } from '../problem/problem';
-import { chanceReadyBy, chanceWords } from './chance';
+import { chanceWords } from '../chanceWords';
+import { chanceReadyBy } from './chance';
 import { forecastOf } from './forecast';
 import type { CauseId, Forecast } from './types';
 
@@ -233,7 +234,7 @@ describe('the next test', () => {
     const at = life.readyDay + 2.5;
     // Nobody tested since the last day on which something was there.
     const unseen = { ...life, sittings: life.sittings.filter((s) => s.day < life.readyDay - 0.5) };
-    expect(forecastAt(unseen, at).nextTest).toMatchObject({ purpose: 'confirm', inDays: 0 });
+    expect(forecastAt(unseen, at).nextTest).toMatchObject({ inDays: 0 });
     expect(forecastAt(life, at).nextTest).toBeNull();
     const held = forecastAt(life, at, { school: { school: 'bothZeroHeld', holdDays: 7 } });
     expect(held.nextTest?.purpose).toBe('confirm');
@@ -244,7 +245,7 @@ describe('the next test', () => {
   it('asks for no kit that is not at hand', () => {
     const log = logOf(plainLife(middlingReef('bottle'), TWO), 9);
     const problem = cycleProblem(tankHistory(log.log(), log.tankId, day(9)), day(9));
-    expect(forecastOf(problem, { ...SMALL, usableKits: new Set() }).nextTest).toBeNull();
+    expect(forecastOf(problem, { ...SMALL, atHand: [] }).nextTest).toBeNull();
   });
 });
 

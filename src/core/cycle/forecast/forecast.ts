@@ -2,13 +2,18 @@ import { quantileOfSorted } from '../../math/quantile';
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble, PastCourses } from '../inference/ensemble';
 import type { Posterior } from '../inference/posterior';
+import { schoolOf } from '../schools';
+import { SURE, type Assurance } from '../verdict/assurance';
 import { conditionsAt } from '../problem/conditions';
-import { NITROGEN, type CycleProblem, type Nitrogen } from '../problem/types';
+import { NITROGEN, type CycleProblem, type Nitrogen, type ProblemKit } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
 import { asAsked } from './asAsked';
+import { clearsNow } from './clears';
+import { assuranceOf } from './assurance';
 import {
   dateRange,
+  notBefore,
   datesByShare,
   momentOf,
   NO_DATES,
@@ -17,15 +22,15 @@ import {
   wholePercent,
 } from './dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
-import { nextTestOf, testAfterSilence } from './nextTest';
+import { nextTestOf, testAfterSilence, type Withheld } from './nextTest';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
 import { whatIfsOf } from './whatIf';
 
 export interface ForetellOptions {
-  /** Ids of kits at hand; all of the log's when not given. */
-  usableKits?: ReadonlySet<string>;
+  /** Kits at hand, used before or not; those that have read when not given. */
+  atHand?: readonly ProblemKit[];
   /** Called with the share done, 0 to 1. */
   progress?: (share: number) => void;
 }
@@ -124,11 +129,31 @@ function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Mil
   if (!ensemble.problem.fed) {
     return { ammoniaClears: NO_DATES, nitriteClears: NO_DATES, ready: NO_DATES };
   }
+  const { problem } = ensemble;
+  /** The last moment at which a reading that is likely no slip was above zero, ms. */
+  const lastAbove = (parameters: readonly Nitrogen[]) =>
+    problem.observations.reduce(
+      (last, o) =>
+        parameters.includes(o.parameter) && o.low > 0 && o.weight === 1
+          ? Math.max(last, problem.origin + (o.index / problem.stepsPerDay) * DAY_MS)
+          : last,
+      problem.origin,
+    );
   return {
-    ammoniaClears: dateRange(ensemble, ahead.ammoniaClears),
-    nitriteClears: dateRange(ensemble, ahead.nitriteClears),
-    ready: dateRange(ensemble, ready.days),
+    ammoniaClears: notBefore(dateRange(ensemble, ahead.ammoniaClears), lastAbove(['ammonia'])),
+    nitriteClears: notBefore(dateRange(ensemble, ahead.nitriteClears), lastAbove(['nitrite'])),
+    ready: notBefore(dateRange(ensemble, ready.days), lastAbove(['ammonia', 'nitrite'])),
   };
+}
+
+/** What would still be withheld of a tank whose tests show both at zero. */
+function withheldBy(problem: CycleProblem, { stays, carries, repeats }: Assurance): Withheld {
+  const { school, facts, zone, at } = problem;
+  const again = schoolOf(school).shownAgainAt?.(school, facts, zone) ?? null;
+  if (facts.shownSince === null) return null;
+  // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
+  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return 'dose';
+  return stays < SURE.stays && (again === null || again <= at) ? 'stays' : null;
 }
 
 /**
@@ -136,10 +161,10 @@ function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Mil
  * problem and seed give the same answer, in a browser and on the command line.
  */
 export function forecastOf(problem: CycleProblem, options: ForecastOptions): Forecast {
-  const { usableKits, progress } = options;
+  const { atHand, progress } = options;
   const posterior = infer(problem, { ...options, progress: (share) => progress?.(0.9 * share) });
   return foretell(posterior, {
-    usableKits,
+    atHand,
     progress: (share) => progress?.(0.9 + 0.1 * share),
   });
 }
@@ -149,7 +174,7 @@ export function forecastOf(problem: CycleProblem, options: ForecastOptions): For
  * asks for, and says what it comes to: dates, causes, the next test.
  */
 export function foretell(posterior: Posterior, options: ForetellOptions = {}): Forecast {
-  const { usableKits, progress } = options;
+  const { atHand, progress } = options;
   const { problem, seed } = posterior;
   const misfit = posterior.steppedBack !== null;
   let inferred = ensembleOf(posterior, 'trusting');
@@ -159,10 +184,12 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     inferred = ensembleOf(posterior, 'steppedBack');
     course = runAhead(inferred);
   }
+  const assurance = assuranceOf(inferred);
   const { ensemble, ahead } = asAsked(inferred, course);
   const ready = readiness(ensemble, ahead);
   const milestones = milestonesFrom(ensemble, ahead, ready);
   progress?.(0.5);
+  const clears = clearsNow(problem, ensemble.members);
   const lastDay = BAND_DAYS * ahead.perDay;
   const alkalinity = ensemble.members.map(
     (_, row) => ahead.alkalinity[row * ahead.points + lastDay] as number,
@@ -176,6 +203,7 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     milestones,
     readyBy: problem.fed ? datesByShare(ensemble, ready.days) : [],
     scheduledDoses: problem.fed ? scheduledDoses(ensemble, ready) : [],
+    clears: { ammonia: valueRange(clears.ammonia), nitrite: valueRange(clears.nitrite) },
     capacity: {
       ammonia: valueRange(ensemble.members.map((m) => m.now.capacityA)),
       nitrite: valueRange(ensemble.members.map((m) => m.now.capacityB)),
@@ -183,12 +211,13 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     bands: bandsOf(ensemble, ahead),
     alkalinity: { ...valueRange(alkalinity), inDays: BAND_DAYS },
     nextTest: problem.fed
-      ? nextTestOf(ensemble, ahead, ready.days, usableKits)
+      ? nextTestOf(ensemble, ahead, ready.days, atHand, withheldBy(problem, assurance))
       : problem.windowed
         ? testAfterSilence(problem)
         : null,
     stall,
     misfit,
+    assurance,
     whatIfs: problem.fed ? whatIfsOf(ensemble) : [],
     kits: problem.kits.map((kit, index) => ({
       kitId: kit.id,

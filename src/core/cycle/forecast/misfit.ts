@@ -41,7 +41,7 @@ function meanChance(
     const shown =
       (value * kit.perN * (member.bias[o.kit] as number)) / o.dilution +
       (member.offset[o.kit] as number);
-    sum += chanceOfReading(kit, shown, low, high, o.wider);
+    sum += chanceOfReading(kit, shown, low, high, o.wider, member.spread);
   });
   return (1 - o.blunder) * (sum / ensemble.members.length) + o.blunder * BLUNDER_SHARE;
 }

@@ -3,6 +3,8 @@ import type { SchoolChoice } from '../../records/schema/tank';
 import type { CycleProblem } from '../problem/types';
 import { fitOf, MISFIT_SCORE } from './misfit';
 import { runAhead } from './ahead';
+import { kitFrom } from '../../records/kitTemplates';
+import { kitAtHand } from '../problem/observations';
 import { cellsOf, nextTestOf, tenths, testAfterSilence } from './nextTest';
 import { readingWordsOf } from './words';
 
@@ -17,13 +19,13 @@ const problem = problemOn(
   { school: { school: 'bothZero' } },
 );
 
-function nextOf(tanks: Told[], usable?: ReadonlySet<string>) {
+function nextOf(tanks: Told[], atHand?: CycleProblem['kits']) {
   const ensemble = ensembleOf(problem, tanks);
   const ahead = runAhead(ensemble);
   const days = Float64Array.from(tanks, (_, i) =>
     Math.max(ahead.ammoniaClears[i] ?? 0, ahead.nitriteClears[i] ?? 0),
   );
-  return nextTestOf(ensemble, ahead, days, usable);
+  return nextTestOf(ensemble, ahead, days, atHand);
 }
 
 /** Tanks that differ in how quick their nitrite goes, and in nothing else. */
@@ -65,6 +67,7 @@ describe('the next test', () => {
     const next = nextOf([alike, alike, alike, alike]);
     expect(next?.purpose).toBe('confirm');
     expect(next?.because).toMatch(/a zero would show it/);
+    expect(next).toMatchObject({ parameters: ['ammonia', 'nitrite'], idle: [] });
   });
 
   it('is asked for again when the school wants to see it, once both were shown', () => {
@@ -92,11 +95,56 @@ describe('the next test', () => {
   });
 
   it('uses kits at hand alone, and never nitrate', () => {
-    expect(nextOf(spread, new Set())).toBeNull();
-    const ammonia = problem.kits.find((kit) => kit.parameter === 'ammonia')?.id ?? '';
-    expect(nextOf(spread, new Set([ammonia]))?.parameter).toBe('ammonia');
-    const nitrate = problem.kits.find((kit) => kit.parameter === 'nitrate')?.id ?? '';
-    expect(nextOf(spread, new Set([nitrate]))).toBeNull();
+    const of = (parameter: string) => problem.kits.filter((kit) => kit.parameter === parameter);
+    expect(nextOf(spread, [])).toBeNull();
+    expect(nextOf(spread, of('ammonia'))?.parameter).toBe('ammonia');
+    expect(nextOf(spread, of('nitrate'))).toBeNull();
+  });
+
+  it('asks for a kit that has never read', () => {
+    const cold = { ...problem, kits: problem.kits.filter((kit) => kit.parameter !== 'nitrite') };
+    const ensemble = ensembleOf({ ...cold, observations: [] }, spread);
+    const ahead = runAhead(ensemble);
+    const days = Float64Array.from(spread, (_, i) => ahead.nitriteClears[i] ?? 0);
+    expect(nextTestOf(ensemble, ahead, days, cold.kits)?.parameter).not.toBe('nitrite');
+    const fresh = kitAtHand('new', kitFrom('nitriteCard', 0));
+    if (!fresh) throw new Error('no kit');
+    expect(nextTestOf(ensemble, ahead, days, [...cold.kits, fresh])?.parameter).toBe('nitrite');
+  });
+
+  const unseen = (facts: Partial<CycleProblem['facts']>, animals = false) => {
+    const told = {
+      ...problem,
+      animals,
+      facts: { ...problem.facts, nitriteShown: false, ...facts },
+    };
+    return (tanks: Told[]) => {
+      const ensemble = ensembleOf(told, tanks);
+      const ahead = runAhead(ensemble);
+      return nextTestOf(
+        ensemble,
+        ahead,
+        Float64Array.from(tanks, () => 12),
+      );
+    };
+  };
+
+  it('shows nitrite while it is there', () => {
+    const rising = { now: { ammonia: 1.5, nitrite: 0.1, capacityA: 0.6, capacityB: 0.02 } };
+    const next = unseen({})([rising, rising, rising]);
+    expect(next).toMatchObject({ purpose: 'show', parameters: ['nitrite'] });
+    expect(next?.inDays).toBeGreaterThan(0);
+  });
+
+  it('offers a challenge where nitrite was missed, and never with an animal in', () => {
+    const clean = { now: { capacityA: 2, capacityB: 2 } };
+    const missed = { shownSince: day(8) };
+    const next = unseen(missed)([clean, clean]);
+    expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
+    expect(next?.because).toMatch(/Dose 2 ppm/);
+    const living = unseen(missed, true)([clean, clean]);
+    expect(living?.purpose).toBe('confirm');
+    expect(living?.because).not.toMatch(/Dose/);
   });
 
   it('after a long silence begins anew with ammonia, now', () => {

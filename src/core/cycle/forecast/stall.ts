@@ -37,6 +37,8 @@ const REMEDY: Record<CauseId, string> = {
   colonyHarmed:
     'Check for chlorine, medicine or rock left dry; use carbon, change water, and seed again.',
   kitSuspect: 'Test the same water with another kit, and fresh salt water as a zero.',
+  notTakenHold:
+    'Hold the ammonia kit against fresh salt water, as a zero. If it reads true, seed the tank anew with a fresh bottle or seeded media, and look for chlorine or medicine. Dose no more till it falls.',
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
 
@@ -195,6 +197,21 @@ function conditionsWorthALook(ensemble: Ensemble): Condition[] {
   return list;
 }
 
+/** Days within which a colony takes hold in all but a few tanks, by the priors: ammonia falls by then. */
+const TAKES_HOLD_DAYS = 45;
+/** Ammonia that stands, mg N/L, and a capacity too small to have taken hold, mg N/L/day. */
+const STANDS = 0.3;
+const HARDLY = 0.15;
+
+/** The share of tanks in which ammonia has stood for long and nothing uses it. */
+function notTakenHold({ problem, members }: Ensemble): { share: number; days: number } {
+  const first = problem.additions.find((a) => (a.ammonia ?? 0) + (a.organic ?? 0) > 0)?.step ?? 0;
+  const days = (problem.steps - first) / problem.stepsPerDay;
+  if (days < TAKES_HOLD_DAYS) return { share: 0, days };
+  const stuck = members.filter(({ now }) => now.ammonia >= STANDS && now.capacityA < HARDLY).length;
+  return { share: stuck / Math.max(1, members.length), days };
+}
+
 /** What holds a tank back, if anything does: the stories weighed, and the conditions played otherwise. */
 export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
   const { fits, problem } = ensemble;
@@ -215,6 +232,15 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
       add(condition.cause, share * base, condition.evidence(days));
       heldBack = Math.max(heldBack, share);
     }
+  }
+  const stuck = notTakenHold(ensemble);
+  if (stuck.share * base >= NAMED) {
+    add(
+      'notTakenHold',
+      stuck.share * base * (1 - heldBack),
+      `Ammonia has stood for ${formatPlain(stuck.days, 0)} days and is hardly used; in all but a few tanks a colony takes hold within ${TAKES_HOLD_DAYS}.`,
+    );
+    heldBack += stuck.share * (1 - heldBack);
   }
   const dosed = problem.additions.reduce((sum, a) => sum + (a.ammonia ?? 0) + (a.organic ?? 0), 0);
   // What feeds a colony with animals in is what they make; too little of it is no fault.

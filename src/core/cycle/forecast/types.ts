@@ -1,3 +1,4 @@
+import type { Assurance } from '../verdict/assurance';
 import type { HypothesisId } from '../inference/hypotheses';
 import type { Nitrogen } from '../problem/types';
 
@@ -49,6 +50,7 @@ export const CAUSES = [
   'colonyHarmed',
   'kitSuspect',
   'unloggedDose',
+  'notTakenHold',
 ] as const;
 export type CauseId = (typeof CAUSES)[number];
 
@@ -68,15 +70,21 @@ export interface TestOutcome {
 }
 
 export interface NextTest {
+  /** The one that it is chosen for. */
   parameter: Nitrogen;
+  /** All that belong to the sitting: a proof needs both at zero. */
+  parameters: Nitrogen[];
   /** ms. */
   at: number;
   inDays: number;
   because: string;
   /** Share of the uncertainty about the ready date that it is expected to take away, 0 to 1. */
   gain: number;
-  /** Whether it is asked to learn, or to show what is likely already so. */
-  purpose: 'learn' | 'confirm';
+  /**
+   * Asked to learn; to show nitrite while it is there; to show what is likely already so; or after a
+   * dose of 2 ppm a day before, which is then advised with it.
+   */
+  purpose: 'learn' | 'show' | 'confirm' | 'challenge';
   outcomes: TestOutcome[];
   /** Tests that would tell little now, by name of parameter. */
   idle: Nitrogen[];
@@ -122,7 +130,9 @@ export interface Forecast {
   /** Dates of the chance of being ready in steps of 5 %, from 5 to 95; null beyond. */
   readyBy: (number | null)[];
   scheduledDoses: ScheduledDose[];
-  /** mg N/L/day. */
+  /** mg N/L/day at this tank's pH, warmth and alkalinity now: what it clears in a day. */
+  clears: { ammonia: ValueRange; nitrite: ValueRange };
+  /** mg N/L/day at 26 °C with plenty of alkalinity, all awake. */
   capacity: { ammonia: ValueRange; nitrite: ValueRange };
   /** mg N/L; `free` is free ammonia. */
   bands: Record<Nitrogen, SeriesBand> & { free: SeriesBand };
@@ -133,6 +143,8 @@ export interface Forecast {
   misfit: boolean;
   whatIfs: WhatIf[];
   kits: KitBias[];
+  /** What the verdict asks once its rules grant. */
+  assurance: Assurance;
   /** What the ammonia doses were against their label and the net water; null without one. */
   doseStrength: ValueRange | null;
   hypotheses: { id: HypothesisId; probability: number }[];

@@ -59,6 +59,7 @@ function optionsFor(ensemble: Ensemble): { id: WhatIfId; options: AheadOptions }
           step: 0,
           capacityA: SEEDS.bottle.a * (0.3 + ((member.particle * 0.618) % 1) * 2),
           capacityB: SEEDS.bottle.b * (0.3 + ((member.particle * 0.382) % 1) * 2),
+          asleep: true,
         },
       ],
     },

@@ -16,8 +16,18 @@ export function choleskyInPlace(matrix: Float64Array, n: number): void {
   }
 }
 
-/** Covariance of `count` points of `n` numbers each, with a little of the identity mixed in. */
-export function covariance(points: Float64Array, count: number, n: number): Float64Array {
+/** Where points lie: their mean, and their covariance or its factor, n × n. */
+export interface Shape {
+  mean: Float64Array;
+  factor: Float64Array;
+}
+
+/**
+ * Mean and covariance of `count` points of `n` numbers each. Few points show ties between numbers
+ * that there are none of: those are drawn towards nothing by a share that falls with their count.
+ */
+export function shapeOf(points: Float64Array, count: number, n: number): Shape {
+  const ties = 1 - n / (n + count);
   const mean = new Float64Array(n);
   for (let p = 0; p < count; p += 1) {
     for (let i = 0; i < n; i += 1) mean[i] = (mean[i] as number) + (points[p * n + i] as number);
@@ -35,10 +45,13 @@ export function covariance(points: Float64Array, count: number, n: number): Floa
   }
   for (let i = 0; i < n; i += 1) {
     for (let j = 0; j <= i; j += 1) {
-      const value = (matrix[i * n + j] as number) / (count - 1) + (i === j ? 1e-3 : 0);
+      const value =
+        i === j
+          ? (matrix[i * n + j] as number) / (count - 1) + 1e-3
+          : (ties * (matrix[i * n + j] as number)) / (count - 1);
       matrix[i * n + j] = value;
       matrix[j * n + i] = value;
     }
   }
-  return matrix;
+  return { mean, factor: matrix };
 }

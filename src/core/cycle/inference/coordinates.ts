@@ -1,3 +1,5 @@
+import { LAG } from '../kinetics/parameters';
+import { NEW_SALT } from '../problem/conditions';
 import type { CycleProblem } from '../problem/types';
 
 /**
@@ -29,8 +31,15 @@ export interface Layout {
   uptake: number;
   denitrification: number;
   nitrate: number;
-  /** −1 where the log gives no reason for it. */
   alkalinity: number;
+  lag: number;
+  /** Factor on the spread with which cards are read. */
+  spread: number;
+  /** −1 where the log gives no reason for it, from here on. Alkalinity of unmeasured new water. */
+  newSalt: number;
+  /** Ammonia and nitrite that stand at the start of a window, mg N/L. */
+  standingA: number;
+  standingB: number;
   doses: number;
   organics: number;
   bottleA: number;
@@ -58,6 +67,14 @@ const FREE_SD = { unmeasured: 0.33, measured: 0.2 };
 /** What fish make is known by their number and hunger alone, sd of the log. */
 const FISH_SD = 0.6;
 
+/** Readers of cards differ by this, sd of the log of their spread. */
+const SPREAD_SD = 0.3;
+/**
+ * What may stand in the water where the log is only looked at from some day on, mg N/L: mostly next
+ * to nothing, and now and then a few.
+ */
+const STANDING = { median: 0.03, sd: 2.2 };
+
 /** How far a kit's readings as a whole lie off, sd of the log. */
 export const KIT_BIAS_SD = 0.18;
 
@@ -70,8 +87,8 @@ export function layoutOf(problem: CycleProblem): Layout {
   };
   const { seed, additions, kits } = problem;
   const has = (source: string) => additions.some((a) => a.source === source);
-  const growthA = add('growthA', 0.8, 0.3);
-  const growthB = add('growthB', 0.6, 0.35);
+  const growthA = add('growthA', 0.85, 0.3);
+  const growthB = add('growthB', 0.7, 0.35);
   const halfA = add('halfA', 0.35, 0.6);
   const halfB = add('halfB', 0.35, 0.6);
   const inhibition = add('inhibition', 0.3, 0.6);
@@ -87,9 +104,14 @@ export function layoutOf(problem: CycleProblem): Layout {
   const uptake = add('uptake', 0.015, 1);
   const denitrification = add('denitrification', 0.003, 1);
   const nitrate = add('nitrate', problem.windowed ? 2 : 0.3, 1);
-  const alkalinity = problem.alkalinity.known
-    ? -1
-    : add('alkalinity', problem.alkalinity.value, 0.12);
+  const alkalinity = add('alkalinity', problem.alkalinity.value, problem.alkalinity.sd);
+  const lag = add('lag', LAG.days, LAG.sd);
+  const spread = add('spread', 1, SPREAD_SD);
+  const newSalt = additions.some((a) => (a.replaced ?? 0) > 0 && a.newAlkalinity === undefined)
+    ? add('newSalt', NEW_SALT.alkalinity, NEW_SALT.sd)
+    : -1;
+  const standingA = problem.windowed ? add('standingA', STANDING.median, STANDING.sd) : -1;
+  const standingB = problem.windowed ? add('standingB', STANDING.median, STANDING.sd) : -1;
   // The volume and the bottle's strength together: neither is known to better than a tenth.
   const doses = has('doses') ? add('doses', 1, 0.15) : -1;
   const organics = has('organics') ? add('organics', 1, 0.5) : -1;
@@ -134,6 +156,11 @@ export function layoutOf(problem: CycleProblem): Layout {
     denitrification,
     nitrate,
     alkalinity,
+    lag,
+    spread,
+    newSalt,
+    standingA,
+    standingB,
     doses,
     organics,
     bottleA,

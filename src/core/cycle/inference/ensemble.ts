@@ -17,6 +17,8 @@ export interface Member {
   offset: Float64Array;
   /** Strength of the keeper's doses against their label. */
   strength: number;
+  /** Factor on the spread with which cards are read. */
+  spread: number;
   /** Factor on the share of ammonia that is free, and on what fish make. */
   free: number;
   fish: number;
@@ -65,7 +67,7 @@ export interface InferenceOptions {
 }
 
 export const DEFAULT_PARTICLES = 240;
-const OTHER_PARTICLES = 48;
+const OTHER_PARTICLES = 32;
 const MEMBERS = 320;
 /** A story this likely deserves as many particles as the main one. */
 const PROMISING = 0.3;
@@ -194,6 +196,7 @@ export function gather(problem: CycleProblem, fits: HypothesisFit[], count: numb
         bias: model.bias.slice(),
         offset: model.offset.slice(),
         strength: model.strength,
+        spread: model.spread,
         free: model.freeFactor,
         fish: model.fish,
         particle,

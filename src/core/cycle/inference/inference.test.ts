@@ -3,7 +3,7 @@ import { tankHistory } from '../../history/derive';
 import { DAY_MS } from '../../time/zone';
 import { FILLED, LogBuilder } from '../../../testing/logBuilder';
 import { cycleProblem } from '../problem/problem';
-import { choleskyInPlace, covariance } from './cholesky';
+import { choleskyInPlace, shapeOf } from './cholesky';
 import { inferEnsemble } from './ensemble';
 import { hypothesesFor } from './hypotheses';
 import { chanceOfReading, CycleModel } from './model';
@@ -98,7 +98,8 @@ describe('the sampler', () => {
 
   it('factors a covariance', () => {
     const points = Float64Array.from([1, 2, 2, 3.5, 3, 7, 4, 7.5, 5, 11]);
-    const matrix = covariance(points, 5, 2);
+    const { mean, factor: matrix } = shapeOf(points, 5, 2);
+    expect(Array.from(mean)).toEqual([3, 6.2]);
     const factor = matrix.slice();
     choleskyInPlace(factor, 2);
     expect((factor[0] ?? 0) ** 2).toBeCloseTo(matrix[0] ?? 0, 9);

@@ -1,7 +1,9 @@
 import fc from 'fast-check';
 import { day, problemOn } from '../../../testing/ensembles';
 import type { CycleProblem } from '../problem/types';
+import { forecastOf } from '../forecast';
 import { layoutOf } from './coordinates';
+import { inferEnsemble } from './ensemble';
 import { hypothesesFor, type HypothesisId } from './hypotheses';
 import { CycleModel } from './model';
 
@@ -37,6 +39,67 @@ function typical(id: HypothesisId, z?: (model: CycleModel) => Float64Array) {
 const stepOf = (at: number) => Math.round(at * problem.stepsPerDay);
 const total = ({ course }: CycleModel, step: number) =>
   (course.ammonia[step] ?? 0) + (course.nitrite[step] ?? 0) + (course.nitrate[step] ?? 0);
+
+describe('what stands at the start of a window', () => {
+  const stuck = problemOn(160, (log) => {
+    log.dose(day(1), 2);
+    for (let at = 50; at <= 158; at += 6) {
+      log.ammonia(day(at), 2);
+      log.nitrite(day(at), 0);
+    }
+  });
+
+  it('is unknown, and not zero', () => {
+    expect(stuck.windowed).toBe(true);
+    const model = modelOf('nothingUnusual', stuck);
+    const z = new Float64Array(model.size);
+    z[model.layout.standingA] = 2;
+    model.run(z, 0);
+    expect(model.course.ammonia[0]).toBeGreaterThan(1);
+    expect(modelOf('nothingUnusual').layout.standingA).toBe(-1);
+  });
+
+  it('keeps a hundred days of ammonia from being called cleared', () => {
+    const forecast = forecastOf(stuck, {
+      seed: 1,
+      particles: 120,
+      otherParticles: 16,
+      members: 120,
+    });
+    expect(forecast.milestones.ammoniaClears.p10 ?? Infinity).toBeGreaterThanOrEqual(day(157));
+    const [first] = forecast.stall;
+    expect(first?.cause).not.toBe('simplyEarly');
+  });
+});
+
+describe('new water whose alkalinity nobody measured', () => {
+  it('brings what new salt water usually has', () => {
+    const changed = problemOn(12, (log) => {
+      log.digital('alkalinityDrops', day(9), 3);
+      log.waterChange(day(10), 93);
+    });
+    const model = modelOf('nothingUnusual', changed);
+    model.run(new Float64Array(model.size), 0);
+    expect(model.course.alkalinity.at(-1)).toBeGreaterThan(7);
+    expect(model.course.alkalinity.at(-1)).toBeLessThan(9);
+  });
+});
+
+describe('the spread of a reader', () => {
+  it('is learned: who reads all over the card is taken to', () => {
+    const spreadOf = (steps: readonly number[]) => {
+      const read = problemOn(20, (log) => {
+        steps.forEach((step, n) => log.ammonia(day(2 + n), step));
+        log.dose(day(1), 1.5);
+      });
+      const { members } = inferEnsemble(read, { seed: 1, particles: 160, otherParticles: 8 });
+      return members.reduce((sum, m) => sum + m.spread, 0) / members.length;
+    };
+    const steady = spreadOf([2, 2, 2, 2, 2, 2, 2, 2, 1, 1, 1, 1]);
+    const wild = spreadOf([1, 4, 2, 1, 4, 1, 4, 2, 0.5, 2, 0.5, 2]);
+    expect(wild).toBeGreaterThan(steady * 1.1);
+  });
+});
 
 describe('the stories weighed', () => {
   it('are only those that the log gives room for', () => {

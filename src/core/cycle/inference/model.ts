@@ -28,6 +28,8 @@ export class CycleModel {
   readonly offset: Float64Array;
   /** Strength of the keeper's doses against their label. */
   strength = 1;
+  /** Factor on the spread with which it is taken to read cards. */
+  spread = 1;
   /** Its share of free ammonia against that of the pH on record, and what its fish make. */
   freeFactor = 1;
   fish = 1;
@@ -66,6 +68,7 @@ export class CycleModel {
       alkalinity: 0,
       capacityA: 0,
       capacityB: 0,
+      awake: 1,
     };
     this.parameters = {
       growthA: 0,
@@ -77,10 +80,12 @@ export class CycleModel {
       mineralisation: 0,
       denitrification: 0,
       uptake: 0,
+      lag: 1,
       ceiling: 0,
       capacityA: 0,
       capacityB: 0,
       organic: 0,
+      awake: 1,
     };
   }
 
@@ -115,12 +120,18 @@ export class CycleModel {
     p.denitrification = at(l.denitrification);
     p.uptake = at(l.uptake);
     p.ceiling = at(l.ceiling);
+    p.lag = at(l.lag);
+    p.awake = problem.seed.awake;
     p.capacityA = at(l.capacityA);
     p.capacityB = at(l.capacityB);
     p.organic = at(l.organic);
     start.nitrate = at(l.nitrate);
     start.organic = p.organic;
-    start.alkalinity = l.alkalinity < 0 ? problem.alkalinity.value : at(l.alkalinity);
+    start.ammonia = l.standingA < 0 ? 0 : at(l.standingA);
+    start.nitrite = l.standingB < 0 ? 0 : at(l.standingB);
+    start.alkalinity = at(l.alkalinity);
+    start.awake = p.awake;
+    this.spread = at(l.spread);
     start.capacityA = p.capacityA;
     start.capacityB = p.capacityB;
     for (let kit = 0; kit < problem.kits.length; kit += 1) {
@@ -179,6 +190,7 @@ export class CycleModel {
         events.alkalinity[to] = 0;
         events.capacityA[to] = 0;
         events.capacityB[to] = 0;
+        events.asleep[to] = 0;
         events.survival[to] = latentSurvival;
         to += 1;
         latentStep = Infinity;
@@ -204,7 +216,9 @@ export class CycleModel {
       events.step[to] = step;
       events.replaced[to] = base.replaced[from] as number;
       events.newAmmonia[to] = base.newAmmonia[from] as number;
-      events.newAlkalinity[to] = base.newAlkalinity[from] as number;
+      const fresh = base.newAlkalinity[from] as number;
+      events.newAlkalinity[to] =
+        fresh === fresh || l.newSalt < 0 ? fresh : (v[l.newSalt] as number);
       events.ammonia[to] = (base.ammonia[from] as number) * nitrogen;
       events.organic[to] = (base.organic[from] as number) * nitrogen;
       events.organicKept[to] = base.organicKept[from] as number;
@@ -212,6 +226,7 @@ export class CycleModel {
       events.alkalinity[to] = (base.alkalinity[from] as number) * nitrogen;
       events.capacityA[to] = (base.capacityA[from] as number) * seedA;
       events.capacityB[to] = (base.capacityB[from] as number) * seedB;
+      events.asleep[to] = base.asleep[from] as number;
       events.survival[to] = survival;
       to += 1;
     }
@@ -254,7 +269,7 @@ export class CycleModel {
       const shown =
         (s.series[s.index] as number) * s.scale * (this.bias[s.kit] as number) +
         (this.offset[s.kit] as number);
-      sum += s.weight * log(s.kept * chanceFor(s.reader, shown) + s.blundered);
+      sum += s.weight * log(s.kept * chanceFor(s.reader, shown, this.spread) + s.blundered);
     }
     return sum === sum ? sum : -Infinity;
   }
@@ -300,14 +315,15 @@ function readerOf(
   };
 }
 
-function chanceFor(r: Reader, shown: number): number {
+function chanceFor(r: Reader, shown: number, spread: number): number {
   if (!r.card) {
     const off = (r.low - shown) / (r.sigma + 0.05 * shown);
     return exp(-0.5 * off * off) * 0.4;
   }
   const centre = log(shown + r.half);
-  const above = r.high === Infinity ? 1 : normalCdf((r.high - centre) / r.sigma);
-  const below = r.low === -Infinity ? 0 : normalCdf((r.low - centre) / r.sigma);
+  const sigma = r.sigma * spread;
+  const above = r.high === Infinity ? 1 : normalCdf((r.high - centre) / sigma);
+  const below = r.low === -Infinity ? 0 : normalCdf((r.low - centre) / sigma);
   return max(0, above - below);
 }
 
@@ -315,6 +331,7 @@ function chanceFor(r: Reader, shown: number): number {
  * Chance that a kit that is shown `shown` (its own unit) is read between `low` and `high`. A card is
  * read to the nearest step in the logarithm, kept finite at zero by half of its lowest step; a low
  * end of 0 is open downwards. For an instrument the density at the number shown, times its spread.
+ * @param spread factor on the spread with which cards are read
  */
 export function chanceOfReading(
   kit: Scale,
@@ -322,6 +339,7 @@ export function chanceOfReading(
   low: number,
   high: number,
   wider = 1,
+  spread = 1,
 ): number {
-  return chanceFor(readerOf(kit, { low, high, wider }), shown);
+  return chanceFor(readerOf(kit, { low, high, wider }), shown, spread);
 }

@@ -68,6 +68,8 @@ const PARAMETERS = [
   'capacityA',
   'capacityB',
   'organic',
+  'lag',
+  'awake',
 ] as const satisfies readonly (keyof CycleParameters)[];
 const STATE = [
   'ammonia',
@@ -77,8 +79,15 @@ const STATE = [
   'alkalinity',
   'capacityA',
   'capacityB',
+  'awake',
 ] as const satisfies readonly (keyof CycleState)[];
-const OWN = ['strength', 'free', 'fish', 'particle'] as const satisfies readonly (keyof Member)[];
+const OWN = [
+  'strength',
+  'spread',
+  'free',
+  'fish',
+  'particle',
+] as const satisfies readonly (keyof Member)[];
 /** Numbers of one member, before those of its kits: its story, parameters, state and own factors. */
 const MEMBER_NUMBERS = 1 + PARAMETERS.length + STATE.length + OWN.length;
 

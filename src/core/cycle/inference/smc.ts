@@ -1,6 +1,6 @@
 import { normalsFrom } from '../../math/normal';
 import { seededRandom, type Random } from '../../math/random';
-import { choleskyInPlace, covariance } from './cholesky';
+import { choleskyInPlace, shapeOf, type Shape } from './cholesky';
 
 /** What the sampler needs to know of a model: how many numbers a particle has, and how well one fits. */
 export interface Target {
@@ -102,7 +102,7 @@ function resample(sample: Sample, step: number, random: Random): void {
  * the prior has it. Prior coordinates are standard normal. The same seed gives the same sample.
  */
 export function sampleTarget(target: Target, options: SampleOptions): Sample {
-  const { count, seed, moves = 2, lastMoves = 2, progress } = options;
+  const { count, seed, moves = 3, lastMoves = 3, progress } = options;
   const { size } = target;
   const random = seededRandom(seed);
   const normal = normalsFrom(random);
@@ -123,25 +123,34 @@ export function sampleTarget(target: Target, options: SampleOptions): Sample {
   const draw = new Float64Array(size);
   let tried = 0;
   let taken = 0;
-  let scale = 1;
+  let turn = 0.6;
   let temperature = 0;
 
-  const walk = (p: number, factor: Float64Array): void => {
+  // Turns a particle about the middle of all, in the shape that all have together. Where the target
+  // is as the ensemble's normal shape, every turn is taken, however far (Cotter and others 2013).
+  const walk = (p: number, { mean, factor }: Shape): void => {
     const at = p * size;
-    for (let i = 0; i < size; i += 1) draw[i] = normal();
-    const length = (scale * 2.38) / Math.sqrt(size);
+    const keep = Math.sqrt(1 - turn * turn);
+    let ratio = 0;
     for (let i = 0; i < size; i += 1) {
-      let sum = 0;
+      let sum = (particles[at + i] as number) - (mean[i] as number);
+      for (let k = 0; k < i; k += 1) sum -= (factor[i * size + k] as number) * (draw[k] as number);
+      draw[i] = sum / (factor[i * size + i] as number);
+    }
+    for (let i = 0; i < size; i += 1) {
+      const was = draw[i] as number;
+      const is = keep * was + turn * normal();
+      ratio += 0.5 * (is * is - was * was);
+      draw[i] = is;
+    }
+    for (let i = 0; i < size; i += 1) {
+      let sum = mean[i] as number;
       for (let k = 0; k <= i; k += 1) sum += (factor[i * size + k] as number) * (draw[k] as number);
-      proposal[i] = (particles[at + i] as number) + length * sum;
-    }
-    let prior = 0;
-    for (let i = 0; i < size; i += 1) {
+      proposal[i] = sum;
       const was = particles[at + i] as number;
-      const is = proposal[i] as number;
-      prior += 0.5 * (was * was - is * is);
+      ratio += 0.5 * (was * was - sum * sum);
     }
-    judge(p, prior);
+    judge(p, ratio);
   };
 
   // Leaves the prior as it is, so only the likelihood is asked (Neal 1998; Cotter and others 2013).
@@ -168,14 +177,14 @@ export function sampleTarget(target: Target, options: SampleOptions): Sample {
   };
 
   const moveAll = (rounds: number): void => {
-    const factor = covariance(particles, count, size);
-    choleskyInPlace(factor, size);
+    const shape = shapeOf(particles, count, size);
+    choleskyInPlace(shape.factor, size);
     for (let round = 0; round < rounds; round += 1) {
       const before = taken;
       if (round % 2 === 0) {
-        for (let p = 0; p < count; p += 1) walk(p, factor);
-        // Aim for a quarter of the walks.
-        scale = Math.min(1.5, Math.max(0.15, scale * Math.exp((taken - before) / count - 0.25)));
+        for (let p = 0; p < count; p += 1) walk(p, shape);
+        // Aim for a quarter of the turns.
+        turn = Math.min(0.95, Math.max(0.1, turn * Math.exp((taken - before) / count - 0.25)));
       } else {
         for (let p = 0; p < count; p += 1) refresh(p);
       }

@@ -22,6 +22,8 @@ export interface CycleEvent {
   /** Additions to the capacities, mg N/L/day. */
   capacityA?: number;
   capacityB?: number;
+  /** Whether the nitrite oxidisers that are added have yet to wake. */
+  asleep?: boolean;
   /** Factor on both capacities: what an antibiotic or bleach leaves, what moved media bring. */
   survival?: number;
 }
@@ -42,6 +44,7 @@ export interface PackedEvents {
   alkalinity: Float64Array;
   capacityA: Float64Array;
   capacityB: Float64Array;
+  asleep: Float64Array;
   survival: Float64Array;
 }
 
@@ -65,6 +68,7 @@ export function packEvents(events: readonly CycleEvent[]): PackedEvents {
     alkalinity: column((event) => event.alkalinity ?? 0),
     capacityA: column((event) => event.capacityA ?? 0),
     capacityB: column((event) => event.capacityB ?? 0),
+    asleep: column((event) => (event.asleep ? 1 : 0)),
     survival: column((event) => Math.max(0, event.survival ?? 1)),
   };
 }

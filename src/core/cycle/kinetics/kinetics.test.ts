@@ -209,6 +209,19 @@ describe('whatever is done to the water', () => {
     expect(course.alkalinity[49] ?? 0).toBeCloseTo(9, 1);
   });
 
+  it('nitrite oxidisers that sleep wake on nitrite, and do nothing before', () => {
+    const parameters = { capacityB: 1, awake: 0 };
+    const still = run({ days: 6, dose: 0, parameters: { ...parameters, organic: 0 } });
+    expect(still.course.awake.at(-1)).toBe(0);
+    const fed = run({ days: 20, parameters });
+    const slow = run({ days: 20, parameters: { ...parameters, lag: 8 } });
+    const awake = run({ days: 20, parameters: { ...parameters, awake: 1 } });
+    const at = ({ course }: typeof fed, day: number) => course.nitrite[day * 24] ?? 0;
+    expect(fed.course.awake.at(-1)).toBeGreaterThan(0.9);
+    expect(at(slow, 12)).toBeGreaterThan(at(fed, 12));
+    expect(at(fed, 8)).toBeGreaterThan(at(awake, 8));
+  });
+
   it('ammonium uses 0.4 dKH for each mg of nitrogen', () => {
     const { course } = run({ seed: 'establishedMedia', days: 30, parameters: { organic: 0 } });
     expect(8 - (course.alkalinity.at(-1) ?? 0)).toBeCloseTo(0.4 * 2, 2);
@@ -249,11 +262,20 @@ function rungeKutta(
   const environment = steadyEnvironment(1);
   const pace = environment.pace[0] ?? 1;
   const share = environment.freeShare[0] ?? 0;
-  const slope = ([A = 0, I = 0, N = 0, O = 0, alk = 0, Ca = 0, Cb = 0]: number[]): number[] => {
+  const slope = ([
+    A = 0,
+    I = 0,
+    N = 0,
+    O = 0,
+    alk = 0,
+    Ca = 0,
+    Cb = 0,
+    u = 1,
+  ]: number[]): number[] => {
     const e = (pace * alk) / (1.5 + alk);
     const ra = (Ca * e * A) / (p.halfA + A);
     const eB = e / (1 + (A * share) / p.inhibition);
-    const rb = (Cb * eB * I) / (p.halfB + I);
+    const rb = (Cb * u * eB * I) / (p.halfB + I);
     const m = p.mineralisation * O;
     return [
       m - ra,
@@ -262,11 +284,12 @@ function rungeKutta(
       -m,
       0.2 * m - 0.4 * ra,
       Ca * ((p.growthA * e * A * (1 - Ca / p.ceiling)) / (p.halfA + A) - p.decay),
-      Cb * ((p.growthB * eB * I * (1 - Cb / p.ceiling)) / (p.halfB + I) - p.decay),
+      Cb * ((p.growthB * u * eB * I * (1 - Cb / p.ceiling)) / (p.halfB + I) - p.decay),
+      ((1 - u) / p.lag) * (I / (I + 0.05)),
       N * 0,
     ];
   };
-  let state = [dose, 0, 0, p.organic, alkalinity, p.capacityA, p.capacityB];
+  let state = [dose, 0, 0, p.organic, alkalinity, p.capacityA, p.capacityB, p.awake];
   const found: Record<number, number[]> = { 0: state };
   const perDay = Math.round(1 / dt);
   for (let step = 1; step <= days * perDay; step += 1) {

@@ -21,17 +21,21 @@ export interface CycleParameters {
   denitrification: number;
   /** Ammonia and nitrate taken up by algae and other life under light, per day. */
   uptake: number;
+  /** Days of plentiful nitrite in which two thirds of sleeping nitrite oxidisers wake. */
+  lag: number;
   /** What the surfaces can hold of either colony, mg N/L/day. */
   ceiling: number;
   /** Capacities and organic nitrogen (mg N/L) at the start. */
   capacityA: number;
   capacityB: number;
   organic: number;
+  /** Share of the nitrite oxidisers that are awake at the start, 0 to 1. */
+  awake: number;
 }
 
 /** The state of a tank just filled, its colony as its seed left it. */
 export function freshStart(
-  p: Pick<CycleParameters, 'capacityA' | 'capacityB' | 'organic'>,
+  p: Pick<CycleParameters, 'capacityA' | 'capacityB' | 'organic' | 'awake'>,
   alkalinity: number,
 ): CycleState {
   return {
@@ -42,11 +46,26 @@ export function freshStart(
     alkalinity,
     capacityA: p.capacityA,
     capacityB: p.capacityB,
+    awake: p.awake,
   };
 }
 
 /** How a tank was seeded; it decides what its colony starts from. */
 export type Seed = 'dryRock' | 'bottle' | 'liveRock' | 'establishedMedia';
+
+/**
+ * Share of the nitrite oxidisers that are awake at first: dust and bottles have not met nitrite for
+ * long, and what lives on rock and in media works already.
+ */
+export const AWAKE: Record<Seed, number> = {
+  dryRock: 0,
+  bottle: 0,
+  liveRock: 1,
+  establishedMedia: 1,
+};
+
+/** Days that nitrite oxidisers sleep on once there is nitrite: median, and sd of the log; judgement. */
+export const LAG = { days: 1.5, sd: 0.8 };
 
 /** Median starting capacities, mg N/L/day, and the spread (sd of the natural log) of each. */
 export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: number }> = {
@@ -59,8 +78,8 @@ export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: numbe
 /** The typical colony of a seed: medians of the priors in docs/science.md. */
 export function typicalParameters(seed: Seed): CycleParameters {
   return {
-    growthA: 0.8,
-    growthB: 0.6,
+    growthA: 0.85,
+    growthB: 0.7,
     halfA: 0.35,
     halfB: 0.35,
     inhibition: 0.3,
@@ -68,9 +87,11 @@ export function typicalParameters(seed: Seed): CycleParameters {
     mineralisation: 0.25,
     denitrification: 0,
     uptake: 0,
+    lag: LAG.days,
     ceiling: 20,
     capacityA: SEEDS[seed].a,
     capacityB: SEEDS[seed].b,
     organic: 0.15,
+    awake: AWAKE[seed],
   };
 }

@@ -18,6 +18,7 @@ export interface CycleCourse {
   /** mg N/L/day. */
   capacityA: Float64Array;
   capacityB: Float64Array;
+  awake: Float64Array;
 }
 
 /** The state of a course at a step. */
@@ -30,6 +31,7 @@ export function stateAt(course: CycleCourse, step: number): CycleState {
     alkalinity: course.alkalinity[step] as number,
     capacityA: course.capacityA[step] as number,
     capacityB: course.capacityB[step] as number,
+    awake: course.awake[step] as number,
   };
 }
 
@@ -44,11 +46,12 @@ export function courseFor(environment: Pick<Environment, 'steps'>): CycleCourse 
     alkalinity: room(),
     capacityA: room(),
     capacityB: room(),
+    awake: room(),
   };
 }
 
 /** Alkalinity at which the colony works at half pace, dKH. */
-const HALF_ALKALINITY = 1.5;
+export const HALF_ALKALINITY = 1.5;
 /** dKH used by each mg N/L that is oxidised from ammonia, and given back by what is mineralised. */
 export const ALKALINITY_PER_N = 0.4;
 const ALKALINITY_BACK = 0.2;
@@ -64,6 +67,9 @@ function leftOver(have: number, most: number, half: number): number {
   // The form without cancellation, whichever sign b has.
   return b > 0 ? (2 * half * have) / (b + root) : (root - b) / 2;
 }
+
+/** Nitrite at which sleeping nitrite oxidisers wake at half pace, mg N/L. */
+const WAKES_AT = 0.05;
 
 /**
  * Less than this of a substance, mg N/L, goes on to the next at once: numbers near the smallest that
@@ -101,6 +107,7 @@ export function runCycle(
   let alk = start.alkalinity;
   let Ca = start.capacityA;
   let Cb = start.capacityB;
+  let awake = start.awake;
   let next = 0;
   const denitrified = 1 - exp(-p.denitrification * dt);
   course.ammonia[0] = A;
@@ -110,6 +117,8 @@ export function runCycle(
   course.alkalinity[0] = alk;
   course.capacityA[0] = Ca;
   course.capacityB[0] = Cb;
+  course.awake[0] = awake;
+  const waking = dt / p.lag;
   for (let step = 0; step < until; step += 1) {
     while (next < events.count && (events.step[next] as number) <= step) {
       const share = events.replaced[next] as number;
@@ -127,7 +136,13 @@ export function runCycle(
       alk = max(0, (known === known ? known : alk) + (events.alkalinity[next] as number));
       const kept = events.survival[next] as number;
       Ca = Ca * kept + (events.capacityA[next] as number);
-      Cb = Cb * kept + (events.capacityB[next] as number);
+      Cb *= kept;
+      const added = events.capacityB[next] as number;
+      if (added > 0) {
+        const working = awake * Cb + (1 - (events.asleep[next] as number)) * added;
+        Cb += added;
+        awake = working / Cb;
+      }
       next += 1;
     }
     const e = ((pace[step] as number) * alk) / (HALF_ALKALINITY + alk);
@@ -148,7 +163,8 @@ export function runCycle(
 
     const free = A * (freeShare[step] as number);
     const eB = e / (1 + free / p.inhibition);
-    const leftB = leftOver(I, Cb * eB * dt, p.halfB);
+    if (awake < 1) awake = 1 - (1 - awake) * grown((-waking * I) / (I + WAKES_AT));
+    const leftB = leftOver(I, Cb * awake * eB * dt, p.halfB);
     const usedB = I < TRACE ? I : max(0, I - leftB);
     I -= usedB;
     N += usedB;
@@ -175,5 +191,6 @@ export function runCycle(
     course.alkalinity[at] = alk;
     course.capacityA[at] = Ca;
     course.capacityB[at] = Cb;
+    course.awake[at] = awake;
   }
 }

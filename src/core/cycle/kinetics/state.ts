@@ -10,4 +10,6 @@ export interface CycleState {
   /** mg N/L/day. */
   capacityA: number;
   capacityB: number;
+  /** Share of the nitrite oxidisers that are awake, 0 to 1. */
+  awake: number;
 }

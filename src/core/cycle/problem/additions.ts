@@ -12,7 +12,7 @@ import { DAY_MS } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
 import { feedNitrogen } from './foods';
-import { LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
+import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { BICARBONATE } from '../dosing/alkalinityRaise';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import type { Addition } from './types';
@@ -58,6 +58,7 @@ export function doseAddition(dose: Dose, history: TankHistory): Undated | null {
       ownSd: 0,
       capacityA: SEEDS.bottle.a * alive,
       capacityB: SEEDS.bottle.b * alive,
+      asleep: true,
     };
   }
   if (entry.substance === 'alkalinity' && entry.amount.by === 'grams') {
@@ -185,6 +186,11 @@ export function otherAdditions(history: TankHistory): { at: number; addition: Un
       at: feed.at,
       addition: { source: 'organics', ownSd: 0, organic, organicKept: 1 },
     });
+  }
+  for (const { at, entry } of history.entries.animals) {
+    if (entry.move !== 'died') continue;
+    const organic = deadNitrogen(entry) / history.netLitres;
+    list.push({ at, addition: { source: 'organics', ownSd: 0, organic } });
   }
   for (const { at, entry } of history.entries.media) {
     const addition: Undated =

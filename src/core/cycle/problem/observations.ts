@@ -1,5 +1,6 @@
 import { cardRange, type Reading } from '../../history/reading';
 import type { TankHistory } from '../../history/tankHistory';
+import type { Kit } from '../../records/schema/kit';
 import { linearToCanonical, type LinearUnit } from '../../units/units';
 import { nitriteSpoils } from '../verdict/chain';
 import { isBound } from '../verdict/evidence';
@@ -8,6 +9,8 @@ import { isNitrogen, type Nitrogen, type Observation, type ProblemKit } from './
 
 /** Spread of a reader against a card, sd of the natural log. */
 const CARD_SIGMA = 0.25;
+/** What keeps the logarithm of an instrument's figure finite at zero, mg N/L. */
+const HALF_OF_METER = 0.05;
 /** Chance that a reading is anything at all: the wrong vial, the wrong card, a slip of the thumb. */
 const BLUNDER = 0.02;
 /** Reagents past their date are read as more of a guess. */
@@ -43,7 +46,7 @@ export class KitTable {
       name: this.history.kits[reading.kitId]?.name ?? 'kit',
       parameter: reading.parameter,
       perN: card ? 1 / inCanonical : 1,
-      half: card ? lowest / 2 : 0.05,
+      half: card ? lowest / 2 : HALF_OF_METER,
       // An instrument's own figure is the half width of what its reading stands for.
       sigma: card
         ? CARD_SIGMA
@@ -55,6 +58,24 @@ export class KitTable {
     this.places.set(key, this.kits.length - 1);
     return this.kits.length - 1;
   }
+}
+
+/** A kit that may be used next, as the inference would see it; null for what it is not inferred from. */
+export function kitAtHand(id: string, { name, parameter, unit, scale }: Kit): ProblemKit | null {
+  if (!isNitrogen(parameter)) return null;
+  const card = scale.form === 'card';
+  const steps = card ? scale.steps : [];
+  return {
+    id,
+    name,
+    parameter,
+    perN: 1 / linearToCanonical(1, unit as LinearUnit),
+    half: card ? (steps.find((step) => step > 0) ?? 1) / 2 : HALF_OF_METER,
+    sigma: card ? CARD_SIGMA : Math.max(0.01, scale.form === 'digital' ? scale.accuracy : 0),
+    card,
+    steps: [...steps],
+    expired: false,
+  };
 }
 
 function weightOf(history: TankHistory, reading: Reading): number {

@@ -1,10 +1,21 @@
 import { unreachable } from '../../unreachable';
 import type { Logged, TankEntries } from '../../history/logged';
+import type { AnimalsEntry } from '../../records/kinds/animals';
 import type { OrganicsEntry } from '../../records/kinds/organics';
 import { DAY_MS } from '../../time/zone';
 
 /** Nitrogen in a raw prawn, mg in each wet gram. */
 export const PRAWN_N = 30;
+/** Nitrogen in a dead animal, mg in each wet gram: muscle, as in a prawn. */
+const BODY_N = PRAWN_N;
+/** A dead animal that nobody weighed, g: a small fish. */
+const UNWEIGHED_GRAMS = 3;
+
+/** Nitrogen of animals that died and may lie in the tank, mg. */
+export function deadNitrogen({ grams, count }: Pick<AnimalsEntry, 'grams' | 'count'>): number {
+  return (grams ?? UNWEIGHED_GRAMS * (count ?? 1)) * BODY_N;
+}
+
 /** Share of the organic nitrogen in the water that stays when the prawn is taken out. */
 const AFTER_PRAWN = 0.15;
 /** Share that stays after siphoning; a guess by eye, so it moves little. */

@@ -256,7 +256,9 @@ describe('the conditions', () => {
       log.digital('alkalinityDrops', day(0.5), 8.4);
       log.digital('alkalinityDrops', day(9), 6.2);
     });
-    expect(problem.alkalinity).toEqual({ value: expect.closeTo(8.4, 6), known: true });
+    // Half a day on, the first reading says nearly all of what the water began with.
+    expect(problem.alkalinity.value).toBeCloseTo(8.4, 1);
+    expect(problem.alkalinity.sd).toBeLessThan(0.06);
     expect(problem.additions.map((a) => a.alkalinityIs)).toEqual([
       expect.closeTo(8.4, 6),
       expect.closeTo(6.2, 6),
@@ -392,6 +394,13 @@ describe('odd logs', () => {
     } as const;
     const { remarks } = problemOf((log) => void log.dose(day(1), 2), 5, { volume });
     expect(remarks.join(' ')).toMatch(/0\.1 L is hardly a tank/);
+  });
+
+  it('take a late first reading of alkalinity for little, and what new salt has for the rest', () => {
+    const late = problemOf((log) => log.digital('alkalinityDrops', day(20), 4), 21).alkalinity;
+    expect(late.value).toBeGreaterThan(7.5);
+    expect(late.sd).toBeGreaterThan(0.14);
+    expect(problemOf(() => undefined).alkalinity).toEqual({ value: 8, sd: 0.15 });
   });
 
   it('know whether there is anything to foretell', () => {

@@ -10,7 +10,7 @@ import {
   otherAdditions,
   type Undated,
 } from './additions';
-import { conditionKnots, UNMEASURED } from './conditions';
+import { conditionKnots, NEW_SALT, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
 import { remarksOf } from './remarks';
 import { schoolFacts } from './schoolFacts';
@@ -70,6 +70,23 @@ function firstMoment(history: TankHistory, at: number): number {
   return Math.min(at, ...starts);
 }
 
+/** Spread of a test of alkalinity, and of what salt mixes and tanks have, sd of the natural log. */
+const ALKALINITY_SD = { tested: 0.05, untested: NEW_SALT.sd };
+/** Days in which a reading of alkalinity says a third of what it said of the time before it. */
+const ALKALINITY_DAYS = 7;
+
+/** Alkalinity at the origin: by the first reading, the less the later it was made. */
+function startingAlkalinity(additions: readonly Addition[], stepsPerDay: number) {
+  const first = additions.find((a) => a.alkalinityIs !== undefined);
+  const value = first?.alkalinityIs ?? 0;
+  if (!first || value <= 0) return { value: UNMEASURED.alkalinity, sd: ALKALINITY_SD.untested };
+  const weight = Math.exp(-first.step / stepsPerDay / ALKALINITY_DAYS);
+  return {
+    value: value ** weight * UNMEASURED.alkalinity ** (1 - weight),
+    sd: weight * ALKALINITY_SD.tested + (1 - weight) * ALKALINITY_SD.untested,
+  };
+}
+
 /**
  * Turns a tank's history into the problem that the inference solves.
  * @param at the moment it is asked at, ms; later entries are left out
@@ -100,7 +117,6 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     ...observations.map((o) => o.index),
     ...additions.map((a) => a.step + 1),
   );
-  const firstAlkalinity = additions.find((a) => a.alkalinityIs !== undefined)?.alkalinityIs;
   const { tank, netLitres } = history;
   const fish = fishNitrogen(history, at);
   return {
@@ -112,10 +128,7 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     steps: last,
     windowed,
     conditions: conditionKnots(history, origin),
-    alkalinity: {
-      value: firstAlkalinity ?? UNMEASURED.alkalinity,
-      known: firstAlkalinity !== undefined,
-    },
+    alkalinity: startingAlkalinity(additions, stepsPerDay),
     seed: windowed ? unknownSeed(tank, netLitres) : seedPrior(tank, netLitres),
     additions,
     kits: table.kits,

@@ -3,6 +3,7 @@ import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn } from '../../time/zone';
 import { challengeDose } from '../doseSize';
 import { stagesSeen, successionOf } from '../succession';
+import { nitriteSeen } from '../verdict/chain';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
 import { stillShown } from '../verdict/harm';
 import { holdOf } from '../verdict/zero';
@@ -25,6 +26,7 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
   return {
     shownSince: shownSince(shown),
+    nitriteShown: nitriteSeen(inquiry).state === 'met',
     challengePassedAt: passed ? passed.dose.at : null,
     challengeDose: challengeDose(history),
     programmeEndsAt:

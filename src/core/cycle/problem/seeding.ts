@@ -45,6 +45,7 @@ export function seedPrior(tank: Tank, netLitres: number): SeedPrior {
     sdB: seed.sdB,
     ...(tank.rock === 'organicDryRock' ? DIRTY_ROCK : CLEAN_ROCK),
     ceiling: ceilingOf(tank, netLitres),
+    awake: alive ? 1 : 0,
   };
 }
 
@@ -57,6 +58,7 @@ export function unknownSeed(tank: Tank, netLitres: number): SeedPrior {
     capacityB: 0.3,
     sdB: 1.9,
     organic: 0.05,
+    awake: 1,
   };
 }
 

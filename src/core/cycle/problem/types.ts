@@ -37,6 +37,7 @@ export interface Addition {
   alkalinityIs?: number;
   capacityA?: number;
   capacityB?: number;
+  asleep?: boolean;
   survival?: number;
 }
 
@@ -86,12 +87,16 @@ export interface SeedPrior {
   organic: number;
   sdOrganic: number;
   ceiling: number;
+  /** Share of the nitrite oxidisers that are awake, 0 to 1. */
+  awake: number;
 }
 
 /** What the log shows of the schools that rest on more than the water. */
 export interface SchoolFacts {
   /** Since when tests show both at zero, with no dose after the last of them, ms; null if they do not. */
   shownSince: number | null;
+  /** Whether tests have shown nitrite, or a challenge all of the chain. */
+  nitriteShown: boolean;
   /** When a challenge was passed that still counts, ms. */
   challengePassedAt: number | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
@@ -120,8 +125,8 @@ export interface CycleProblem {
   /** The log is older than what is looked at: the colony at the origin is then unknown. */
   windowed: boolean;
   conditions: { temperature: Knot[]; ph: Knot[]; salinity: Knot[]; lit: Knot[] };
-  /** dKH at the origin. */
-  alkalinity: { value: number; known: boolean };
+  /** dKH at the origin: median, and sd of the natural log. */
+  alkalinity: { value: number; sd: number };
   seed: SeedPrior;
   additions: Addition[];
   kits: ProblemKit[];

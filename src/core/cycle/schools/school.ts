@@ -3,7 +3,7 @@ import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 import type { Occurrence, TaskWorld } from '../../tasks/types';
 import type { Milestone } from '../milestone';
 import type { SchoolFacts } from '../problem/types';
-import type { CriterionId, Inquiry } from '../verdict/types';
+import type { RuleId, Inquiry } from '../verdict/types';
 
 export type ChoiceOf<I extends SchoolId> = Extract<SchoolChoice, { school: I }>;
 
@@ -29,9 +29,9 @@ export interface School<I extends SchoolId = SchoolId> {
   /** What one gains and gives up by it. */
   trades: string;
   /** The criteria that are its own, in the order they are shown. */
-  criteria: readonly CriterionId[];
+  criteria: readonly RuleId[];
   /** Criteria shown beside them that decide nothing under this school. */
-  supports: readonly CriterionId[];
+  supports: readonly RuleId[];
   /** The choice with its own figure, for a line of text: "both zero, held 7 days". */
   words: (choice: ChoiceOf<I>) => string;
   /** The day on which a tank is ready that is clear on a day; Infinity beyond the horizon. */

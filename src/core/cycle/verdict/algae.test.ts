@@ -1,10 +1,11 @@
 import { bandsOf, milestonesOf, tankHistory, verdictOf } from '../..';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
+import { ASSURED } from '../../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
 
 function algae(log: LogBuilder, at: number) {
-  return verdictOf(tankHistory(log.log(), log.tankId, at), at, bands).criteria.find(
+  return verdictOf(tankHistory(log.log(), log.tankId, at), at, bands, ASSURED).criteria.find(
     (c) => c.id === 'algaeSuccession',
   );
 }

@@ -13,6 +13,7 @@ import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { doseAdvice } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
 import { isTrustedZero } from './evidence';
+import { inputsOf } from './inputs';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 /** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
@@ -23,8 +24,8 @@ export const SETTLE_HOURS = 4;
 export const SLACK_HOURS = 2;
 /** A water change beyond this share inside the window clears by dilution, not by the colony. */
 const DILUTION_LIMIT = 0.1;
-/** A colony that has since been unfed shrinks; a pass older than this says little. */
-const PASS_LASTS_DAYS = 14;
+/** A colony that nothing fed for longer than this, in days, shrinks: a pass before it says little. */
+export const UNFED_DAYS = 14;
 
 interface Window {
   from: number;
@@ -135,6 +136,22 @@ export function isPassed(history: TankHistory, dose: Dose, hours: number): boole
   return resultOf(history, dose, hours) !== null;
 }
 
+/**
+ * The moment from which nothing fed the colony for too long, between a moment and now; null where it
+ * was kept fed. An animal feeds it for as long as it is in.
+ */
+function unfedSince(history: TankHistory, from: number, at: number): number | null {
+  const { animalsSince } = history.standing;
+  const until = animalsSince === null ? at : Math.max(from, animalsSince);
+  let last = from;
+  for (const input of inputsOf(history)) {
+    if (input.at <= from || input.at > until) continue;
+    if (input.at - last > UNFED_DAYS * DAY_MS) return last;
+    last = input.at;
+  }
+  return until - last > UNFED_DAYS * DAY_MS ? last : null;
+}
+
 function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<CriterionRule> {
   const { history, at, zone } = inquiry;
   const span = windowOf(dose, hours);
@@ -192,10 +209,10 @@ export const challengePassed: CriterionRule = (inquiry) => {
   const passed = passedChallenge(inquiry);
   if (passed) {
     const on = shortDay(passed.dose.at, zone);
-    const days = Math.floor((at - passed.dose.at) / DAY_MS);
-    if (days > PASS_LASTS_DAYS) {
+    const unfed = unfedSince(history, passed.dose.at, at);
+    if (unfed !== null) {
       return cannotTell(
-        `Passed on ${on}, ${days} days ago; an unfed colony shrinks.`,
+        `Passed on ${on}, but nothing is logged that fed the colony for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on; it shrinks then.`,
         doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
         passed.ids,
       );

@@ -1,5 +1,5 @@
 import { readingWords, type Reading } from '../../history/reading';
-import { latestReading } from '../../history/tankHistory';
+import { latestReading, type TankHistory } from '../../history/tankHistory';
 import { ALKALINITY_FLOOR, sideOf, type Band, type Bands } from '../../parameters/bands';
 import { formatIn, fromCanonical, withUnit } from '../../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
@@ -47,6 +47,17 @@ function fresh(
     };
   }
   return { reading };
+}
+
+/** What every school asks to be in order besides. */
+const CONDITIONS = ['alkalinity', 'salinity', 'temperature'] as const;
+
+/** Conditions of which no test would speak for a moment, and which belong to its sitting. */
+export function conditionsToTest(history: TankHistory, at: number): ParameterId[] {
+  return CONDITIONS.filter((parameter) => {
+    const reading = latestReading(history, parameter);
+    return !reading || reading.expired || isStale(reading, at);
+  });
 }
 
 /** A parameter within the keeper's band. */

@@ -3,12 +3,12 @@ import { readingWords, type Reading } from '../../history/reading';
 import { shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { countOf, listWords } from '../../units/format';
-import { doseAdvice } from '../doseAdvice';
+import { doseAdvice, hasAnimals } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
 import { evidence } from './evidence';
 import { inputsOf, type Input } from './inputs';
-import { met, notYet, type CriterionRule } from './types';
+import { cannotTell, met, notYet, type CriterionRule } from './types';
 
 /** Less than this leaves nothing to judge a colony by, mg N/L: a fortnight of a first small fish. */
 const WORTH_CLEARING = 0.7;
@@ -26,8 +26,40 @@ function readingsOfWorth(history: TankHistory): Reading[] {
   return tops.reduce((sum, top) => sum + top.best, 0) >= WORTH_CLEARING ? tops : [];
 }
 
+/** A colony with nothing to clear for longer than this, in days, is not what was shown any more. */
+const STARVED_DAYS = 21;
+
+/** When there was last something to clear: put in, or read in the water. */
+function lastFood(history: TankHistory, inputs: readonly Input[]): number | null {
+  const above = (['ammonia', 'nitrite'] as const).flatMap(
+    (parameter) =>
+      evidence(history, parameter).findLast((reading) => reading.zero === false)?.at ?? [],
+  );
+  const moments = [...above, ...inputs.map((input) => input.at)];
+  return moments.length === 0 ? null : Math.max(...moments);
+}
+
+/** When a colony with nothing to clear stops being what was shown, ms; null where animals feed it. */
+export function starvedFrom(history: TankHistory): number | null {
+  const last = lastFood(history, inputsOf(history));
+  return last === null || hasAnimals(history) ? null : last + STARVED_DAYS * DAY_MS;
+}
+
 /** Something worth clearing went in, by what was logged or by what was read: zeros alone show none. */
-export const fed: CriterionRule = ({ history, zone }) => {
+export const fed: CriterionRule = (inquiry) => {
+  const finding = everFed(inquiry);
+  const { history, at, zone } = inquiry;
+  const starved = starvedFrom(history);
+  if (finding.state !== 'met' || starved === null || at <= starved) return finding;
+  const since = shortDay(starved - STARVED_DAYS * DAY_MS, zone);
+  return cannotTell(
+    `Nothing was there to clear since ${since}: a colony that is not fed shrinks.`,
+    doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both a day or two later.`),
+    finding.deciding,
+  );
+};
+
+const everFed: CriterionRule = ({ history, zone }) => {
   const inputs = inputsOf(history);
   let sum = 0;
   const counted: string[] = [];

@@ -2,6 +2,7 @@ import { bandsOf, tankHistory, verdictOf, type CriterionId, type SchoolChoice } 
 import { challengeRun } from '../dosing/challengeRun';
 import type { EntryBody } from '../../records/kinds';
 import { HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
+import { ASSURED } from '../../../testing/assured';
 
 // Logs that once made a tank ready, or would have, that was not: each names what fools a rule.
 
@@ -13,7 +14,7 @@ const NITRATE: SchoolChoice = { school: 'nitrateLevel' };
 const PROGRAMME: SchoolChoice = { school: 'bottleProgramme', programmeDays: 14 };
 
 function judged(builder: LogBuilder, at: number) {
-  const verdict = verdictOf(tankHistory(builder.log(), builder.tankId, at), at, bands);
+  const verdict = verdictOf(tankHistory(builder.log(), builder.tankId, at), at, bands, ASSURED);
   const criterion = (id: CriterionId) => {
     const found = verdict.criteria.find((c) => c.id === id);
     if (!found) throw new Error(`no criterion ${id}`);
@@ -264,6 +265,29 @@ describe('what went in after the zeros', () => {
       amount: { by: 'portions', portions: 1 },
     });
     expect(judged(builder, NOW).ready).toBe(true);
+  });
+});
+
+describe('a colony with nothing to clear', () => {
+  it('is not what was shown, three weeks on', () => {
+    const builder = proven(BOTH_ZERO);
+    for (const day of [34, 40, 46, 52]) zeros(builder, onDay(day));
+    builder.conditions(onDay(52));
+    const { ready, criterion } = judged(builder, onDay(52, 14));
+    expect(ready).toBe(false);
+    expect(criterion('fed')).toMatchObject({
+      state: 'cannot tell',
+      because: expect.stringMatching(/shrinks/),
+      settle: expect.stringMatching(/Dose 2 ppm/),
+    });
+  });
+
+  it('is kept by what feeds it', () => {
+    const builder = proven(BOTH_ZERO);
+    builder.dose(onDay(40), 1);
+    for (const day of [34, 41, 46, 52]) zeros(builder, onDay(day));
+    builder.conditions(onDay(52));
+    expect(judged(builder, onDay(52, 14)).criterion('fed').state).toBe('met');
   });
 });
 

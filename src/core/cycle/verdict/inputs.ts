@@ -1,12 +1,7 @@
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { feedNitrogen } from '../problem/foods';
-import { leftNothing, PRAWN_N } from '../problem/organics';
-
-/** Nitrogen in a dead animal, mg in each wet gram: muscle, as in a prawn. */
-const BODY_N = 30;
-/** A dead animal that nobody weighed, g: a small fish. */
-const UNWEIGHED_GRAMS = 3;
+import { deadNitrogen, leftNothing, PRAWN_N } from '../problem/organics';
 
 /** Nitrogen that went into the water, or will as it rots. */
 export interface Input {
@@ -55,9 +50,6 @@ export function inputsOf(history: TankHistory): Input[] {
     .map(({ id, at, entry }) => slow(id, at, feedNitrogen(entry), 'food'));
   const dead = entries.animals
     .filter(({ entry }) => entry.move === 'died')
-    .map(({ id, at, entry }) => {
-      const grams = entry.grams ?? UNWEIGHED_GRAMS * (entry.count ?? 1);
-      return slow(id, at, grams * BODY_N, 'dead animal');
-    });
+    .map(({ id, at, entry }) => slow(id, at, deadNitrogen(entry), 'dead animal'));
   return [...doses, ...prawns, ...food, ...dead].sort((a, b) => a.at - b.at);
 }

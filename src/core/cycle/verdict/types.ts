@@ -3,7 +3,8 @@ import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 
 export type CriterionState = 'met' | 'not yet' | 'cannot tell';
 
-export const CRITERION_IDS = [
+/** Criteria that rest on evidence: a rule over the history decides each. */
+export const RULE_IDS = [
   'fed',
   'ammoniaUsed',
   'nitriteSeen',
@@ -23,6 +24,10 @@ export const CRITERION_IDS = [
   'lid',
   'heater',
 ] as const;
+export type RuleId = (typeof RULE_IDS)[number];
+
+/** Every criterion; the last is asked of the forecast, once the evidence is complete. */
+export const CRITERION_IDS = [...RULE_IDS, 'forecastAgrees'] as const;
 export type CriterionId = (typeof CRITERION_IDS)[number];
 
 /**
@@ -54,7 +59,12 @@ export interface Verdict {
   /** Until when it holds if nothing is logged, ms. */
   until: number;
   school: SchoolId;
-  /** All `cycle` criteria are met. */
+  /**
+   * Every criterion that rests on evidence is met: only then is the forecast asked whether anything
+   * it knows speaks against it.
+   */
+  granted: boolean;
+  /** All `cycle` criteria are met, what the forecast knows among them. */
   cycled: boolean;
   /** Cycled, and every gate before the first fish is met. */
   ready: boolean;

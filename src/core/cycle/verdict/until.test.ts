@@ -5,6 +5,7 @@ import { tankHistory } from '../../history/derive';
 import type { Tank } from '../../records/schema/tank';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
+import { ASSURED } from '../../../testing/assured';
 
 const CHOICES: Tank['school'][] = [
   { school: 'bothZero' },
@@ -53,14 +54,14 @@ it('a verdict holds, in state and in words, until the moment that it says, and n
         const history = tankHistory(builder.log(), builder.tankId);
         const at = onDay(0) + minutes * 60_000;
         const bands = { alkalinity: { low: 7, high: 9.5 } };
-        const now = verdictOf(history, at, bands);
+        const now = verdictOf(history, at, bands, ASSURED);
         expect(now.until).toBeGreaterThan(at);
         expect(now.until - at).toBeLessThanOrEqual(DAY_MS + HOUR_MS);
         for (const share of [...shares, 0.999_999_99]) {
           const moment = Math.min(now.until - 1, at + Math.floor(share * (now.until - at)));
-          expect(verdictOf(history, moment, bands).criteria).toEqual(now.criteria);
+          expect(verdictOf(history, moment, bands, ASSURED).criteria).toEqual(now.criteria);
         }
-        const then = verdictOf(history, now.until, bands);
+        const then = verdictOf(history, now.until, bands, ASSURED);
         if (JSON.stringify(then.criteria) !== JSON.stringify(now.criteria)) changes += 1;
       },
     ),

@@ -2,7 +2,9 @@ import { isAmmoniaSource } from '../../records/kinds/dose';
 import { firstFrom, latestReading, type TankHistory } from '../../history/tankHistory';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { addDaysIn, DAY_MS, HOUR_MS, startOfDayIn } from '../../time/zone';
-import { SLACK_HOURS, windowHoursOf } from './challenge';
+import { SLACK_HOURS, UNFED_DAYS, windowHoursOf } from './challenge';
+import { starvedFrom } from './fed';
+import { inputsOf } from './inputs';
 import { LEVEL_WINDOW_DAYS } from '../schools/nitrateLevel';
 
 /** Parameters whose last reading speaks for now until it is stale. */
@@ -37,9 +39,10 @@ export function verdictHoldsUntil(history: TankHistory, at: number): number {
     const given = dose[i];
     if (!given || !isAmmoniaSource(given.entry.substance)) continue;
     consider(given.at + (hours + SLACK_HOURS) * HOUR_MS + 1);
-    // A pass is counted in whole days from its own hour.
-    consider(given.at + (Math.floor((at - given.at) / DAY_MS) + 1) * DAY_MS);
   }
+  const starved = starvedFrom(history);
+  if (starved !== null) consider(starved + 1);
+  for (const input of inputsOf(history)) consider(input.at + UNFED_DAYS * DAY_MS + 1);
   const { nitrate } = history.readings;
   const span = LEVEL_WINDOW_DAYS * DAY_MS;
   for (let i = firstFrom(nitrate, at - span); i < nitrate.length; i += 1) {

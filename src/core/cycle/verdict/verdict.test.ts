@@ -13,6 +13,7 @@ import {
   type Verdict,
 } from '../..';
 import { DAY, HOUR, LogBuilder, type TestTank, onDay } from '../../../testing/logBuilder';
+import { ASSURED } from '../../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
@@ -24,7 +25,7 @@ function judge(
   revisions: Revision[] = builder.revisions,
 ): Verdict {
   const log = mergeRevisions(EMPTY_LOG, revisions);
-  return verdictOf(tankHistory(log, builder.tankId, at), at, bands);
+  return verdictOf(tankHistory(log, builder.tankId, at), at, bands, ASSURED);
 }
 
 function stateOf(verdict: Verdict, id: CriterionId) {

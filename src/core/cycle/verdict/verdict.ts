@@ -6,6 +6,7 @@ import { programmeDone } from '../schools/bottleProgramme';
 import { nitrateHasLevelled } from '../schools/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
 import { challengePassed } from './challenge';
+import { agreement, type Assurance } from './assurance';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
 import { dosesAccounted, fed } from './fed';
 import { harmWords, stillShown } from './harm';
@@ -14,6 +15,7 @@ import type {
   CriterionId,
   CriterionRole,
   CriterionRule,
+  RuleId,
   Finding,
   Inquiry,
   Verdict,
@@ -40,26 +42,22 @@ const TITLES: Record<CriterionId, string> = {
   temperature: 'Temperature in band',
   lid: 'Lid fitted',
   heater: 'Heater verified',
+  forecastAgrees: 'The forecast agrees',
 };
 
 /** Criteria that every school shares, before and after its own. */
-const SHARED_BEFORE: readonly CriterionId[] = [
+const SHARED_BEFORE: readonly RuleId[] = [
   'fed',
   'ammoniaUsed',
   'nitriteSeen',
   'ammoniaZero',
   'nitriteZero',
 ];
-const SHARED_AFTER: readonly CriterionId[] = [
-  'dosesAccounted',
-  'alkalinity',
-  'salinity',
-  'temperature',
-];
-const GATES: readonly CriterionId[] = ['lid', 'heater'];
+const SHARED_AFTER: readonly RuleId[] = ['dosesAccounted', 'alkalinity', 'salinity', 'temperature'];
+const GATES: readonly RuleId[] = ['lid', 'heater'];
 
 /** Criteria that tell how things stand, whatever happened to the colony. */
-const STANDING: ReadonlySet<CriterionId> = new Set([
+const STANDING: ReadonlySet<RuleId> = new Set([
   'fed',
   'dosesAccounted',
   'alkalinity',
@@ -69,7 +67,7 @@ const STANDING: ReadonlySet<CriterionId> = new Set([
   'heater',
 ]);
 
-function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
+function rulesFor(bands: Bands): Record<RuleId, CriterionRule> {
   return {
     fed,
     ammoniaUsed,
@@ -94,17 +92,25 @@ function rulesFor(bands: Bands): Record<CriterionId, CriterionRule> {
 
 /**
  * Whether a tank's cycle is done, by the school the keeper chose for it, and whether it may take
- * its first fish. Judged on what is in the history and nothing else; see docs/science.md.
+ * its first fish. Evidence grants: only what is in the history makes a criterion met. Knowledge may
+ * withhold: once the evidence is complete, what the forecast makes of all that is logged must agree.
  * @param at the moment it is judged for, ms; readings age against it
+ * @param assurance what the forecast says of this very history; null while it has not answered, and
+ *   then nothing is called done
  */
-export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdict {
+export function verdictOf(
+  history: TankHistory,
+  at: number,
+  bands: Bands,
+  assurance: Assurance | null = null,
+): Verdict {
   const choice = history.tank.school;
   const school = schoolOf(choice);
   const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
   const rules = rulesFor(bands);
   const shown = stillShown(history);
   const evidenced: Inquiry = { ...inquiry, history: shown.history };
-  const find = (id: CriterionId): Finding => {
+  const find = (id: RuleId): Finding => {
     if (STANDING.has(id)) return rules[id](inquiry);
     const finding = rules[id](evidenced);
     if (!shown.harm || finding.state === 'met') return finding;
@@ -117,20 +123,32 @@ export function verdictOf(history: TankHistory, at: number, bands: Bands): Verdi
   };
   const judge =
     (role: CriterionRole) =>
-    (id: CriterionId): Criterion => ({ id, title: TITLES[id], role, ...find(id) });
-  const criteria = [
+    (id: RuleId): Criterion => ({
+      id,
+      title: TITLES[id],
+      role,
+      ...find(id),
+    });
+  const criteria: Criterion[] = [
     ...[...SHARED_BEFORE, ...school.criteria, ...SHARED_AFTER].map(judge('cycle')),
     ...school.supports.map(judge('supports')),
     ...GATES.map(judge('gate')),
   ];
   const allMet = (role: CriterionRole) =>
     criteria.every((criterion) => criterion.role !== role || criterion.state === 'met');
+  const granted = allMet('cycle');
+  // A tank that its keeper calls running is not followed any more, and so has no forecast.
+  if (granted && history.standing.runningSince === null) {
+    const id = 'forecastAgrees';
+    criteria.push({ id, title: TITLES[id], role: 'cycle', ...agreement(history, assurance) });
+  }
   const cycled = allMet('cycle');
   return {
     tankId: history.tankId,
     at,
     until: verdictHoldsUntil(history, at),
     school: school.id,
+    granted,
     cycled,
     ready: cycled && allMet('gate'),
     criteria,

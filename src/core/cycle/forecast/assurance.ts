@@ -1,0 +1,139 @@
+import { DAY_MS } from '../../time/zone';
+import type { Ensemble, Member } from '../inference/ensemble';
+import type { HypothesisId } from '../inference/hypotheses';
+import { packEvents, type CycleEvent } from '../kinetics/events';
+import { stateAt, type CycleCourse } from '../kinetics/run';
+import type { CycleState } from '../kinetics/state';
+import { ALKALINE, FISH_PARTS } from '../problem/additions';
+import type { CycleProblem } from '../problem/types';
+import { FIRST_LOAD, SAFE, STAYS_DAYS, SURE, type Assurance } from '../verdict/assurance';
+import { SLACK_HOURS } from '../verdict/challenge';
+import { AHEAD_STEPS, CLEAR, runStretch, standingEvents, stretchFor, type Stretch } from './ahead';
+import { rounded } from './dates';
+import { ensembleOf, infer, type InferOptions } from './posterior';
+
+/**
+ * The load that a tank must carry here, as a multiple of the first fish's: no model is the tank, and on
+ * held-out tanks one that starved for weeks carried less than the ensemble took for certain.
+ */
+const MARGIN = 2;
+
+/** Days ahead for which it is asked whether a challenge would still pass. */
+const REPEATS_DAYS = 30;
+
+const SUSPECTS: Partial<Record<HypothesisId, string>> = {
+  weakDose: 'the doses may have been much weaker than their label',
+  deadBottle: 'the bottle may have brought nothing alive',
+  colonyHarmed: 'the colony may have been harmed',
+  unloggedDose: 'something may have gone in that is not logged',
+  ammoniaKit: 'the ammonia kit may be off',
+  nitriteKit: 'the nitrite kit may be off',
+};
+
+function peakOf(course: CycleCourse, steps: number): number {
+  let peak = 0;
+  for (let step = 0; step <= steps; step += 1) {
+    peak = Math.max(peak, course.ammonia[step] as number, course.nitrite[step] as number);
+  }
+  return peak;
+}
+
+function loadEvents(): CycleEvent[] {
+  const each = (MARGIN * FIRST_LOAD.nitrogen) / FISH_PARTS;
+  return Array.from({ length: FIRST_LOAD.days * FISH_PARTS }, (_, part) => ({
+    step: (part * AHEAD_STEPS) / FISH_PARTS,
+    ammonia: each,
+    alkalinity: ALKALINE * each,
+  }));
+}
+
+/** Whether the dose of a challenge is gone within the hours, from a state on. */
+function repeatPasses(
+  problem: CycleProblem,
+  spell: Stretch,
+  member: Member,
+  from: CycleState,
+  hours: number,
+): boolean {
+  const dose = packEvents([
+    ...standingEvents(problem, member, Math.ceil(hours / 24) + 1),
+    {
+      step: 0,
+      ammonia: problem.facts.challengeDose * member.strength,
+      // Alkalinity is a criterion of its own, so it is taken as held up.
+      alkalinityIs: Math.max(8, from.alkalinity),
+    },
+  ]);
+  runStretch(spell, member, from, dose);
+  const end = Math.floor(((hours + SLACK_HOURS) * AHEAD_STEPS) / 24);
+  return (
+    (spell.course.ammonia[end] as number) < CLEAR && (spell.course.nitrite[end] as number) < CLEAR
+  );
+}
+
+/** The story behind most of the tanks in which it goes wrong, where there is one. */
+function suspectOf(members: readonly Member[], wrong: readonly boolean[]): string | null {
+  const failing = members.filter((_, row) => wrong[row]);
+  const counts = new Map<HypothesisId, number>();
+  for (const { hypothesis } of failing) counts.set(hypothesis, (counts.get(hypothesis) ?? 0) + 1);
+  const [top] = [...counts].sort((a, b) => b[1] - a[1]);
+  return top && top[1] > failing.length / 2 ? (SUSPECTS[top[0]] ?? null) : null;
+}
+
+/**
+ * Plays every way in which *ready* could be wrong on each tank that the readings allow. It asks the
+ * ensemble as inferred, not as weighted for the day it is asked on, and adds nothing to the evidence.
+ */
+export function assuranceOf({ problem, members }: Ensemble): Assurance {
+  const still = stretchFor(problem, Math.max(STAYS_DAYS, REPEATS_DAYS));
+  const loaded = stretchFor(problem, FIRST_LOAD.days);
+  const hours = problem.school.school === 'challenge' ? problem.school.windowHours : null;
+  const spell = hours === null ? null : stretchFor(problem, Math.ceil(hours / 24) + 1);
+  const load = loadEvents();
+  const wrong: boolean[] = [];
+  let stays = 0;
+  let carries = 0;
+  const repeats = new Array<number>(REPEATS_DAYS + 1).fill(0);
+  for (const member of members) {
+    const standing = standingEvents(problem, member, REPEATS_DAYS);
+    runStretch(still, member, member.now, packEvents(standing));
+    const staysLow = peakOf(still.course, STAYS_DAYS * AHEAD_STEPS) <= SAFE;
+    runStretch(
+      loaded,
+      member,
+      member.now,
+      packEvents([...standingEvents(problem, member, FIRST_LOAD.days), ...load]),
+    );
+    const carriesLoad = peakOf(loaded.course, loaded.environment.steps) <= SAFE;
+    let passesNow = true;
+    if (spell !== null && hours !== null) {
+      passesNow = repeatPasses(problem, spell, member, member.now, hours);
+      repeats[0] = (repeats[0] ?? 0) + Number(passesNow);
+      // A colony that is not fed only shrinks: once it does not pass it does not pass later.
+      for (let day = 1, passes = passesNow; passes && day <= REPEATS_DAYS; day += 1) {
+        const then = stateAt(still.course, day * AHEAD_STEPS);
+        passes = repeatPasses(problem, spell, member, then, hours);
+        repeats[day] = (repeats[day] ?? 0) + Number(passes);
+      }
+    }
+    stays += Number(staysLow);
+    carries += Number(carriesLoad);
+    wrong.push(!(staysLow && carriesLoad && passesNow));
+  }
+  const count = Math.max(1, members.length);
+  const share = (number: number) => rounded(number / count, 3);
+  const lasts = repeats.findLastIndex((number) => number / count >= SURE.repeats);
+  return {
+    stays: share(stays),
+    carries: share(carries),
+    repeats: hours === null ? null : share(repeats[0] ?? 0),
+    repeatsUntil:
+      hours === null || lasts < 0 || lasts === REPEATS_DAYS ? null : problem.at + lasts * DAY_MS,
+    suspect: suspectOf(members, wrong),
+  };
+}
+
+/** What all that is known says of a tank, without the rest of a forecast; the same figures as in one. */
+export function assure(problem: CycleProblem, options: InferOptions): Assurance {
+  return assuranceOf(ensembleOf(infer(problem, options), 'steppedBack'));
+}

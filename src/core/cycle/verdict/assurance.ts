@@ -1,0 +1,67 @@
+import type { TankHistory } from '../../history/tankHistory';
+import { shortDay } from '../../time/words';
+import { chanceWords } from '../chanceWords';
+import { doseAdvice } from '../doseAdvice';
+import { usualDoseWords } from '../doseSize';
+import { cannotTell, met, notYet, type Finding } from './types';
+
+/**
+ * What all that is known of a tank says of the ways in which *ready* could be wrong: chances, 0 to 1,
+ * over the tanks that its readings allow.
+ */
+export interface Assurance {
+  /** Ammonia and nitrite are under the limit and stay there for a week with nothing added. */
+  stays: number;
+  /** So they do under a first fish's load, and a margin, for a fortnight. */
+  carries: number;
+  /** The dose of a challenge, given again now, would be gone in its hours; null for other schools. */
+  repeats: number | null;
+  /** Until when it would be at nine in ten, if nothing feeds the colony, ms; null where it is not asked. */
+  repeatsUntil: number | null;
+  /** The story behind most of what speaks against it, in words that follow "that"; null for none. */
+  suspect: string | null;
+}
+
+/** What is asked of each chance: nine in ten of a repeat, and more where animals would bear it. */
+export const SURE = { repeats: 0.9, stays: 0.95, carries: 0.95 } as const;
+/** Neither ammonia nor nitrite may come above this, mg N/L. */
+export const SAFE = 0.25;
+/** A first fish's load, mg N/L a day, and how long it is looked at, days. */
+export const FIRST_LOAD = { nitrogen: 0.05, days: 14 } as const;
+/** How long both must stay low with nothing added, days. */
+export const STAYS_DAYS = 7;
+
+/** What the forecast says of a tank whose evidence is complete; null while it has not answered. */
+export function agreement(history: TankHistory, assurance: Assurance | null): Finding {
+  if (!assurance) {
+    return cannotTell(
+      'The forecast has not yet weighed all that is logged.',
+      'Wait until it has: it takes a few seconds. If it could not be worked out, it is tried again with the next entry.',
+    );
+  }
+  const { stays, carries, repeats, repeatsUntil, suspect } = assurance;
+  const why = suspect === null ? '' : ` What speaks against it most is that ${suspect}.`;
+  if (stays < SURE.stays) {
+    return notYet(
+      `By all that is logged the chance is only ${chanceWords(stays)} that ammonia and nitrite stay low for a week.${why}`,
+      'Test both again in two days.',
+    );
+  }
+  if (repeats !== null && repeats < SURE.repeats) {
+    return notYet(
+      `By all that is logged the chance is only ${chanceWords(repeats)} that the dose would be gone in time again: a colony that is not fed shrinks.${why}`,
+      doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
+    );
+  }
+  if (carries < SURE.carries) {
+    return notYet(
+      `By all that is logged the chance is only ${chanceWords(carries)} that a first small fish is carried.${why}`,
+      doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both a day or two later.`),
+    );
+  }
+  const until =
+    repeatsUntil === null
+      ? ''
+      : ` A repeat of the dose would pass until about ${shortDay(repeatsUntil, history.tank.zone)} if nothing feeds the colony.`;
+  return met(`Nothing that is logged speaks against it.${until}`, []);
+}
