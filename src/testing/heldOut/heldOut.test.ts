@@ -74,12 +74,14 @@ describe('the forecast on held-out tanks', () => {
       high,
       thumb: 20,
       misfit: false,
+      capacityB: 1,
     });
     const report = reportOf([trial(10, 8, 9, 12), trial(16, 10, 12, 14), trial(18, 17, 19, 22)]);
     expect(report.coverage).toBeCloseTo(2 / 3, 9);
     expect(report.medianError).toBe(1);
     expect(report.thumbError).toBe(4);
     expect(report.ratio).toBe(0.25);
+    expect(report).toMatchObject({ width: 4, capacity: 1 });
   });
 });
 

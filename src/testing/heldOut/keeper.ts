@@ -18,6 +18,10 @@ export interface Keeper {
   nitriteBias: number;
   /** Scatter of a reading, sd of the log. */
   scatter: number;
+  /** Chance that a reading is any step at all. */
+  blunder: number;
+  /** What they read ammonia and nitrite with. */
+  kits: KitsOf;
   /** Mean days between two tests. */
   every: number;
   /** Chance that a sitting leaves nitrite out. */
@@ -28,12 +32,17 @@ export interface Keeper {
   doses: number;
 }
 
+/** What a keeper reads ammonia and nitrite with, ppm of NH4 and NO2: the steps of two cards, or meters. */
+export type KitsOf = 'usualCards' | 'fineCards' | 'meters';
+
 export function drawKeeper(random: Random): Keeper {
   const normal = normalsFrom(random);
   return {
     ammoniaBias: Math.exp(0.15 * normal()),
     nitriteBias: Math.exp(0.15 * normal()),
     scatter: 0.18 + 0.14 * random(),
+    blunder: 0.02,
+    kits: 'usualCards',
     every: 1.5 + 3 * random(),
     skips: 0.25 * random(),
     // Two ppm, as one basis or another counts it.
@@ -42,8 +51,25 @@ export function drawKeeper(random: Random): Keeper {
   };
 }
 
-const AMMONIA_STEPS = [0, 0.25, 0.5, 1, 2, 4];
-const NITRITE_STEPS = [0, 0.25, 0.5, 1, 2, 5];
+/** Keepers of wider kinds: other eyes, other cards, meters, more slips and more that is off. */
+export function drawHarderKeeper(random: Random): Keeper {
+  const normal = normalsFrom(random);
+  const kits = random();
+  return {
+    ...drawKeeper(random),
+    ammoniaBias: Math.exp(0.22 * normal()),
+    nitriteBias: Math.exp(0.22 * normal()),
+    scatter: 0.08 + 0.42 * random(),
+    blunder: 0.01 + 0.04 * random(),
+    kits: kits < 0.4 ? 'usualCards' : kits < 0.75 ? 'fineCards' : 'meters',
+  };
+}
+
+const USUAL_STEPS = { ammonia: [0, 0.25, 0.5, 1, 2, 4], nitrite: [0, 0.25, 0.5, 1, 2, 5] };
+const STEPS: Record<'usualCards' | 'fineCards', typeof USUAL_STEPS> = {
+  usualCards: USUAL_STEPS,
+  fineCards: { ammonia: [0, 0.2, 0.5, 1, 1.5, 3, 5, 8], nitrite: [0, 0.1, 0.3, 0.8, 1.6, 3.3] },
+};
 const NITRATE_STEPS = [0, 2, 5, 10, 20, 40];
 const PER_N = { ammonia: 18.039 / 14.007, nitrite: 46.005 / 14.007, nitrate: 62.004 / 14.007 };
 
@@ -51,11 +77,11 @@ const PER_N = { ammonia: 18.039 / 14.007, nitrite: 46.005 / 14.007, nitrate: 62.
 function readCard(
   value: number,
   steps: readonly number[],
-  keeper: { bias: number; scatter: number },
+  keeper: { bias: number; scatter: number; blunder: number },
   random: Random,
   normal: Random,
 ): number {
-  if (random() < 0.02) return steps[Math.floor(random() * steps.length)] ?? 0;
+  if (random() < keeper.blunder) return steps[Math.floor(random() * steps.length)] ?? 0;
   const eye = (v: number) => Math.log(v + 0.12);
   const seen = eye(value * keeper.bias) + keeper.scatter * normal();
   return steps.reduce((best, step) =>
@@ -63,11 +89,25 @@ function readCard(
   );
 }
 
+/** What a meter shows: hundredths, with a floor of noise and a share. */
+function readMeter(
+  value: number,
+  keeper: { bias: number; scatter: number; blunder: number },
+  random: Random,
+  normal: Random,
+): number {
+  if (random() < keeper.blunder) return Math.round(300 * random()) / 100;
+  const shown = value * keeper.bias * Math.exp(0.3 * keeper.scatter * normal()) + 0.03 * normal();
+  return Math.max(0, Math.round(100 * shown) / 100);
+}
+
 export interface Sitting {
   day: number;
   ammonia: number | null;
   nitrite: number | null;
   nitrate: number | null;
+  /** Whether a reading of it was a blunder, and not what the eye saw. */
+  blundered?: boolean;
 }
 
 export interface Life {
@@ -93,25 +133,34 @@ export function readSitting(
 ): Sitting {
   const normal = normalsFrom(random);
   const { keeper, course } = life;
-  const read = (name: 'ammonia' | 'nitrite' | 'nitrate', steps: readonly number[], bias: number) =>
-    readCard(
-      at(course[name], day) * PER_N[name],
-      steps,
-      { bias, scatter: keeper.scatter },
-      random,
-      normal,
-    );
+  const { scatter, blunder, kits } = keeper;
+  const shown = (name: 'ammonia' | 'nitrite' | 'nitrate') => at(course[name], day) * PER_N[name];
+  const read = (name: 'ammonia' | 'nitrite', bias: number) =>
+    kits === 'meters'
+      ? readMeter(shown(name), { bias, scatter, blunder }, random, normal)
+      : readCard(shown(name), STEPS[kits][name], { bias, scatter, blunder }, random, normal);
   return {
     day,
-    ammonia: what.ammonia ? read('ammonia', AMMONIA_STEPS, keeper.ammoniaBias) : null,
-    nitrite: what.nitrite ? read('nitrite', NITRITE_STEPS, keeper.nitriteBias) : null,
-    nitrate: what.nitrate ? read('nitrate', NITRATE_STEPS, 1) : null,
+    ammonia: what.ammonia ? read('ammonia', keeper.ammoniaBias) : null,
+    nitrite: what.nitrite ? read('nitrite', keeper.nitriteBias) : null,
+    nitrate: what.nitrate
+      ? readCard(shown('nitrate'), NITRATE_STEPS, { bias: 1, scatter, blunder }, random, normal)
+      : null,
   };
 }
 
+function doseOf(reef: Reef, keeper: Keeper, day: number, random: Random): TrueDose {
+  const { ownDoseSd } = reef;
+  const off = ownDoseSd > 0 ? Math.exp(ownDoseSd * normalsFrom(random)()) : 1;
+  return { day, believed: keeper.dose, off };
+}
+
+/** What a keeper calls clear on a meter, ppm; a card's first step above zero is higher. */
+const CLEAR_PPM = 0.08;
+
 /** Plays a keeper at a tank: doses, tests at odd times, doses again when ammonia reads clear. */
 export function live(reef: Reef, keeper: Keeper, random: Random): Life {
-  const doses: TrueDose[] = [{ day: 1, believed: keeper.dose }];
+  const doses: TrueDose[] = [doseOf(reef, keeper, 1, random)];
   const sittings: Life['sittings'] = [];
   let course = runReef(reef, doses);
   let day = 1.2 + random();
@@ -127,10 +176,11 @@ export function live(reef: Reef, keeper: Keeper, random: Random): Life {
     );
     sittings.push(sitting);
     const { ammonia, nitrite } = sitting;
-    const wants = doses.length < keeper.doses && ammonia === 0 && day - lastDose > 4;
+    const clear = ammonia !== null && ammonia < CLEAR_PPM;
+    const wants = doses.length < keeper.doses && clear && day - lastDose > 4;
     if (wants && (nitrite ?? 0) <= 1) {
       lastDose = Math.ceil(day * 24 + 1) / 24;
-      doses.push({ day: lastDose, believed: keeper.dose });
+      doses.push(doseOf(reef, keeper, lastDose, random));
       course = runReef(reef, doses);
     }
     day += Math.max(0.7, keeper.every * (0.5 + random()));
@@ -142,6 +192,25 @@ export function live(reef: Reef, keeper: Keeper, random: Random): Life {
 export function readyWithout(life: Life, after: number): number {
   const kept = life.doses.filter((dose) => dose.day <= after);
   return kept.length === life.doses.length ? life.readyDay : trueReadyDay(runReef(life.reef, kept));
+}
+
+function logReading(
+  builder: LogBuilder,
+  when: number,
+  parameter: 'ammonia' | 'nitrite',
+  read: number,
+  kits: KitsOf,
+): void {
+  const template = parameter === 'ammonia' ? 'ammoniaCard' : 'nitriteCard';
+  if (kits === 'meters') {
+    const scale = { form: 'digital' as const, resolution: 0.01, accuracy: 0.05, compensated: true };
+    builder.digital(template, when, read, { scale });
+  } else {
+    const steps = STEPS[kits][parameter];
+    builder.card(template, when, read, {
+      kit: kits === 'usualCards' ? {} : { scale: { form: 'card', steps: [...steps] } },
+    });
+  }
 }
 
 /** What the keeper's log holds up to a day: all that a forecast may know. */
@@ -170,8 +239,10 @@ export function logOf(life: Life, until: number, tank: Partial<TestTank> = {}): 
   life.sittings.forEach((sitting, index) => {
     if (sitting.day > until) return;
     const when = moment(sitting.day);
-    if (sitting.ammonia !== null) builder.ammonia(when, sitting.ammonia);
-    if (sitting.nitrite !== null) builder.nitrite(when, sitting.nitrite);
+    for (const parameter of ['ammonia', 'nitrite'] as const) {
+      const read = sitting[parameter];
+      if (read !== null) logReading(builder, when, parameter, read, life.keeper.kits);
+    }
     if (sitting.nitrate !== null) builder.nitrate(when, sitting.nitrate);
     if (index % 4 === 3) {
       const hour = Math.round(sitting.day * 24);

@@ -1,7 +1,6 @@
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { testedTogether } from '@/core/tasks/guide';
 import { readSitting, readyWithout, type Life } from './keeper';
 import { forecastOn } from './study';
 
@@ -78,7 +77,7 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
       continue;
     }
     day += wait;
-    const asked = testedTogether(nextTest);
+    const asked = nextTest.parameters;
     test({ ammonia: asked.includes('ammonia'), nitrite: asked.includes('nitrite') });
   }
 }

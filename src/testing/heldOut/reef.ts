@@ -10,7 +10,20 @@ export interface TrueDose {
   day: number;
   /** mg N/L that the keeper believes; the tank gets it times `doseError`. */
   believed: number;
+  /** Factor of this dose alone: a hand that counts roughly. */
+  off?: number;
 }
+
+/** Anything else that is done to a tank, at a day of its life. */
+export type TrueEvent = { day: number } & (
+  | { what: 'change'; share: number }
+  /** mg N/L that rots from then on. */
+  | { what: 'rots'; nitrogen: number }
+  /** Share of every guild that is left, after a treatment or with rock taken out. */
+  | { what: 'harm'; survival: number }
+  /** Ammonia that goes in evenly, mg N/L a day. */
+  | { what: 'load'; nitrogen: number; days: number }
+);
 
 /**
  * A synthetic tank. Its model is made to differ from the one that the forecast infers with: two
@@ -43,6 +56,8 @@ export interface Reef {
   ceiling: number;
   /** What a believed dose is multiplied by: volume and bottle. */
   doseError: number;
+  /** Scatter from dose to dose, sd of the log. */
+  ownDoseSd: number;
   ph: number;
   phSwing: number;
   alkalinity: number;
@@ -56,6 +71,9 @@ export interface TrueCourse {
   nitrite: Float64Array;
   nitrate: Float64Array;
   alkalinity: Float64Array;
+  /** What each guild awake clears in a day with plenty, mg N/L/day, at 26 °C and plenty of alkalinity. */
+  capacityA: Float64Array;
+  capacityB: Float64Array;
 }
 
 /** Longest life that is simulated, days. */
@@ -101,6 +119,7 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
     uptake: around(0.012, 0.8),
     ceiling: around(15, 0.6),
     doseError: Math.max(0.7, 1 + 0.12 * normal()),
+    ownDoseSd: 0,
     ph: 8.1 + 0.1 * normal(),
     phSwing: 0.05 + 0.1 * random(),
     alkalinity: Math.max(5.5, 8.2 + normal()),
@@ -108,13 +127,37 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
   };
 }
 
-/** Runs a tank through its doses, by explicit steps of a quarter of an hour. */
-export function runReef(reef: Reef, doses: readonly TrueDose[]): TrueCourse {
+/**
+ * A tank drawn more widely: nitrite oxidisers that sleep from hours to weeks, volumes and bottles
+ * further off, doses that scatter. What is learned on the usual tanks must hold on these.
+ */
+export function drawHarderReef(method: HeldOutMethod, random: Random): Reef {
+  const reef = drawReef(method, random);
+  const normal = normalsFrom(random);
+  const around = (median: number, sd: number) => median * Math.exp(sd * normal());
+  return {
+    ...reef,
+    lagDays: around(2.5, 1.1),
+    doseError: Math.min(1.7, Math.max(0.55, around(1, 0.2))),
+    ownDoseSd: 0.1,
+    nitriteInhibition: around(0.35, 0.8),
+    decay: around(0.055, 0.75),
+  };
+}
+
+/** Runs a tank through its doses and whatever else is done, by explicit steps of a quarter of an hour. */
+export function runReef(
+  reef: Reef,
+  doses: readonly TrueDose[],
+  events: readonly TrueEvent[] = [],
+): TrueCourse {
   const course: TrueCourse = {
     ammonia: new Float64Array(HOURS + 1),
     nitrite: new Float64Array(HOURS + 1),
     nitrate: new Float64Array(HOURS + 1),
     alkalinity: new Float64Array(HOURS + 1),
+    capacityA: new Float64Array(HOURS + 1),
+    capacityB: new Float64Array(HOURS + 1),
   };
   let A = 0;
   let I = 0;
@@ -128,8 +171,30 @@ export function runReef(reef: Reef, doses: readonly TrueDose[]): TrueCourse {
     course.nitrite[hour] = I;
     course.nitrate[hour] = N;
     course.alkalinity[hour] = alk;
+    course.capacityA[hour] = quick + 0.9 * slow;
+    course.capacityB[hour] = nitriteGuild * awake;
     for (const dose of doses) {
-      if (Math.round(dose.day * 24) === hour) A += dose.believed * reef.doseError;
+      if (Math.round(dose.day * 24) === hour) A += dose.believed * reef.doseError * (dose.off ?? 1);
+    }
+    let load = 0;
+    for (const event of events) {
+      if (event.what === 'load') {
+        if (hour >= event.day * 24 && hour < (event.day + event.days) * 24) load += event.nitrogen;
+      } else if (Math.round(event.day * 24) === hour) {
+        if (event.what === 'rots') labile += event.nitrogen;
+        else if (event.what === 'harm') {
+          quick *= event.survival;
+          slow *= event.survival;
+          nitriteGuild *= event.survival;
+        } else {
+          const kept = 1 - event.share;
+          A *= kept;
+          I *= kept;
+          N *= kept;
+          labile *= kept;
+          alk += event.share * (reef.alkalinity - alk);
+        }
+      }
     }
     const warm = reef.temperature[hour] as number;
     const ph = reef.ph + reef.phSwing * Math.sin((2 * Math.PI * hour) / 24);
@@ -147,7 +212,7 @@ export function runReef(reef: Reef, doses: readonly TrueDose[]): TrueCourse {
       const fromStubborn = stubborn * 0.05 * dt;
       labile -= fromLabile;
       stubborn -= fromStubborn;
-      A += fromLabile + fromStubborn - usedA - A * reef.uptake * dt;
+      A += fromLabile + fromStubborn + load * dt - usedA - A * reef.uptake * dt;
       I += usedA - usedB;
       N += usedB - N * 0.002 * dt;
       alk = Math.max(0.2, alk + (0.2 * (fromLabile + fromStubborn) - 0.4 * usedA) + 0.004 * dt);
@@ -163,6 +228,8 @@ export function runReef(reef: Reef, doses: readonly TrueDose[]): TrueCourse {
   course.nitrite[HOURS] = I;
   course.nitrate[HOURS] = N;
   course.alkalinity[HOURS] = alk;
+  course.capacityA[HOURS] = quick + 0.9 * slow;
+  course.capacityB[HOURS] = nitriteGuild * awake;
   return course;
 }
 

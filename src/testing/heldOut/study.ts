@@ -6,18 +6,24 @@ import { quantileOfSorted, sortedCopy } from '@/core/math/quantile';
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { drawKeeper, live, logOf, readyWithout, type Life } from './keeper';
-import { drawReef, LIFE_DAYS, type HeldOutMethod } from './reef';
+import { drawHarderKeeper, drawKeeper, live, logOf, readyWithout, type Life } from './keeper';
+import { drawHarderReef, drawReef, LIFE_DAYS, type HeldOutMethod } from './reef';
 
 export const METHODS: readonly HeldOutMethod[] = ['dryRock', 'bottle', 'liveRock'];
 
+/** The tanks and keepers that the forecast has been held to since its beginning, and wider ones. */
+export type Draw = 'usual' | 'harder';
+
 /** Synthetic keepers at synthetic tanks, methods in turn; those that never get ready are drawn anew. */
-export function drawLives(count: number, seed: number): Life[] {
+export function drawLives(count: number, seed: number, draw: Draw = 'usual'): Life[] {
   const random = seededRandom(seed);
   const lives: Life[] = [];
   while (lives.length < count) {
     const method = METHODS[lives.length % METHODS.length] ?? 'dryRock';
-    const life = live(drawReef(method, random), drawKeeper(random), random);
+    const life =
+      draw === 'usual'
+        ? live(drawReef(method, random), drawKeeper(random), random)
+        : live(drawHarderReef(method, random), drawHarderKeeper(random), random);
     if (life.readyDay > 3 && life.readyDay < LIFE_DAYS - 40) lives.push(life);
   }
   return lives;
@@ -40,6 +46,8 @@ export interface Trial {
   /** What a rule of thumb says that knows the usual length for the method. */
   thumb: number;
   misfit: boolean;
+  /** Nitrite's capacity as forecast over what it is. */
+  capacityB: number;
 }
 
 const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / DAY_MS);
@@ -83,6 +91,8 @@ export function study(
         high: dayOf(p90),
         thumb: usual.get(life.reef.method) ?? 0,
         misfit: forecast.misfit,
+        capacityB:
+          forecast.capacity.nitrite.p50 / (life.course.capacityB[Math.round(day * 24)] ?? 0),
       };
     }),
   );
@@ -99,6 +109,10 @@ export interface Report {
   /** The same against a rule of thumb that never names a day gone by. */
   ratioLate: number;
   misfits: number;
+  /** Median days between the ends of the 80 % interval. */
+  width: number;
+  /** Share of the forecasts that have nitrite's capacity within a factor of 1.5. */
+  capacity: number;
 }
 
 const medianOf = (values: number[]) => quantileOfSorted(sortedCopy(values), 0.5);
@@ -117,5 +131,8 @@ export function reportOf(trials: readonly Trial[]): Report {
     ratio: error / thumb,
     ratioLate: error / late,
     misfits: trials.filter((t) => t.misfit).length,
+    width: medianOf(trials.map((t) => t.high - t.low)),
+    capacity:
+      trials.filter((t) => Math.abs(Math.log(t.capacityB)) <= Math.log(1.5)).length / trials.length,
   };
 }

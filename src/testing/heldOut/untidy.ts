@@ -1,0 +1,297 @@
+import { normalsFrom } from '@/core/math/normal';
+import { seededRandom, type Random } from '@/core/math/random';
+import type { EntryBody } from '@/core/records/kinds';
+import type { SchoolChoice } from '@/core/records/schema/tank';
+import { DAY_MS } from '@/core/time/zone';
+import { FILLED, LogBuilder } from '../logBuilder';
+import { drawKeeper, readSitting, type Keeper, type Sitting } from './keeper';
+import {
+  drawReef,
+  runReef,
+  type HeldOutMethod,
+  type Reef,
+  type TrueCourse,
+  type TrueDose,
+  type TrueEvent,
+} from './reef';
+
+/** What goes otherwise than in a tidy life. */
+export const TROUBLES = [
+  'none',
+  'unfed',
+  'treated',
+  'rockRemoved',
+  'diluted',
+  'bound',
+  'prawnLate',
+  'failedLater',
+  'fiveHours',
+  'kitLate',
+] as const;
+export type Trouble = (typeof TROUBLES)[number];
+
+export const SCHOOL_CHOICES: readonly SchoolChoice[] = [
+  { school: 'bothZeroHeld', holdDays: 7 },
+  { school: 'bothZero' },
+  { school: 'challenge', windowHours: 24 },
+  { school: 'challenge', windowHours: 48 },
+  { school: 'nitrateLevel' },
+  { school: 'bottleProgramme', programmeDays: 14 },
+  { school: 'algaeSuccession' },
+];
+
+/** A keeper's whole life with a tank, as it went and as it was logged. */
+export interface UntidyLife {
+  trouble: Trouble;
+  school: SchoolChoice;
+  reef: Reef;
+  keeper: Keeper;
+  doses: TrueDose[];
+  events: TrueEvent[];
+  sittings: Sitting[];
+  builder: LogBuilder;
+  /** Day of its end. */
+  end: number;
+}
+
+/** Longest that a tank is watched, and how long on after what the keeper takes for its end, days. */
+const LONGEST = 100;
+const AFTER = 30;
+/** Hours that a binder really holds ammonia, at least and at most. */
+const BINDS_HOURS = [24, 48] as const;
+
+/** Plays one life. The log holds all of it; a verdict at a moment sees what lies before. */
+export function liveUntidily(
+  trouble: Trouble,
+  school: SchoolChoice,
+  method: HeldOutMethod,
+  seed: number,
+): UntidyLife {
+  const random = seededRandom(seed);
+  const life = new Untidy(trouble, school, method, random);
+  life.play();
+  return life;
+}
+
+const moment = (day: number) => FILLED + Math.round(day * DAY_MS);
+
+class Untidy implements UntidyLife {
+  readonly reef: Reef;
+  readonly keeper: Keeper;
+  readonly doses: TrueDose[] = [];
+  readonly events: TrueEvent[] = [];
+  readonly sittings: Sitting[] = [];
+  readonly builder: LogBuilder;
+  end = LONGEST;
+  private day = 1;
+  private course: TrueCourse;
+  private bound: { from: number; to: number }[] = [];
+  private troubled = false;
+  private nitriteFrom = 0;
+
+  constructor(
+    readonly trouble: Trouble,
+    readonly school: SchoolChoice,
+    method: HeldOutMethod,
+    private readonly random: Random,
+  ) {
+    this.reef = heated(drawReef(method, random));
+    const keeper = drawKeeper(random);
+    // A dose that counts as a challenge, whatever a hand adds to it.
+    this.keeper = { ...keeper, dose: Math.max(1.56, keeper.dose) };
+    this.builder = new LogBuilder({
+      rock: method === 'liveRock' ? 'liveRock' : 'dryRock',
+      school,
+    });
+    this.course = runReef(this.reef, []);
+    if (trouble === 'kitLate') this.nitriteFrom = 14 + 16 * random();
+  }
+
+  play(): void {
+    const { random, builder } = this;
+    builder.conditions(moment(0.5));
+    if (this.reef.method === 'bottle' || this.school.school === 'bottleProgramme') {
+      this.log(1, {
+        kind: 'dose',
+        substance: 'bacteria',
+        amount: { by: 'mL', mL: 100 },
+        strength: null,
+        about: false,
+      });
+    }
+    if (this.school.school === 'algaeSuccession') this.logGrowths();
+    if (this.trouble !== 'unfed') this.dose(1);
+    this.day = 1.3 + random();
+    let shown: number | null = null;
+    while (this.day < this.end) {
+      const { ammonia, nitrite } = this.test();
+      if (this.trouble === 'bound') this.bind();
+      if (this.trouble === 'diluted') this.dilute(nitrite);
+      const both = ammonia === 0 && nitrite === 0;
+      if (both && shown === null && (this.sittings.length > 3 || this.trouble === 'unfed')) {
+        shown = this.day;
+        this.end = Math.min(LONGEST, this.day + AFTER);
+        if (this.school.school === 'challenge' && this.trouble !== 'unfed') this.challenge();
+      } else if (shown !== null) this.late(this.day - shown);
+      else if (ammonia === 0 && (nitrite ?? 0) <= 1) this.doseAgain();
+      this.day += Math.max(0.7, this.keeper.every * (0.5 + random()));
+    }
+  }
+
+  private log(day: number, entry: EntryBody): void {
+    this.builder.entry(moment(day), entry);
+  }
+
+  private ran(): void {
+    this.course = runReef(this.reef, this.doses, this.events);
+  }
+
+  private dose(day: number): void {
+    if (this.trouble === 'unfed') return;
+    this.doses.push({ day, believed: this.keeper.dose });
+    this.builder.dose(moment(day), this.keeper.dose);
+    this.ran();
+  }
+
+  private doseAgain(): void {
+    const last = this.doses.at(-1)?.day ?? this.day;
+    if (this.doses.length < this.keeper.doses && this.day - last > 4) this.dose(this.day + 0.05);
+  }
+
+  /** One sitting at the day that is reached; what is written is what was read. */
+  private test(what: { ammonia?: boolean; nitrite?: boolean } = {}): Sitting {
+    const { day, random, builder, keeper } = this;
+    const wanted = {
+      ammonia: what.ammonia ?? true,
+      nitrite: (what.nitrite ?? random() >= keeper.skips) && day >= this.nitriteFrom,
+      nitrate: random() < 0.35,
+    };
+    const eye = { ...keeper, blunder: 0 };
+    const slips = { ...keeper, blunder: 1 };
+    const blundered = random() < 2 * keeper.blunder;
+    const hand = blundered ? slips : eye;
+    const sitting = readSitting({ keeper: hand, course: this.course }, day, wanted, random);
+    const held = this.bound.some(({ from, to }) => day >= from && day < to);
+    const read = { ...sitting, blundered, ammonia: held && wanted.ammonia ? 0 : sitting.ammonia };
+    this.sittings.push(read);
+    if (read.ammonia !== null) builder.ammonia(moment(day), read.ammonia);
+    if (read.nitrite !== null) builder.nitrite(moment(day), read.nitrite);
+    if (read.nitrate !== null) builder.nitrate(moment(day), read.nitrate);
+    if (this.sittings.length % 2 === 0) {
+      const alkalinity = this.course.alkalinity[Math.round(day * 24)] ?? 8;
+      builder.digital('alkalinityDrops', moment(day), Math.round(alkalinity * 10) / 10);
+      builder.digital('refractometer', moment(day), 35);
+      const warmth = this.reef.temperature[Math.round(day * 24)] ?? 25.5;
+      builder.digital('thermometer', moment(day), Math.round(warmth * 10) / 10);
+    }
+    return read;
+  }
+
+  /** Doses of two ppm, each tested when its window ends, until one is read as gone. */
+  private challenge(): void {
+    const { school, random } = this;
+    const hours = school.school === 'challenge' ? school.windowHours : 24;
+    for (let round = 0; round < 10 && this.day < LONGEST - 8; round += 1) {
+      const dosed = this.day + 0.05;
+      this.dose(dosed);
+      if (this.trouble === 'fiveHours') {
+        this.day = dosed + 5 / 24;
+        this.test({ ammonia: false, nitrite: true });
+      }
+      this.day = dosed + hours / 24 + 0.05 * random();
+      const late = this.trouble === 'fiveHours';
+      const { ammonia, nitrite } = this.test({ nitrite: !late });
+      this.end = Math.min(LONGEST, this.day + AFTER);
+      if (ammonia === 0 && (late || nitrite === 0)) return;
+      for (let wait = 0; wait < 12; wait += 1) {
+        this.day += 1 + random();
+        const read = this.test({ nitrite: true });
+        if (read.ammonia === 0 && read.nitrite === 0) break;
+      }
+    }
+  }
+
+  /** What happens some time after both have read zero. */
+  private late(since: number): void {
+    const { trouble, random, day } = this;
+    if (this.troubled) return;
+    const after = (days: number) => since > days * random();
+    const harm = (entry: EntryBody, survival: number) => {
+      this.troubled = true;
+      this.events.push({ day: day + 0.1, what: 'harm', survival });
+      this.log(day + 0.1, entry);
+      this.ran();
+    };
+    if (trouble === 'treated' && after(14)) {
+      const kind = Math.floor(3 * random());
+      const agent = (['bleach', 'antibiotic', 'chlorine'] as const)[kind] ?? 'bleach';
+      const worst = { bleach: 0.01, antibiotic: 0.05, chlorine: 0.1 }[agent];
+      harm({ kind: 'treatment', agent }, worst + 0.3 * random());
+    } else if (trouble === 'rockRemoved' && after(14)) {
+      const share = 0.6 + 0.4 * random();
+      harm({ kind: 'media', move: { to: 'out', share } }, 1.02 - share);
+    } else if (trouble === 'prawnLate' && after(10)) {
+      this.troubled = true;
+      const grams = 20 + 20 * random();
+      // A hundred litres and 30 mg N in a gram; a part of it never leaves the shell.
+      this.events.push({ day: day + 0.6, what: 'rots', nitrogen: 0.25 * grams });
+      this.log(day + 0.1, { kind: 'organics', action: { what: 'prawnIn', grams } });
+      this.ran();
+    } else if (trouble === 'failedLater' && since > 12) {
+      this.troubled = true;
+      this.dose(day + 0.05);
+      this.day += 0.05 + 1 + 0.05 * random();
+      this.test({ nitrite: true });
+    } else if (trouble === 'fiveHours' && this.school.school !== 'challenge' && after(10)) {
+      this.troubled = true;
+      this.dose(day + 0.05);
+      this.day += 0.05 + 5 / 24;
+      this.test({ ammonia: false, nitrite: true });
+      this.day += 19 / 24;
+      this.test({ nitrite: false });
+    }
+  }
+
+  private bind(): void {
+    if (this.random() > 0.5) return;
+    const [least, most] = BINDS_HOURS;
+    const hours = least + (most - least) * this.random();
+    this.bound.push({ from: this.day + 0.05, to: this.day + 0.05 + hours / 24 });
+    this.log(this.day + 0.05, {
+      kind: 'dose',
+      substance: 'ammoniaBinder',
+      amount: { by: 'mL', mL: 5 },
+      strength: null,
+      about: false,
+    });
+  }
+
+  private dilute(nitrite: number | null): void {
+    if (this.troubled || nitrite === null || nitrite < 2) return;
+    this.troubled = true;
+    const share = 0.6 + 0.37 * this.random();
+    this.events.push({ day: this.day + 0.1, what: 'change', share });
+    this.builder.waterChange(moment(this.day + 0.1), 100 * share);
+    this.ran();
+    this.day += 1;
+    this.test({ nitrite: true });
+  }
+
+  private logGrowths(): void {
+    const normal = normalsFrom(this.random);
+    const spread = Math.exp(0.2 * normal());
+    this.log(3, { kind: 'light', state: 'on' });
+    this.log(12 * spread, { kind: 'sighting', growth: 'diatoms', extent: 'patches' });
+    this.log(18 * spread, { kind: 'sighting', growth: 'film', extent: 'patches' });
+    this.log(18 * spread + 8, { kind: 'sighting', growth: 'film', extent: 'patches' });
+  }
+}
+
+/** A heater that keeps the water in its band, and salt with some alkalinity: no criterion of those is open. */
+function heated(reef: Reef): Reef {
+  return {
+    ...reef,
+    alkalinity: Math.max(9, reef.alkalinity),
+    temperature: reef.temperature.map((value) => Math.min(26.4, Math.max(24.6, value))),
+  };
+}
