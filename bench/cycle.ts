@@ -12,6 +12,7 @@ import {
 } from '../src/testing/heldOut/study';
 import { followToTheLetter } from '../src/testing/heldOut/toTheLetter';
 import { liveUntidily, SCHOOL_CHOICES, TROUBLES } from '../src/testing/heldOut/untidy';
+import { quantileOfSorted, sortedCopy } from '../src/core/math/quantile';
 import { print, round3, timed } from './print';
 
 /** Figures of the cycle engine. Numbers of tanks may be given: `npm run bench -- 300 20 200`. */
@@ -140,17 +141,21 @@ SCHOOL_CHOICES.forEach((school, place) => {
     return { trouble, ...result };
   });
   const lives = (such: (j: (typeof judged)[number]) => boolean) => judged.filter(such).length;
-  const tidy = judged.filter((j) => j.trouble === 'none' && j.granted !== null);
+  // A tank that was granted truly, and had to wait for the forecast.
+  const tidy = judged.filter(
+    (j) =>
+      j.trouble === 'none' && j.granted !== null && !j.falseGrants.some((f) => f.day === j.granted),
+  );
   const waits = tidy.map((j) => (j.ready ?? Infinity) - (j.granted ?? 0)).sort((a, b) => a - b);
   print('untidy', {
     school: JSON.stringify(school),
     lives: judged.length,
     granted: lives((j) => j.granted !== null),
-    ready: lives((j) => j.ready !== null),
     falseByRulesAlone: lives((j) => j.falseGrants.length > 0),
     falseReady: lives((j) => j.falseReadies.length > 0),
     falseReadyWithoutBlunder: lives((j) => j.falseReadies.some((f) => !f.blundered)),
-    withheldInTidyLivesDays: round3(waits[Math.floor(waits.length / 2)] ?? 0),
+    tidyGrantedTruly: tidy.length,
+    readyOnThatDay: waits.filter((days) => days === 0).length,
   });
 });
 
@@ -161,6 +166,16 @@ const counts = letters.map((f) => f.tests).sort((a, b) => a - b);
 print('toTheLetter', {
   keepers: letters.length,
   ready: letters.filter((f) => f.ready !== null).length,
+  falseReady: letters.filter((f) => f.ready !== null && f.falsehood !== null).length,
+  neverReadyAndTrulyNot: letters.filter((f) => f.ready === null && f.falsehood !== null).length,
+  readyAfterGrantedDaysMedian: round3(
+    quantileOfSorted(
+      sortedCopy(
+        letters.flatMap((f) => (f.ready === null ? [] : f.ready - (f.granted ?? f.ready))),
+      ),
+      0.5,
+    ),
+  ),
   testsMedian: counts[Math.floor(counts.length / 2)] ?? 0,
   doses: letters.reduce((sum, f) => sum + f.doses, 0),
 });

@@ -4,6 +4,7 @@ import type { Assurance } from '../core/cycle/verdict/assurance';
 export const ASSURED: Assurance = {
   stays: 1,
   carries: 1,
+  carriesUntil: null,
   repeats: 1,
   repeatsUntil: null,
   suspect: null,

@@ -50,11 +50,11 @@ describe('the sentence of Cycle', () => {
 
   it('turns to the school once both read zero', () => {
     const log = falling();
-    for (const day of [14, 16]) {
+    for (const day of [19, 21]) {
       log.ammonia(onDay(day), 0);
       log.nitrite(onDay(day), 0);
     }
-    const { cycle } = at(log, onDay(16, 14));
+    const { cycle } = at(log, onDay(21, 14));
     expect(cycle.title).toBe('Both read zero.');
     expect(cycle.detail).toMatch(/By your school it is ready \*\*/);
     expect(cycle.detail).toMatch(/if tests show it/);

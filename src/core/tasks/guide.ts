@@ -17,7 +17,7 @@ const BECAUSE: Record<NextTest['purpose'], string> = {
   learn: 'The test that tells most about the date',
   show: 'Nitrite is likely there, and has not been seen yet',
   confirm: 'Both are likely clear by then, and zeros would show it',
-  challenge: 'A day after a dose of 2 ppm, which shows what zeros alone do not',
+  challenge: 'After a dose of 2 ppm now, which shows what zeros alone do not',
 };
 
 /** The test that the forecast asks for, unless a challenge or a programme asks for it already. */

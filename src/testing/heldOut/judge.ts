@@ -18,20 +18,19 @@ export interface FalseReady {
 }
 
 export interface Judged {
-  /** Day on which the rules first granted, and on which the verdict first was *ready*. */
+  /** Day on which the rules first granted, and on which the verdict first was *ready*, where asked. */
   granted: number | null;
   ready: number | null;
-  /** Moments looked at that were granted, and that were ready. */
+  /** Moments looked at that were granted. */
   grants: number;
-  readies: number;
   /** Where the rules alone would have been wrong, and where the verdict was. */
   falseGrants: FalseReady[];
   falseReadies: FalseReady[];
 }
 
 const bands = bandsOf('mixedReef', {});
-/** A tank that stays ready is looked at again after so many days. */
-const AGAIN_DAYS = 3;
+/** A tank that stays granted is looked at again after so many days. */
+const AGAIN_DAYS = 1.5;
 
 /** The moments at which a keeper looks: after each sitting, and on the way to the next. */
 function looks({ sittings, end }: UntidyLife): number[] {
@@ -44,14 +43,14 @@ function looks({ sittings, end }: UntidyLife): number[] {
 /**
  * Asks for the verdict all along a life, as its keeper would have seen it, and holds it against the
  * true course.
- * @param ask what the forecast says, asked only where the rules grant
+ * @param ask what the forecast says, asked only where the rules grant and *ready* would be false, and in
+ *   a tidy life until it is ready: each answer takes a second
  */
 export function judge(life: UntidyLife, ask: (problem: CycleProblem) => Assurance): Judged {
   const judged: Judged = {
     granted: null,
     ready: null,
     grants: 0,
-    readies: 0,
     falseGrants: [],
     falseReadies: [],
   };
@@ -64,10 +63,9 @@ export function judge(life: UntidyLife, ask: (problem: CycleProblem) => Assuranc
     const ruled = verdictOf(history, at, bands);
     if (!ruled.granted) continue;
     const done = [...life.doses, ...life.events].filter((e) => e.day <= day).length;
-    if (judged.ready !== null && day - lookedAt < AGAIN_DAYS && done === doneBefore) continue;
+    if (judged.granted !== null && day - lookedAt < AGAIN_DAYS && done === doneBefore) continue;
     lookedAt = day;
     doneBefore = done;
-    const verdict = verdictOf(history, at, bands, ask(cycleProblem(history, at)));
     const falsehood = falsehoodOf(life, day);
     const wrong = falsehood && {
       day,
@@ -77,8 +75,10 @@ export function judge(life: UntidyLife, ask: (problem: CycleProblem) => Assuranc
     judged.grants += 1;
     judged.granted ??= day;
     if (wrong) judged.falseGrants.push(wrong);
+    // Where *ready* is true it only matters how late it is said, and in a tidy life.
+    if (!wrong && (judged.ready !== null || life.trouble !== 'none')) continue;
+    const verdict = verdictOf(history, at, bands, ask(cycleProblem(history, at)));
     if (!verdict.ready) continue;
-    judged.readies += 1;
     judged.ready ??= day;
     if (wrong) judged.falseReadies.push(wrong);
   }

@@ -127,6 +127,15 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
   };
 }
 
+/** A heater that keeps the water in its band, and salt with some alkalinity: no criterion of those is open. */
+export function heated(reef: Reef): Reef {
+  return {
+    ...reef,
+    alkalinity: Math.max(9, reef.alkalinity),
+    temperature: reef.temperature.map((value) => Math.min(26.4, Math.max(24.6, value))),
+  };
+}
+
 /**
  * A tank drawn more widely: nitrite oxidisers that sleep from hours to weeks, volumes and bottles
  * further off, doses that scatter. What is learned on the usual tanks must hold on these.

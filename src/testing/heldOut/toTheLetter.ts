@@ -11,12 +11,16 @@ import { DEFAULT_SCHOOL } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
 import { logOf, readSitting, type Life } from './keeper';
-import { runReef, type TrueDose } from './reef';
+import { falsehoodOf, type Falsehood } from './truth';
+import { heated, LIFE_DAYS, runReef, type TrueDose } from './reef';
 
 /** How a keeper fared who did what the next test says, and nothing else. */
 export interface Followed {
-  /** Day on which the verdict was *ready*; null if it never was. */
+  /** Day on which the rules granted it, and on which the verdict was *ready*; null if never. */
+  granted: number | null;
   ready: number | null;
+  /** What would be false about calling it ready on that day, or on the last one. */
+  falsehood: Falsehood | null;
   /** Tests of ammonia and nitrite, and of what else was named. */
   tests: number;
   others: number;
@@ -25,8 +29,8 @@ export interface Followed {
 }
 
 const bands = bandsOf('mixedReef', {});
-/** A tank is given up this long after it was truly clear, days. */
-const GIVEN_UP = 45;
+/** A tank is followed as long as it is simulated, days. */
+const LONGEST = LIFE_DAYS - 2;
 
 /**
  * Follows the next test to the letter under the default school, from one dose on: tests what it names,
@@ -36,20 +40,32 @@ export function followToTheLetter(life: Life, seed: number, options: ForecastOpt
   const random = seededRandom(seed);
   const first = life.doses[0];
   const doses: TrueDose[] = first ? [first] : [];
-  const played: Life = { ...life, doses, course: runReef(life.reef, doses), sittings: [] };
+  const reef = heated(life.reef);
+  const played: Life = { ...life, reef, doses, course: runReef(reef, doses), sittings: [] };
   const conditions: number[] = [];
   const atHand = (['ammoniaCard', 'nitriteCard'] as const).flatMap(
     (id) => kitAtHand(id, kitFrom(id, 0)) ?? [],
   );
-  const followed: Followed = { ready: null, tests: 0, others: 0, doses: 0 };
+  const followed: Followed = {
+    granted: null,
+    ready: null,
+    falsehood: null,
+    tests: 0,
+    others: 0,
+    doses: 0,
+  };
+  const trulyWrong = (on: number) =>
+    falsehoodOf({ reef, school: DEFAULT_SCHOOL, doses, events: [] }, on);
   let day = 1.5;
-  while (day < life.readyDay + GIVEN_UP) {
+  while (day < LONGEST) {
     const builder = logOf(played, day, { school: DEFAULT_SCHOOL });
     for (const when of conditions) builder.conditions(FILLED + Math.round(when * DAY_MS));
     const at = FILLED + Math.round(day * DAY_MS) + 60_000;
     const history = tankHistory(builder.log(), builder.tankId, at);
     const forecast = forecastOf(cycleProblem(history, at), { ...options, atHand });
-    if (verdictOf(history, at, bands, forecast.assurance).ready) return { ...followed, ready: day };
+    const verdict = verdictOf(history, at, bands, forecast.assurance);
+    if (verdict.granted) followed.granted ??= day;
+    if (verdict.ready) return { ...followed, ready: day, falsehood: trulyWrong(day) };
     const next = forecast.nextTest;
     if (!next) {
       day += 1;
@@ -57,7 +73,7 @@ export function followToTheLetter(life: Life, seed: number, options: ForecastOpt
     }
     if (next.purpose === 'challenge') {
       doses.push({ day: day + 0.05, believed: life.keeper.dose });
-      played.course = runReef(life.reef, doses);
+      played.course = runReef(reef, doses);
       followed.doses += 1;
     }
     day = Math.max(day + 0.5, (next.at - FILLED) / DAY_MS);
@@ -71,5 +87,5 @@ export function followToTheLetter(life: Life, seed: number, options: ForecastOpt
       if (named.length > 0) conditions.push(day);
     }
   }
-  return followed;
+  return { ...followed, falsehood: trulyWrong(LONGEST - 20) };
 }

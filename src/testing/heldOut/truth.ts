@@ -15,7 +15,10 @@ const CHALLENGE = 1.55;
  * What is false about calling a tank ready on a day, by its true course: nothing that the keeper did
  * later is in it. Null where it is true.
  */
-export function falsehoodOf(life: UntidyLife, day: number): Falsehood | null {
+export function falsehoodOf(
+  life: Pick<UntidyLife, 'reef' | 'school' | 'doses' | 'events'>,
+  day: number,
+): Falsehood | null {
   const { reef, school } = life;
   const doses = life.doses.filter((dose) => dose.day <= day);
   const events = life.events.filter((event) => event.day <= day);

@@ -7,6 +7,7 @@ import { FILLED, LogBuilder } from '../logBuilder';
 import { drawKeeper, readSitting, type Keeper, type Sitting } from './keeper';
 import {
   drawReef,
+  heated,
   runReef,
   type HeldOutMethod,
   type Reef,
@@ -285,13 +286,4 @@ class Untidy implements UntidyLife {
     this.log(18 * spread, { kind: 'sighting', growth: 'film', extent: 'patches' });
     this.log(18 * spread + 8, { kind: 'sighting', growth: 'film', extent: 'patches' });
   }
-}
-
-/** A heater that keeps the water in its band, and salt with some alkalinity: no criterion of those is open. */
-function heated(reef: Reef): Reef {
-  return {
-    ...reef,
-    alkalinity: Math.max(9, reef.alkalinity),
-    temperature: reef.temperature.map((value) => Math.min(26.4, Math.max(24.6, value))),
-  };
 }

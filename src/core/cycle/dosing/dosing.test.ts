@@ -107,6 +107,26 @@ describe('dosing again', () => {
     expect(held).toBeCloseTo(challenge / 2, 9);
   });
 
+  it('is a whole dose, hold or not, where the forecast asks for a proof', () => {
+    const log = new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } });
+    log.dose(onDay(1), 1.6);
+    log.ammonia(onDay(20), 0);
+    log.nitrite(onDay(20), 0);
+    const history = historyOf(log, onDay(20));
+    const forecast = forecastOf(cycleProblem(history, onDay(20)), {
+      seed: 1,
+      particles: 60,
+      otherParticles: 8,
+      members: 60,
+    });
+    // Nitrite was never caught in this log, so a dose is what shows it.
+    expect(forecast.nextTest?.purpose).toBe('challenge');
+    const plain = redoseAdvice(history, { ...forecast, nextTest: null }, onDay(20));
+    const proof = redoseAdvice(history, forecast, onDay(20));
+    expect(proof.rise).toBeCloseTo(2 * plain.rise, 9);
+    expect(proof.because).toMatch(/does not show enough/);
+  });
+
   it('says when: once the colony is hungry, or once the forecast has both clear', () => {
     const fed = new LogBuilder();
     fed.dose(onDay(19), 1);

@@ -9,7 +9,7 @@ import {
 } from '../../records/schema/tank';
 import { steadyEnvironment } from '../kinetics/environment';
 import { packEvents, type CycleEvent } from '../kinetics/events';
-import { freshStart, LAG, SEEDS } from '../kinetics/parameters';
+import { COLONY, freshStart, SEEDS } from '../kinetics/parameters';
 import { courseFor, runCycle } from '../kinetics/run';
 import { ALKALINE, FISH_PARTS, PAIR_N } from '../problem/additions';
 import { foodNitrogen } from '../problem/foods';
@@ -114,6 +114,7 @@ export function playMethod(
 ): MethodOutcome {
   const normal = normalsFrom(seededRandom(seed));
   const around = (median: number, sd: number) => median * Math.exp(sd * normal());
+  const colony = (id: keyof typeof COLONY) => around(COLONY[id].median, COLONY[id].sd);
   const environment = steadyEnvironment(DAYS, water.temperature, water.ph, water.salinity, STEPS);
   const course = courseFor(environment);
   const rock = seedPrior(tank, netLitres);
@@ -126,16 +127,17 @@ export function playMethod(
   for (let n = 0; n < TANKS; n += 1) {
     const luck = normal();
     const parameters = {
-      growthA: around(0.85, 0.3),
-      growthB: around(0.7, 0.35),
-      halfA: around(0.35, 0.5),
-      halfB: around(0.35, 0.5),
-      inhibition: around(0.3, 0.5),
-      decay: around(0.06, 0.5),
-      mineralisation: around(0.25, 0.4),
+      growthA: colony('growthA'),
+      growthB: colony('growthB'),
+      halfA: colony('halfA'),
+      halfB: colony('halfB'),
+      inhibition: colony('inhibition'),
+      decayA: colony('decayA'),
+      decayB: colony('decayB'),
+      mineralisation: colony('mineralisation'),
       denitrification: 0.003,
       uptake: 0.015,
-      lag: around(LAG.days, LAG.sd),
+      lag: colony('lag'),
       awake: extra.awake ?? rock.awake,
       ceiling: rock.ceiling,
       capacityA: around(rock.capacityA, rock.sdA) + extra.a * Math.exp(extra.sd * luck),

@@ -52,8 +52,8 @@ function later(a: DateRange, b: DateRange): DateRange {
 
 /**
  * When to dose again, and how much: once both are clear, the usual 2 ppm; half of it while a hold is
- * counted, which keeps the colony fed and is gone by the next test; and nothing while ammonia or
- * nitrite is still there. Never beyond 4 mg N/L.
+ * counted, which keeps the colony fed and is gone by the next test; the whole where the forecast
+ * asks for a proof; and nothing while ammonia or nitrite is still there. Never beyond 4 mg N/L.
  */
 export function redoseAdvice(
   history: TankHistory,
@@ -117,6 +117,12 @@ export function redoseAdvice(
   const untested = [ammonia, nitrite].some((r) => last && r && r.at <= last.at);
   if (untested) {
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
+  }
+  if (forecast?.nextTest?.purpose === 'challenge') {
+    return dose(
+      usual,
+      `Both read zero, but that alone does not show enough. ${usualDoseWords(history)}, tested when it is likely gone, does.`,
+    );
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
   const school = schoolOf(tank.school);

@@ -20,6 +20,8 @@ const MARGIN = 2;
 
 /** Days ahead for which it is asked whether a challenge would still pass. */
 const REPEATS_DAYS = 30;
+/** Days ahead at which it is asked whether a load would still be carried, if nothing feeds the colony. */
+const CARRIES_ON = [0, 2, 4, 6, 8, 11, 14, 21, 30] as const;
 
 const SUSPECTS: Partial<Record<HypothesisId, string>> = {
   weakDose: 'the doses may have been much weaker than their label',
@@ -85,26 +87,27 @@ function suspectOf(members: readonly Member[], wrong: readonly boolean[]): strin
  * ensemble as inferred, not as weighted for the day it is asked on, and adds nothing to the evidence.
  */
 export function assuranceOf({ problem, members }: Ensemble): Assurance {
-  const still = stretchFor(problem, Math.max(STAYS_DAYS, REPEATS_DAYS));
+  const still = stretchFor(problem, Math.max(STAYS_DAYS, REPEATS_DAYS, ...CARRIES_ON));
   const loaded = stretchFor(problem, FIRST_LOAD.days);
   const hours = problem.school.school === 'challenge' ? problem.school.windowHours : null;
   const spell = hours === null ? null : stretchFor(problem, Math.ceil(hours / 24) + 1);
   const load = loadEvents();
   const wrong: boolean[] = [];
   let stays = 0;
-  let carries = 0;
+  const carries = CARRIES_ON.map(() => 0);
   const repeats = new Array<number>(REPEATS_DAYS + 1).fill(0);
   for (const member of members) {
     const standing = standingEvents(problem, member, REPEATS_DAYS);
     runStretch(still, member, member.now, packEvents(standing));
     const staysLow = peakOf(still.course, STAYS_DAYS * AHEAD_STEPS) <= SAFE;
-    runStretch(
-      loaded,
-      member,
-      member.now,
-      packEvents([...standingEvents(problem, member, FIRST_LOAD.days), ...load]),
-    );
-    const carriesLoad = peakOf(loaded.course, loaded.environment.steps) <= SAFE;
+    const withLoad = packEvents([...standingEvents(problem, member, FIRST_LOAD.days), ...load]);
+    // A colony that is not fed only shrinks: once it does not carry it does not later.
+    const carried = CARRIES_ON.findIndex((day) => {
+      runStretch(loaded, member, stateAt(still.course, day * AHEAD_STEPS), withLoad);
+      return peakOf(loaded.course, loaded.environment.steps) > SAFE;
+    });
+    const times = carried < 0 ? CARRIES_ON.length : carried;
+    for (let place = 0; place < times; place += 1) carries[place] = (carries[place] ?? 0) + 1;
     let passesNow = true;
     if (spell !== null && hours !== null) {
       passesNow = repeatPasses(problem, spell, member, member.now, hours);
@@ -117,15 +120,19 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
       }
     }
     stays += Number(staysLow);
-    carries += Number(carriesLoad);
-    wrong.push(!(staysLow && carriesLoad && passesNow));
+    wrong.push(!(staysLow && times > 0 && passesNow));
   }
   const count = Math.max(1, members.length);
   const share = (number: number) => rounded(number / count, 3);
   const lasts = repeats.findLastIndex((number) => number / count >= SURE.repeats);
+  const last = carries.findLastIndex((number) => number / count >= SURE.carries);
   return {
     stays: share(stays),
-    carries: share(carries),
+    carries: share(carries[0] ?? 0),
+    carriesUntil:
+      last < 0 || last === CARRIES_ON.length - 1
+        ? null
+        : problem.at + (CARRIES_ON[last] ?? 0) * DAY_MS,
     repeats: hours === null ? null : share(repeats[0] ?? 0),
     repeatsUntil:
       hours === null || lasts < 0 || lasts === REPEATS_DAYS ? null : problem.at + lasts * DAY_MS,

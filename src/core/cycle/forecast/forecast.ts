@@ -2,8 +2,6 @@ import { quantileOfSorted } from '../../math/quantile';
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble, PastCourses } from '../inference/ensemble';
 import type { Posterior } from '../inference/posterior';
-import { schoolOf } from '../schools';
-import { SURE, type Assurance } from '../verdict/assurance';
 import { conditionsAt } from '../problem/conditions';
 import { NITROGEN, type CycleProblem, type Nitrogen, type ProblemKit } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
@@ -22,7 +20,8 @@ import {
   wholePercent,
 } from './dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
-import { nextTestOf, testAfterSilence, type Withheld } from './nextTest';
+import { nextTestOf, testAfterSilence } from './nextTest';
+import { withheldBy } from './showing';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
@@ -144,16 +143,6 @@ function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Mil
     nitriteClears: notBefore(dateRange(ensemble, ahead.nitriteClears), lastAbove(['nitrite'])),
     ready: notBefore(dateRange(ensemble, ready.days), lastAbove(['ammonia', 'nitrite'])),
   };
-}
-
-/** What would still be withheld of a tank whose tests show both at zero. */
-function withheldBy(problem: CycleProblem, { stays, carries, repeats }: Assurance): Withheld {
-  const { school, facts, zone, at } = problem;
-  const again = schoolOf(school).shownAgainAt?.(school, facts, zone) ?? null;
-  if (facts.shownSince === null) return null;
-  // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
-  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return 'dose';
-  return stays < SURE.stays && (again === null || again <= at) ? 'stays' : null;
 }
 
 /**

@@ -1,11 +1,11 @@
 import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
-import type { SchoolChoice } from '../../records/schema/tank';
 import type { CycleProblem } from '../problem/types';
 import { fitOf, MISFIT_SCORE } from './misfit';
 import { runAhead } from './ahead';
 import { kitFrom } from '../../records/kitTemplates';
 import { kitAtHand } from '../problem/observations';
-import { cellsOf, nextTestOf, tenths, testAfterSilence } from './nextTest';
+import { cellsOf } from './learning';
+import { nextTestOf, tenths, testAfterSilence } from './nextTest';
 import { readingWordsOf } from './words';
 
 const problem = problemOn(
@@ -70,30 +70,6 @@ describe('the next test', () => {
     expect(next).toMatchObject({ parameters: ['ammonia', 'nitrite'], idle: [] });
   });
 
-  it('is asked for again when the school wants to see it, once both were shown', () => {
-    const clean = { now: { capacityA: 2, capacityB: 2 } };
-    const after = (school: SchoolChoice, facts: Partial<CycleProblem['facts']> = {}) => {
-      const shown = {
-        ...problem,
-        school,
-        facts: { ...problem.facts, shownSince: day(8), ...facts },
-      };
-      const ensemble = ensembleOf(shown, [clean, clean, clean]);
-      const ahead = runAhead(ensemble);
-      return nextTestOf(ensemble, ahead, Float64Array.from([15, 15, 15]));
-    };
-    const held = after({ school: 'bothZeroHeld', holdDays: 7 });
-    expect(held).toMatchObject({ purpose: 'confirm', inDays: 5 });
-    expect(held?.because).toMatch(/again/);
-    const programme = after(
-      { school: 'bottleProgramme', programmeDays: 20 },
-      { programmeEndsAt: day(21) },
-    );
-    expect(programme?.inDays).toBe(11);
-    expect(after({ school: 'challenge', windowHours: 24 })).toBeNull();
-    expect(after({ school: 'bothZero' })).toBeNull();
-  });
-
   it('uses kits at hand alone, and never nitrate', () => {
     const of = (parameter: string) => problem.kits.filter((kit) => kit.parameter === parameter);
     expect(nextOf(spread, [])).toBeNull();
@@ -110,41 +86,6 @@ describe('the next test', () => {
     const fresh = kitAtHand('new', kitFrom('nitriteCard', 0));
     if (!fresh) throw new Error('no kit');
     expect(nextTestOf(ensemble, ahead, days, [...cold.kits, fresh])?.parameter).toBe('nitrite');
-  });
-
-  const unseen = (facts: Partial<CycleProblem['facts']>, animals = false) => {
-    const told = {
-      ...problem,
-      animals,
-      facts: { ...problem.facts, nitriteShown: false, ...facts },
-    };
-    return (tanks: Told[]) => {
-      const ensemble = ensembleOf(told, tanks);
-      const ahead = runAhead(ensemble);
-      return nextTestOf(
-        ensemble,
-        ahead,
-        Float64Array.from(tanks, () => 12),
-      );
-    };
-  };
-
-  it('shows nitrite while it is there', () => {
-    const rising = { now: { ammonia: 1.5, nitrite: 0.1, capacityA: 0.6, capacityB: 0.02 } };
-    const next = unseen({})([rising, rising, rising]);
-    expect(next).toMatchObject({ purpose: 'show', parameters: ['nitrite'] });
-    expect(next?.inDays).toBeGreaterThan(0);
-  });
-
-  it('offers a challenge where nitrite was missed, and never with an animal in', () => {
-    const clean = { now: { capacityA: 2, capacityB: 2 } };
-    const missed = { shownSince: day(8) };
-    const next = unseen(missed)([clean, clean]);
-    expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
-    expect(next?.because).toMatch(/Dose 2 ppm/);
-    const living = unseen(missed, true)([clean, clean]);
-    expect(living?.purpose).toBe('confirm');
-    expect(living?.because).not.toMatch(/Dose/);
   });
 
   it('after a long silence begins anew with ammonia, now', () => {

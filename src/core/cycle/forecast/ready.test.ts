@@ -83,7 +83,7 @@ describe('a challenge that is played', () => {
 
   it('is given up for a colony that dies back as fast as doses grow it', () => {
     const { ready, doses } = daysOf(school, {
-      parameters: { growthB: 0.12, decay: 0.3 },
+      parameters: { growthB: 0.12, decayA: 0.3, decayB: 0.3 },
       now: { nitrite: 0.5, capacityB: 0.4 },
     });
     expect(ready).toBe(Infinity);

@@ -82,7 +82,7 @@ export interface NextTest {
   gain: number;
   /**
    * Asked to learn; to show nitrite while it is there; to show what is likely already so; or after a
-   * dose of 2 ppm a day before, which is then advised with it.
+   * dose of 2 ppm now, which is then advised with it.
    */
   purpose: 'learn' | 'show' | 'confirm' | 'challenge';
   outcomes: TestOutcome[];

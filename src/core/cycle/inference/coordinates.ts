@@ -1,4 +1,4 @@
-import { LAG } from '../kinetics/parameters';
+import { COLONY } from '../kinetics/parameters';
 import { NEW_SALT } from '../problem/conditions';
 import type { CycleProblem } from '../problem/types';
 
@@ -22,7 +22,8 @@ export interface Layout {
   halfA: number;
   halfB: number;
   inhibition: number;
-  decay: number;
+  decayA: number;
+  decayB: number;
   mineralisation: number;
   organic: number;
   capacityA: number;
@@ -87,13 +88,16 @@ export function layoutOf(problem: CycleProblem): Layout {
   };
   const { seed, additions, kits } = problem;
   const has = (source: string) => additions.some((a) => a.source === source);
-  const growthA = add('growthA', 0.85, 0.3);
-  const growthB = add('growthB', 0.7, 0.35);
-  const halfA = add('halfA', 0.35, 0.6);
-  const halfB = add('halfB', 0.35, 0.6);
-  const inhibition = add('inhibition', 0.3, 0.6);
-  const decay = add('decay', 0.06, 0.6);
-  const mineralisation = add('mineralisation', 0.25, 0.4);
+  const colony = (id: keyof typeof COLONY, joined?: Coordinate['with']) =>
+    add(id, COLONY[id].median, COLONY[id].sd, joined);
+  const growthA = colony('growthA');
+  const growthB = colony('growthB');
+  const halfA = colony('halfA');
+  const halfB = colony('halfB');
+  const inhibition = colony('inhibition');
+  const decayA = colony('decayA');
+  const decayB = colony('decayB', { index: decayA, correlation: 0.5 });
+  const mineralisation = colony('mineralisation');
   const organic = add('organic', seed.organic, seed.sdOrganic);
   const capacityA = add('capacityA', seed.capacityA, seed.sdA);
   const capacityB = add('capacityB', seed.capacityB, seed.sdB, {
@@ -105,7 +109,7 @@ export function layoutOf(problem: CycleProblem): Layout {
   const denitrification = add('denitrification', 0.003, 1);
   const nitrate = add('nitrate', problem.windowed ? 2 : 0.3, 1);
   const alkalinity = add('alkalinity', problem.alkalinity.value, problem.alkalinity.sd);
-  const lag = add('lag', LAG.days, LAG.sd);
+  const lag = colony('lag');
   const spread = add('spread', 1, SPREAD_SD);
   const newSalt = additions.some((a) => (a.replaced ?? 0) > 0 && a.newAlkalinity === undefined)
     ? add('newSalt', NEW_SALT.alkalinity, NEW_SALT.sd)
@@ -146,7 +150,8 @@ export function layoutOf(problem: CycleProblem): Layout {
     halfA,
     halfB,
     inhibition,
-    decay,
+    decayA,
+    decayB,
     mineralisation,
     organic,
     capacityA,

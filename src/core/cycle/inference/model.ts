@@ -76,7 +76,8 @@ export class CycleModel {
       halfA: 0,
       halfB: 0,
       inhibition: 0,
-      decay: 0,
+      decayA: 0,
+      decayB: 0,
       mineralisation: 0,
       denitrification: 0,
       uptake: 0,
@@ -115,7 +116,8 @@ export class CycleModel {
     this.fish = l.fish < 0 ? 1 : at(l.fish);
     // More of the ammonia free is the same to the colony as being harmed by less of it.
     p.inhibition = at(l.inhibition) / this.freeFactor;
-    p.decay = at(l.decay);
+    p.decayA = at(l.decayA);
+    p.decayB = at(l.decayB);
     p.mineralisation = at(l.mineralisation);
     p.denitrification = at(l.denitrification);
     p.uptake = at(l.uptake);

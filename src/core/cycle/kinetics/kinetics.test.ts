@@ -114,6 +114,16 @@ describe('the colony', () => {
     expect(course.capacityB.at(-1)).toBeCloseTo(3 * Math.exp(-0.06 * 30), 6);
   });
 
+  it('decays on each side by its own', () => {
+    const { course } = run({
+      dose: 0,
+      days: 10,
+      parameters: { capacityA: 5, capacityB: 3, organic: 0, decayA: 0.02, decayB: 0.2 },
+    });
+    expect(course.capacityA.at(-1)).toBeCloseTo(5 * Math.exp(-0.2), 6);
+    expect(course.capacityB.at(-1)).toBeCloseTo(3 * Math.exp(-2), 6);
+  });
+
   it('shrinks to its ceiling when it is above it, however well fed', () => {
     const events = Array.from({ length: 24 * 60 }, (_, step) => ({
       step,
@@ -283,8 +293,8 @@ function rungeKutta(
       rb,
       -m,
       0.2 * m - 0.4 * ra,
-      Ca * ((p.growthA * e * A * (1 - Ca / p.ceiling)) / (p.halfA + A) - p.decay),
-      Cb * ((p.growthB * u * eB * I * (1 - Cb / p.ceiling)) / (p.halfB + I) - p.decay),
+      Ca * ((p.growthA * e * A * (1 - Ca / p.ceiling)) / (p.halfA + A) - p.decayA),
+      Cb * ((p.growthB * u * eB * I * (1 - Cb / p.ceiling)) / (p.halfB + I) - p.decayB),
       ((1 - u) / p.lag) * (I / (I + 0.05)),
       N * 0,
     ];

@@ -13,8 +13,9 @@ export interface CycleParameters {
   halfB: number;
   /** Free ammonia that halves the nitrite oxidisers' rate, mg NH3-N/L. */
   inhibition: number;
-  /** Decay of both. */
-  decay: number;
+  /** Decay of each. */
+  decayA: number;
+  decayB: number;
   /** Rate at which organic nitrogen turns into ammonia. */
   mineralisation: number;
   /** Nitrate lost to low-oxygen places. */
@@ -64,8 +65,23 @@ export const AWAKE: Record<Seed, number> = {
   establishedMedia: 1,
 };
 
-/** Days that nitrite oxidisers sleep on once there is nitrite: median, and sd of the log; judgement. */
-export const LAG = { days: 1.5, sd: 0.8 };
+/**
+ * What colonies are like before anything is read, each a log-normal by its median and the sd of its
+ * natural log; docs/science.md says where they are from.
+ */
+export const COLONY = {
+  growthA: { median: 0.85, sd: 0.3 },
+  growthB: { median: 0.7, sd: 0.35 },
+  halfA: { median: 0.35, sd: 0.6 },
+  halfB: { median: 0.35, sd: 0.6 },
+  inhibition: { median: 0.3, sd: 0.6 },
+  // Each side its own: an ammonia side that lasts says little of how long the other does.
+  decayA: { median: 0.06, sd: 0.6 },
+  decayB: { median: 0.06, sd: 0.7 },
+  mineralisation: { median: 0.25, sd: 0.4 },
+  /** Days that nitrite oxidisers sleep on once there is nitrite; judgement. */
+  lag: { median: 1.5, sd: 0.8 },
+} as const satisfies Record<string, { median: number; sd: number }>;
 
 /** Median starting capacities, mg N/L/day, and the spread (sd of the natural log) of each. */
 export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: number }> = {
@@ -78,16 +94,17 @@ export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: numbe
 /** The typical colony of a seed: medians of the priors in docs/science.md. */
 export function typicalParameters(seed: Seed): CycleParameters {
   return {
-    growthA: 0.85,
-    growthB: 0.7,
-    halfA: 0.35,
-    halfB: 0.35,
-    inhibition: 0.3,
-    decay: 0.06,
-    mineralisation: 0.25,
+    growthA: COLONY.growthA.median,
+    growthB: COLONY.growthB.median,
+    halfA: COLONY.halfA.median,
+    halfB: COLONY.halfB.median,
+    inhibition: COLONY.inhibition.median,
+    decayA: COLONY.decayA.median,
+    decayB: COLONY.decayB.median,
+    mineralisation: COLONY.mineralisation.median,
     denitrification: 0,
     uptake: 0,
-    lag: LAG.days,
+    lag: COLONY.lag.median,
     ceiling: 20,
     capacityA: SEEDS[seed].a,
     capacityB: SEEDS[seed].b,

@@ -180,8 +180,8 @@ export function runCycle(
     // Growth follows what was really used: used / (capacity × dt) is the rate per capacity.
     const fedA = Ca > 0 ? usedA / (Ca * dt) : 0;
     const fedB = Cb > 0 ? usedB / (Cb * dt) : 0;
-    Ca *= grown(dt * (p.growthA * fedA * (1 - Ca / p.ceiling) - p.decay));
-    Cb *= grown(dt * (p.growthB * fedB * (1 - Cb / p.ceiling) - p.decay));
+    Ca *= grown(dt * (p.growthA * fedA * (1 - Ca / p.ceiling) - p.decayA));
+    Cb *= grown(dt * (p.growthB * fedB * (1 - Cb / p.ceiling) - p.decayB));
 
     const at = step + 1;
     course.ammonia[at] = A;

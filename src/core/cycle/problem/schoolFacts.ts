@@ -6,26 +6,28 @@ import { stagesSeen, successionOf } from '../succession';
 import { nitriteSeen } from '../verdict/chain';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
 import { stillShown } from '../verdict/harm';
-import { holdOf } from '../verdict/zero';
+import { holdOf, type Hold } from '../verdict/zero';
 import type { SchoolFacts } from './types';
 
-/** Since when tests show both at zero; a dose that was not tested after takes it back. */
-function shownSince(history: TankHistory): number | null {
+/** The run of tests that show both at zero; a dose that was not tested after takes it back. */
+function shownBoth(history: TankHistory): Hold | null {
   const hold = holdOf(history, history.tank.zone);
   const dose = history.entries.dose.filter((d) => isAmmoniaSource(d.entry.substance)).at(-1);
-  return hold && (!dose || hold.until > dose.at) ? hold.since : null;
+  return hold && (!dose || hold.until > dose.at) ? hold : null;
 }
 
 /** What a tank's log shows of its school, as the forecast needs it. */
 export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const { tank } = history;
   const shown = stillShown(history).history;
+  const both = shownBoth(shown);
   const inquiry = { history: shown, at, zone: tank.zone, choice: tank.school };
   const bottle = shown.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
   const lit = history.entries.light.find((light) => light.entry.state === 'on')?.at ?? null;
   const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
   return {
-    shownSince: shownSince(shown),
+    shownSince: both?.since ?? null,
+    shownUntil: both?.until ?? null,
     nitriteShown: nitriteSeen(inquiry).state === 'met',
     challengePassedAt: passed ? passed.dose.at : null,
     challengeDose: challengeDose(history),

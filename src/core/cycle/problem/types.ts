@@ -95,6 +95,8 @@ export interface SeedPrior {
 export interface SchoolFacts {
   /** Since when tests show both at zero, with no dose after the last of them, ms; null if they do not. */
   shownSince: number | null;
+  /** Until when they do, ms. */
+  shownUntil: number | null;
   /** Whether tests have shown nitrite, or a challenge all of the chain. */
   nitriteShown: boolean;
   /** When a challenge was passed that still counts, ms. */

@@ -83,9 +83,15 @@ describe('evidence grants, knowledge may withhold', () => {
     expect(verdict.cycle.detail).toMatch(because);
   });
 
-  it('says until when a repeat would pass', () => {
-    const verdict = judged(shown(CHALLENGE), AT, { ...ASSURED, repeatsUntil: onDay(35) });
-    expect(verdict.last?.because).toMatch(/until about 6 Apr/);
+  it('says until when a fish would be carried, and a repeat would pass', () => {
+    const verdict = judged(shown(CHALLENGE), AT, {
+      ...ASSURED,
+      carriesUntil: onDay(34),
+      repeatsUntil: onDay(35),
+    });
+    expect(verdict.last?.because).toMatch(
+      /nothing feeds the colony, .* carried until about 5 Apr and .* passes until about 6 Apr/,
+    );
   });
 
   it('is not asked where a criterion is open, nor of a tank that runs', () => {
@@ -130,6 +136,7 @@ describe('what the forecast says of a tank that tests call ready', () => {
   it('is the surer of a repeat the sooner it would be, and says until when', () => {
     const now = assured(29.5);
     expect(now).toMatchObject({ stays: 1, carries: 1, repeats: 1 });
+    expect(now.carriesUntil).toBeNull();
     const until = ((now.repeatsUntil ?? 0) - FILLED) / DAY;
     expect(until).toBeGreaterThan(33);
     expect(until).toBeLessThan(45);

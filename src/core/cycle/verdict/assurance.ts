@@ -3,6 +3,7 @@ import { shortDay } from '../../time/words';
 import { chanceWords } from '../chanceWords';
 import { doseAdvice } from '../doseAdvice';
 import { usualDoseWords } from '../doseSize';
+import { listWords } from '../../units/format';
 import { cannotTell, met, notYet, type Finding } from './types';
 
 /**
@@ -14,6 +15,8 @@ export interface Assurance {
   stays: number;
   /** So they do under a first fish's load, and a margin, for a fortnight. */
   carries: number;
+  /** Until when it is so at what is asked, if nothing feeds the colony, ms; null for long, or not now. */
+  carriesUntil: number | null;
   /** The dose of a challenge, given again now, would be gone in its hours; null for other schools. */
   repeats: number | null;
   /** Until when it would be at nine in ten, if nothing feeds the colony, ms; null where it is not asked. */
@@ -39,7 +42,7 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       'Wait until it has: it takes a few seconds. If it could not be worked out, it is tried again with the next entry.',
     );
   }
-  const { stays, carries, repeats, repeatsUntil, suspect } = assurance;
+  const { stays, carries, carriesUntil, repeats, repeatsUntil, suspect } = assurance;
   const why = suspect === null ? '' : ` What speaks against it most is that ${suspect}.`;
   if (stays < SURE.stays) {
     return notYet(
@@ -59,9 +62,15 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both a day or two later.`),
     );
   }
-  const until =
-    repeatsUntil === null
-      ? ''
-      : ` A repeat of the dose would pass until about ${shortDay(repeatsUntil, history.tank.zone)} if nothing feeds the colony.`;
-  return met(`Nothing that is logged speaks against it.${until}`, []);
+  const day = (ms: number) => shortDay(ms, history.tank.zone);
+  const until = [
+    ...(carriesUntil === null
+      ? []
+      : [`a first small fish is carried until about ${day(carriesUntil)}`]),
+    ...(repeatsUntil === null
+      ? []
+      : [`a repeat of the dose passes until about ${day(repeatsUntil)}`]),
+  ];
+  const lasts = until.length === 0 ? '' : ` If nothing feeds the colony, ${listWords(until)}.`;
+  return met(`Nothing that is logged speaks against it.${lasts}`, []);
 }

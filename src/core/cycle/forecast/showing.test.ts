@@ -1,0 +1,151 @@
+import { ASSURED } from '../../../testing/assured';
+import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import type { SchoolChoice } from '../../records/schema/tank';
+import type { CycleProblem } from '../problem/types';
+import { runAhead } from './ahead';
+import { nextTestOf } from './nextTest';
+import { withheldBy, type Withheld } from './showing';
+
+const problem = problemOn(
+  10,
+  (log) => {
+    log.dose(day(1), 1.6);
+    log.ammonia(day(9), 0);
+    log.nitrite(day(9), 2);
+    log.nitrate(day(9), 10);
+  },
+  { school: { school: 'bothZero' } },
+);
+
+describe('the test that shows', () => {
+  it('is asked for again when the school wants to see it, once both were shown', () => {
+    const clean = { now: { capacityA: 2, capacityB: 2 } };
+    const after = (school: SchoolChoice, facts: Partial<CycleProblem['facts']> = {}) => {
+      const shown = {
+        ...problem,
+        school,
+        facts: { ...problem.facts, shownSince: day(8), ...facts },
+      };
+      const ensemble = ensembleOf(shown, [clean, clean, clean]);
+      const ahead = runAhead(ensemble);
+      return nextTestOf(ensemble, ahead, Float64Array.from([15, 15, 15]));
+    };
+    const held = after({ school: 'bothZeroHeld', holdDays: 7 });
+    expect(held).toMatchObject({ purpose: 'confirm', inDays: 5 });
+    expect(held?.because).toMatch(/again/);
+    const programme = after(
+      { school: 'bottleProgramme', programmeDays: 20 },
+      { programmeEndsAt: day(21) },
+    );
+    expect(programme?.inDays).toBe(11);
+    const seen = after(
+      { school: 'bothZeroHeld', holdDays: 7 },
+      { shownSince: day(2), shownUntil: day(9.5) },
+    );
+    expect(seen).toMatchObject({ purpose: 'confirm', inDays: 3 });
+    expect(seen?.because).toMatch(/too old/);
+    expect(after({ school: 'challenge', windowHours: 24 })).toBeNull();
+    expect(after({ school: 'bothZero' })).toBeNull();
+  });
+
+  const unseen = (facts: Partial<CycleProblem['facts']>, animals = false) => {
+    const told = {
+      ...problem,
+      animals,
+      facts: { ...problem.facts, nitriteShown: false, ...facts },
+    };
+    return (tanks: Told[]) => {
+      const ensemble = ensembleOf(told, tanks);
+      const ahead = runAhead(ensemble);
+      return nextTestOf(
+        ensemble,
+        ahead,
+        Float64Array.from(tanks, () => 12),
+      );
+    };
+  };
+
+  it('shows nitrite while it is there', () => {
+    const rising = { now: { ammonia: 1.5, nitrite: 0.1, capacityA: 0.6, capacityB: 0.02 } };
+    const next = unseen({})([rising, rising, rising]);
+    expect(next).toMatchObject({ purpose: 'show', parameters: ['nitrite'] });
+    expect(next?.inDays).toBeGreaterThan(0);
+  });
+
+  it('offers a challenge where nitrite was missed, and never with an animal in', () => {
+    const clean = { now: { capacityA: 2, capacityB: 2 } };
+    const missed = { shownSince: day(8) };
+    const next = unseen(missed)([clean, clean]);
+    expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
+    expect(next?.because).toMatch(/Dose 2 ppm/);
+    const living = unseen(missed, true)([clean, clean]);
+    expect(living?.purpose).toBe('confirm');
+    expect(living?.because).not.toMatch(/Dose/);
+  });
+
+  describe('after a dose', () => {
+    const dosed = (
+      capacityB: number,
+      school: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 },
+      withheld: Withheld = 'dose',
+    ) => {
+      const told = {
+        ...problem,
+        school,
+        facts: { ...problem.facts, nitriteShown: true, shownSince: day(9), shownUntil: day(9) },
+      };
+      const tanks = [{ now: { capacityA: 3, capacityB } }, { now: { capacityA: 3, capacityB } }];
+      const ensemble = ensembleOf(told, tanks);
+      const ahead = runAhead(ensemble);
+      const days = Float64Array.from([17, 17]);
+      return nextTestOf(ensemble, ahead, days, undefined, withheld);
+    };
+
+    it('is due when the dose is likely gone, the later the weaker the colony', () => {
+      const [strong, weak] = [dosed(2), dosed(0.3)];
+      expect(strong).toMatchObject({ purpose: 'challenge', outcomes: [] });
+      expect(strong?.because).toMatch(/likely gone/);
+      expect(strong?.inDays).toBeLessThan(3);
+      expect(weak?.inDays).toBeGreaterThan((strong?.inDays ?? 0) + 1);
+    });
+
+    it('is due by the clock of a challenge', () => {
+      expect(dosed(0.3, { school: 'challenge', windowHours: 48 })?.inDays).toBe(2);
+    });
+
+    it('is no dose where a test is all that is wanted', () => {
+      expect(dosed(2, { school: 'bothZero' }, 'stays')).toMatchObject({
+        purpose: 'confirm',
+        inDays: 2,
+      });
+    });
+  });
+});
+
+describe('what would still be withheld', () => {
+  const facts = { ...problem.facts, shownSince: day(9), shownUntil: day(9) };
+  const held: CycleProblem = { ...problem, school: { school: 'bothZeroHeld', holdDays: 7 }, facts };
+  const atOnce: CycleProblem = { ...problem, school: { school: 'bothZero' }, facts };
+
+  it('is nothing before both were shown, nor where all agrees', () => {
+    expect(withheldBy(problem, { ...ASSURED, carries: 0 })).toBeNull();
+    expect(withheldBy(held, ASSURED)).toBeNull();
+  });
+
+  it('is settled by a dose where a load or a repeat is doubted', () => {
+    expect(withheldBy(held, { ...ASSURED, carries: 0.5 })).toBe('dose');
+    expect(withheldBy(held, { ...ASSURED, repeats: 0.5 })).toBe('dose');
+  });
+
+  it('is known at the start of a hold that the colony would not last', () => {
+    const lapses = { ...ASSURED, carriesUntil: day(14) };
+    expect(withheldBy(held, lapses)).toBe('dose');
+    expect(withheldBy(held, { ...ASSURED, carriesUntil: day(18) })).toBeNull();
+    expect(withheldBy(atOnce, lapses)).toBeNull();
+  });
+
+  it('is settled by tests once they are due, where only staying low is doubted', () => {
+    expect(withheldBy(atOnce, { ...ASSURED, stays: 0.5 })).toBe('stays');
+    expect(withheldBy(held, { ...ASSURED, stays: 0.5 })).toBeNull();
+  });
+});
