@@ -54,10 +54,20 @@ describe('the sentence of Cycle', () => {
       log.ammonia(onDay(day), 0);
       log.nitrite(onDay(day), 0);
     }
-    const { cycle } = at(log, onDay(21, 14));
+    const now = onDay(21, 14);
+    const { cycle } = at(log, now, { nextTest: null });
     expect(cycle.title).toBe('Both read zero.');
     expect(cycle.detail).toMatch(/By your school it is ready \*\*/);
     expect(cycle.detail).toMatch(/if tests show it/);
+    const { forecast } = at(log, now);
+    const nextTest = {
+      ...forecast.nextTest,
+      purpose: 'challenge',
+      at: onDay(27),
+      because: 'Dose.',
+    };
+    const doubted = at(log, now, { nextTest: nextTest as Forecast['nextTest'] }).cycle;
+    expect(doubted.detail).toMatch(/Dose\. That is \*\*29 Mar\*\*/);
   });
 
   it('says so when nothing explains the readings, and promises no date', () => {

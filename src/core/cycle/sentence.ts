@@ -3,7 +3,7 @@ import { countedReadings, latestReading, type TankHistory } from '../history/tan
 import { trendOf } from '../history/trend';
 import { sideOf, type Bands } from '../parameters/bands';
 import { PARAMETER_IDS, PARAMETERS } from '../parameters/registry';
-import { agoWords } from '../time/words';
+import { agoWords, shortDay } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { capitalise, formatSignificant, listWords } from '../units/format';
 import { dateRangeInSentence } from './forecast/rangeWords';
@@ -197,7 +197,7 @@ function forecastDetail(
     return 'Nothing that is known of such tanks explains the readings together, so the dates below are held very wide. Test once more with fresh reagents.';
   }
   const state = (id: Criterion['id']) => verdict.criteria.find((c) => c.id === id)?.state;
-  const { milestones, clears } = forecast;
+  const { milestones, clears, nextTest } = forecast;
   const clearBy = (id: 'ammonia' | 'nitrite') =>
     `${id === 'ammonia' ? 'Ammonia' : 'Nitrite'} should be clear **${dateRangeInSentence(milestones[`${id}Clears`], zone, verdict.at)}**.`;
   if (state('ammoniaZero') !== 'met' && state('nitriteSeen') !== 'met') {
@@ -205,13 +205,19 @@ function forecastDetail(
   }
   const sides = `This tank clears ${capacityWords(clears.ammonia, 'ammonia')}, and ${capacityWords(clears.nitrite, 'nitrite')}.`;
   if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
+    if (nextTest?.purpose === 'challenge') {
+      return `${sides} ${nextTest.because} That is **${shortDay(nextTest.at, zone)}**.`;
+    }
     return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
   }
   return `${sides} ${clearBy(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;
 }
 
 /** What the sentence needs of a forecast. */
-export type SentenceForecast = Pick<Forecast, 'milestones' | 'clears' | 'misfit' | 'fed'>;
+export type SentenceForecast = Pick<
+  Forecast,
+  'milestones' | 'clears' | 'misfit' | 'fed' | 'nextTest'
+>;
 
 /** Where the cycle stands, for the top of Cycle. */
 export function cycleSentence(

@@ -5,7 +5,7 @@ import { chanceReadyBy } from '@/core/cycle/forecast/chance';
 import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { momentInSentence } from '@/core/time/words';
+import { momentInSentence, shortDay } from '@/core/time/words';
 import { addDaysIn, atTimeOn, dayOf } from '@/core/time/zone';
 import { dayInWords } from '@/core/time/calendar';
 import { DayField } from '@/ui/DayField';
@@ -78,15 +78,17 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     ],
   });
   const { ready } = forecast.milestones;
+  const proof = forecast.nextTest?.purpose === 'challenge' ? forecast.nextTest : null;
   const week = addDaysIn(now, 7, zone);
   return [
     capacity('ammonia'),
     capacity('nitrite'),
     {
       title: 'Ready by your school',
-      value: dateRangeWords(ready, zone),
-      spread:
-        ready.p50 !== null && ready.p50 > now
+      value: proof ? `from ${shortDay(proof.at, zone)}` : dateRangeWords(ready, zone),
+      spread: proof
+        ? 'if a dose now is gone by then'
+        : ready.p50 !== null && ready.p50 > now
           ? `${chanceWords(chanceReadyBy(forecast, week))} within a week`
           : 'if tests show it',
       asksDay: true,

@@ -53,13 +53,16 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
   if (repeats !== null && repeats < SURE.repeats) {
     return notYet(
       `By all that is logged the chance is only ${chanceWords(repeats)} that the dose would be gone in time again: a colony that is not fed shrinks.${why}`,
-      doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
+      doseAdvice(
+        history,
+        `Dose ${usualDoseWords(history)} again and test both when its hours are over.`,
+      ),
     );
   }
   if (carries < SURE.carries) {
     return notYet(
       `By all that is logged the chance is only ${chanceWords(carries)} that a first small fish is carried.${why}`,
-      doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both a day or two later.`),
+      doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both once it is likely gone.`),
     );
   }
   const day = (ms: number) => shortDay(ms, history.tank.zone);

@@ -54,7 +54,7 @@ export const fed: CriterionRule = (inquiry) => {
   const since = shortDay(starved - STARVED_DAYS * DAY_MS, zone);
   return cannotTell(
     `Nothing was there to clear since ${since}: a colony that is not fed shrinks.`,
-    doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both a day or two later.`),
+    doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both once it is likely gone.`),
     finding.deciding,
   );
 };
