@@ -1,10 +1,8 @@
-import { parseArgs, type ParseArgsConfig } from 'node:util';
 import {
   freeAmmoniaFraction,
   headsOfType,
   instant,
   PARAMETER_IDS,
-  parseNumber,
   tankHistory,
   toLogFile,
   verdictOf,
@@ -12,39 +10,12 @@ import {
 } from '../src/core';
 import { demoLog } from '../src/core/demo/demoLog';
 import { DEFAULT_SEED } from '../src/core/cycle/forecast';
+import { argsOf, numberOption, textOption } from './args';
 import { CliError } from './errors';
 import { assuranceAt, forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
-
-type Options = NonNullable<ParseArgsConfig['options']>;
-
-/** A negative number is a value, not an option: it goes by with a true minus sign. */
-function withMinus(arg: string): string {
-  return /^-[\d.]/.test(arg) ? `\u2212${arg.slice(1)}` : arg;
-}
-
-function argsOf(args: string[], options: Options) {
-  try {
-    return parseArgs({ args: args.map(withMinus), options, allowPositionals: true });
-  } catch (error) {
-    const [first = 'Bad options'] = String((error as Error).message).split('. ');
-    throw new CliError(first);
-  }
-}
-
-function textOption(values: Record<string, unknown>, name: string): string | undefined {
-  const value = values[name];
-  return typeof value === 'string' ? value : undefined;
-}
-
-function numberOption(values: Record<string, unknown>, name: string): number | undefined {
-  const text = textOption(values, name);
-  if (text === undefined) return undefined;
-  const value = parseNumber(text);
-  if (value === null) throw new CliError(`--${name} takes a number, not "${text}".`);
-  return value;
-}
+import { sumCommand } from './sum';
 
 function requiredNumber(
   values: Record<string, unknown>,
@@ -217,6 +188,7 @@ export const USAGE = `Usage: zoarium COMMAND
   simulate FILE --days N [--tank NAME] [--at ISO]     the median course from then on, as CSV
   convert "53.07 mS/cm" --to ppt --temp 25    a quantity in another unit (--of NH4 for a bare ppm)
   ammonia --tan 1 --ph 8.1 --temp 25 --salinity 35   how much of total ammonia is free
+  sum NAME --litres 208 …                     a sum of the Bench with its working; sum --list names them
   demo [--at ISO]                             the demo log as a file`;
 
 /**
@@ -239,6 +211,8 @@ export function runCommand(argv: string[], now: number): string {
       return json(convert(args));
     case 'ammonia':
       return json(ammonia(args));
+    case 'sum':
+      return sumCommand(args);
     case 'demo':
       return demo(args, now).trimEnd();
     case undefined:

@@ -264,7 +264,9 @@ describe('verdict, once the tests show it all', () => {
   it('asks the forecast, which agrees soon after a challenge', () => {
     const { ready, criteria } = judged([1, 11, 17, 21, 24, 27], 29.5);
     expect(ready).toBe(true);
-    expect(criteria.find((c) => c.id === 'forecastAgrees')?.because).toMatch(/a repeat of the dose passes until/);
+    expect(criteria.find((c) => c.id === 'forecastAgrees')?.because).toMatch(
+      /a repeat of the dose passes until/,
+    );
   });
 
   it('is not ready by zeros that a colony fed so little cannot have made', () => {

@@ -2,9 +2,9 @@ import type { Interval } from '../math/interval';
 import type { TankVolume } from '../records/schema/tank';
 
 /** Bulk density of a sand bed, kg/L. */
-const SAND_BULK = 1.5;
+export const SAND_BULK = 1.5;
 /** Density of the grains themselves, kg/L: a bed displaces about half its bulk. */
-const SAND_GRAIN = 2.8;
+export const SAND_GRAIN = 2.8;
 /** Room for water in a shell known by its label alone: the label counts the glass and the air above. */
 const LABEL_TO_WATER = 0.92;
 /** Height assumed for a shell known by its label alone, cm; only the sand needs it. */

@@ -1,3 +1,4 @@
+import { SALT_YIELD } from '../../sums/common';
 import type { TankHistory } from '../../history/tankHistory';
 import { trustedNitrate } from '../verdict/chain';
 import { toCanonical } from '../../parameters/convert';
@@ -35,8 +36,6 @@ const NITRATE_GOAL = toCanonical(10, 'nitrate NO3');
 /** The least worth changing at once, and all that a pump gets out, as shares. */
 const LEAST_CHANGE = 0.2;
 const ALL = 0.95;
-/** Grams of a hydrated salt mix in a litre at 35 ppt. */
-const SALT_YIELD = 38;
 
 /** The sums of the last steps. */
 export function endSteps(history: TankHistory, forecast: Forecast | null, at: number): EndSteps {

@@ -1,0 +1,33 @@
+import { formatSignificant } from '../units/format';
+import type { NumberInput } from './sum';
+
+/** Grams of salt mix in a litre of water at 35 ppt, until a keeper's own is known: mixes hold some water. */
+export const SALT_YIELD = 38;
+/** The salinity that yields and minerals are stated at, ppt. */
+export const FULL_SALINITY = 35;
+
+/** Three figures are more than any jug or scale gives. */
+export const say = (value: number) => formatSignificant(Number(value.toPrecision(3)), 3);
+
+export const litres = (label = 'Net water volume', low = 0.5): NumberInput => ({
+  label,
+  unit: 'L',
+  low,
+  high: 20_000,
+});
+
+export const salinity = (label: string, usual?: number): NumberInput => ({
+  label,
+  unit: 'ppt',
+  low: 0,
+  high: 45,
+  ...(usual === undefined ? {} : { usual }),
+});
+
+export const YIELD: NumberInput = {
+  label: 'Salt mix in a litre at 35 ppt',
+  unit: 'g/L',
+  low: 25,
+  high: 60,
+  usual: SALT_YIELD,
+};

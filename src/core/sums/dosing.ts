@@ -1,0 +1,100 @@
+import { DEFAULT_DROP_ML } from '../units/constants';
+import { countOf } from '../units/format';
+import { litres, say } from './common';
+import { defineSum, SumError } from './sum';
+
+export const additive = defineSum({
+  id: 'additive',
+  title: 'Any additive by its label',
+  asks: 'How much of it for this tank?',
+  inputs: {
+    litres: litres(),
+    labelAmount: { label: 'The label says: this much', unit: 'mL', low: 0.001, high: 10_000 },
+    labelLitres: { label: 'for so many litres', unit: 'L', low: 0.1, high: 100_000 },
+    drop: { label: 'One drop is', unit: 'mL', low: 0.01, high: 0.2, usual: DEFAULT_DROP_ML },
+  },
+  solve: (v) => {
+    const amount = (v.litres * v.labelAmount) / v.labelLitres;
+    const drops = amount / v.drop;
+    return {
+      answer: amount,
+      unit: 'mL',
+      sentence: `${say(amount)} mL, about ${countOf(Math.round(drops), 'drop')}. The label’s own limits come first.`,
+      working: [
+        `${v.labelAmount} mL × ${v.litres} / ${v.labelLitres} = ${say(amount)} mL`,
+        `${say(amount)} / ${v.drop} = ${say(drops)} drops`,
+      ],
+      also: [{ label: 'Drops', value: drops, unit: 'times' }],
+      cautions: ['No sum for medicines: take those from the label or a veterinarian alone.'],
+    };
+  },
+});
+
+export const dropSize = defineSum({
+  id: 'drop-size',
+  title: 'How large a drop is',
+  asks: 'How many mL is one drop of this bottle?',
+  inputs: {
+    drops: { label: 'Drops counted', unit: 'times', low: 5, high: 1000 },
+    grams: { label: 'What they weigh', unit: 'g', low: 0.05, high: 200 },
+    density: { label: 'A mL of it weighs', unit: 'g/mL', low: 0.7, high: 2, usual: 1 },
+  },
+  solve: (v) => {
+    const each = v.grams / v.density / v.drops;
+    return {
+      answer: each,
+      unit: 'mL',
+      sentence: `One drop is ${say(each)} mL.`,
+      working: [`${v.grams} g / ${v.density} g/mL / ${v.drops} = ${say(each)} mL`],
+    };
+  },
+});
+
+export const dilution = defineSum({
+  id: 'dilution',
+  title: 'Dilute a stock',
+  asks: 'How much stock, and how much water to it?',
+  inputs: {
+    stock: { label: 'Strength of the stock', unit: '%', low: 0.0001, high: 100 },
+    wanted: { label: 'Wanted strength', unit: '%', low: 0.0001, high: 100 },
+    volume: { label: 'Wanted volume', unit: 'mL', low: 0.1, high: 1_000_000 },
+  },
+  solve: (v) => {
+    if (v.wanted > v.stock) throw new SumError('Water makes no stock stronger than it is.');
+    const part = (v.volume * v.wanted) / v.stock;
+    return {
+      answer: part,
+      unit: 'mL',
+      sentence: `${say(part)} mL of stock, filled up with ${say(v.volume - part)} mL of water.`,
+      working: [`${v.volume} mL × ${v.wanted} / ${v.stock} = ${say(part)} mL`],
+      also: [{ label: 'Water', value: v.volume - part, unit: 'mL' }],
+      cautions: [
+        'Pour acid into water, never water into acid. Gloves and goggles with anything strong.',
+      ],
+    };
+  },
+});
+
+export const packs = defineSum({
+  id: 'packs',
+  title: 'How many packs',
+  asks: 'How many packs does this tank take, and what do they cost?',
+  inputs: {
+    litres: litres(),
+    per: { label: 'One pack is for', unit: 'L', low: 0.1, high: 100_000 },
+    times: { label: 'How many times', unit: 'times', low: 1, high: 1000, usual: 1 },
+    price: { label: 'Price of a pack', unit: 'money', low: 0, high: 100_000, usual: 0 },
+  },
+  solve: (v) => {
+    const exact = (v.litres * v.times) / v.per;
+    const count = Math.ceil(exact - 1e-9);
+    const price = count * v.price;
+    return {
+      answer: count,
+      unit: 'packs',
+      sentence: `${countOf(count, 'pack')}, of which ${say(exact)} are used.${v.price > 0 ? ` They cost ${say(price)}.` : ''}`,
+      working: [`${v.litres} L × ${v.times} / ${v.per} L = ${say(exact)} packs`],
+      also: [{ label: 'Cost', value: price, unit: 'money' }],
+    };
+  },
+});
