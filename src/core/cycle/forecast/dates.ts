@@ -23,13 +23,13 @@ const STATED: readonly { share: number; early: number; late: number; blur: numbe
   { share: 0, early: 0, late: 0, blur: -0.3 },
   { share: 0.1, early: 0.05, late: 0.03, blur: -0.3 },
   { share: 0.25, early: 0.22, late: 0.2, blur: -0.1 },
-  { share: 0.5, early: 0.5, late: 0.5, blur: 0 },
-  { share: 0.75, early: 0.82, late: 0.56, blur: 0.1 },
+  { share: 0.5, early: 0.5, late: 0.42, blur: 0 },
+  { share: 0.75, early: 0.82, late: 0.54, blur: 0.1 },
   { share: 0.9, early: 0.995, late: 0.6, blur: 0.3 },
   { share: 1, early: 1, late: 1, blur: 0.3 },
 ];
 /** How late on the way the ends for its beginning give way to those for its end: a power of the way. */
-const GIVES_WAY = 5;
+const GIVES_WAY = 4;
 
 /**
  * The date by which a share of such tanks are there, as it is stated.
