@@ -12,6 +12,8 @@ const PLACES = [
   '/instruments',
   '/instruments/new',
   '/data',
+  '/bench',
+  '/bench/salinity-raise',
   '/guide',
   '/settings',
   '/log/test',

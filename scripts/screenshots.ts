@@ -66,6 +66,7 @@ const VIEWS: View[] = [
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
   { name: 'tank-wide', size: 'wide', address: '/tanks/new' },
+  { name: 'bench', size: 'phone', address: '/bench/water-change' },
   { name: 'instruments', size: 'phone', address: '/instruments' },
   { name: 'settings', size: 'phone', address: '/settings' },
   { name: 'data-wide', size: 'wide', address: '/data' },

@@ -22,6 +22,7 @@ export const to = {
   tank: (id: string) => `/tanks/${id}`,
   instruments: '/instruments',
   instrument: (id: string) => `/instruments/${id}`,
+  sum: (id: string) => `/bench/${id}`,
   run: (id: string) => `/runs/${id}`,
   data: '/data',
   settings: '/settings',

@@ -1,14 +1,15 @@
 import { DEFAULT_ROCK_DENSITY, netVolume, SAND_BULK, SAND_GRAIN } from '../water/volume';
 import { litres, say } from './common';
 import { evaporationPerArea } from './evaporation';
-import { defineSum, SumError } from './sum';
+import { defineSum, SumError, type TankFigure } from './sum';
 
-const box = (label: string, low: number, high: number, usual?: number) => ({
+const box = (label: string, low: number, high: number, usual?: number, tank?: TankFigure) => ({
   label,
   unit: 'cm' as const,
   low,
   high,
   ...(usual === undefined ? {} : { usual }),
+  ...(tank === undefined ? {} : { tank }),
 });
 
 export const volume = defineSum({
@@ -16,12 +17,12 @@ export const volume = defineSum({
   title: 'Net water volume',
   asks: 'How much water does a dose really mix into?',
   inputs: {
-    length: box('Length outside', 5, 1000),
-    width: box('Width outside', 5, 1000),
-    height: box('Height outside', 5, 300),
+    length: box('Length outside', 5, 1000, undefined, 'length'),
+    width: box('Width outside', 5, 1000, undefined, 'width'),
+    height: box('Height outside', 5, 300, undefined, 'height'),
     glass: { label: 'Thickness of the glass', unit: 'mm', low: 0, high: 60, usual: 10 },
     gap: box('From the rim down to the water', 0, 100, 4),
-    rock: { label: 'Rock', unit: 'kg', low: 0, high: 2000, usual: 0 },
+    rock: { label: 'Rock', unit: 'kg', low: 0, high: 2000, usual: 0, tank: 'rock' },
     density: {
       label: 'A litre of the rock weighs, in kg',
       unit: 'kg',
@@ -59,7 +60,7 @@ export const volume = defineSum({
   },
 });
 
-const side = (label: string) => ({ label, unit: 'cm' as const, low: 5, high: 1000 });
+const side = (label: string, tank?: TankFigure) => box(label, 5, 1000, undefined, tank);
 
 /** Heat through a wall, and the sensible part over the open surface, W/m²/K. */
 const THROUGH = { glass: 7, acrylic: 5 } as const;
@@ -76,9 +77,9 @@ export const heater = defineSum({
   title: 'A heater for the coldest night',
   asks: 'How many watts, in which two heaters?',
   inputs: {
-    length: side('Length'),
-    width: side('Width'),
-    height: side('Height of the water'),
+    length: side('Length', 'length'),
+    width: side('Width', 'width'),
+    height: side('Height of the water', 'height'),
     wall: { label: 'Walls of', choices: ['glass', 'acrylic'] },
     tank: { label: 'Wanted temperature', unit: '°C', low: 15, high: 32, usual: 25.5 },
     room: { label: 'The room on its coldest night', unit: '°C', low: -5, high: 32 },
@@ -138,8 +139,8 @@ export const sand = defineSum({
   title: 'Sand for a depth',
   asks: 'How many kilograms, and how much water do they displace?',
   inputs: {
-    length: side('Length of the floor inside'),
-    width: side('Width of the floor inside'),
+    length: side('Length of the floor inside', 'length'),
+    width: side('Width of the floor inside', 'width'),
     depth: { label: 'Depth of the bed', unit: 'cm', low: 0.5, high: 30 },
   },
   solve: (v) => {
@@ -164,7 +165,7 @@ export const rock = defineSum({
   title: 'Room that rock takes',
   asks: 'How much water does this rock displace?',
   inputs: {
-    mass: { label: 'Rock', unit: 'kg', low: 0.1, high: 5000 },
+    mass: { label: 'Rock', unit: 'kg', low: 0.1, high: 5000, tank: 'rock' },
     density: {
       label: 'A litre of it weighs, in kg',
       unit: 'kg',
@@ -224,8 +225,8 @@ export const drainDown = defineSum({
   title: 'When the power fails',
   asks: 'How much runs down to the sump, and does it hold it?',
   inputs: {
-    length: side('Length of the tank inside'),
-    width: side('Width of the tank inside'),
+    length: side('Length of the tank inside', 'length'),
+    width: side('Width of the tank inside', 'width'),
     nozzle: { label: 'Deepest nozzle or weir under the water line', unit: 'cm', low: 0, high: 60 },
     pipes: { label: 'Water in the pipes and the overflow', unit: 'L', low: 0, high: 200, usual: 2 },
     room: { label: 'Room in the sump above its water line', unit: 'L', low: 0, high: 2000 },

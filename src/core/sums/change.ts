@@ -1,6 +1,6 @@
 import { freeAmmoniaFraction } from '../seawater/ammonia';
 import { countOf } from '../units/format';
-import { FULL_SALINITY, litres, salinity, say, YIELD } from './common';
+import { FULL_SALINITY, litres, salinityNow, say, YIELD } from './common';
 import { defineSum, SumError } from './sum';
 
 const share = (label: string, usual?: number) => ({
@@ -25,9 +25,9 @@ export const waterChange = defineSum({
   inputs: {
     litres: litres(),
     share: share('Share of the water', 15),
-    salinity: salinity('Salinity of the tank', 35),
-    now: concentration('Nitrate, or whatever it is for, now', 0),
-    fresh: concentration('The same in the new water', 0),
+    salinity: salinityNow(35),
+    now: { ...concentration('Nitrate now', 0), tank: 'nitrate' },
+    fresh: concentration('Nitrate in the new water', 0),
     bucket: { label: 'A bucket holds', unit: 'L', low: 1, high: 200, usual: 10 },
     yield: YIELD,
   },
@@ -39,7 +39,7 @@ export const waterChange = defineSum({
     return {
       answer: change,
       unit: 'L',
-      sentence: `${say(change)} L: ${countOf(buckets, 'bucket')} of ${say(v.bucket)} L, with about ${say(grams)} g of salt mix. ${say(v.now)} mg/L become ${say(after)}.`,
+      sentence: `That is ${countOf(buckets, 'bucket')} of ${say(v.bucket)} L, with about ${say(grams)} g of salt mix. ${say(v.now)} mg/L of nitrate become ${say(after)}.`,
       working: [
         `${v.litres} L × ${v.share} % = ${say(change)} L`,
         `${say(change)} L × ${v.yield} g/L × ${v.salinity} / ${FULL_SALINITY} = ${say(grams)} g`,
@@ -64,7 +64,7 @@ export const changeSeries = defineSum({
   asks: 'How many changes of this size bring it there?',
   inputs: {
     litres: litres(),
-    now: concentration('Now'),
+    now: { ...concentration('Now'), tank: 'nitrate' },
     goal: concentration('Goal'),
     fresh: concentration('In the new water', 0),
     share: share('Share of each change', 15),
@@ -106,10 +106,17 @@ export const freeAmmonia = defineSum({
   asks: 'How much of the ammonia is free, and what does a change of pH do?',
   inputs: {
     total: { label: 'Total ammonia, as nitrogen', unit: 'ammonia N', low: 0, high: 100 },
-    ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5 },
+    ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5, tank: 'ph' },
     phAfter: { label: 'pH after the change', unit: 'pH', low: 6, high: 9.5, usual: 8.2 },
-    temperature: { label: 'Temperature', unit: '°C', low: 5, high: 40, usual: 25.5 },
-    salinity: salinity('Salinity', 35),
+    temperature: {
+      label: 'Temperature',
+      unit: '°C',
+      low: 5,
+      high: 40,
+      usual: 25.5,
+      tank: 'temperature',
+    },
+    salinity: salinityNow(35),
   },
   solve: (v) => {
     const free = (ph: number) => v.total * freeAmmoniaFraction(ph, v.temperature, v.salinity);

@@ -9,10 +9,14 @@ export const FULL_SALINITY = 35;
 /** Three figures are more than any jug or scale gives. */
 export const say = (value: number) => formatSignificant(Number(value.toPrecision(3)), 3);
 
-export const litres = (label = 'Net water volume', low = 0.5): NumberInput => ({
+/** The water of the tank itself. */
+export const litres = (): NumberInput => ({ ...water('Net water volume'), tank: 'litres' });
+
+/** Any other water. */
+export const water = (label: string): NumberInput => ({
   label,
   unit: 'L',
-  low,
+  low: 0.5,
   high: 20_000,
 });
 
@@ -24,8 +28,14 @@ export const salinity = (label: string, usual?: number): NumberInput => ({
   ...(usual === undefined ? {} : { usual }),
 });
 
+/** The salinity that the tank has now. */
+export const salinityNow = (usual?: number): NumberInput => ({
+  ...salinity('Salinity now', usual),
+  tank: 'salinity',
+});
+
 export const YIELD: NumberInput = {
-  label: 'Salt mix in a litre at 35 ppt',
+  label: 'Salt for a litre at 35',
   unit: 'g/L',
   low: 25,
   high: 60,

@@ -1,5 +1,5 @@
 import { countOf } from '../units/format';
-import { litres, salinity, say } from './common';
+import { litres, salinityNow, say } from './common';
 import { defineSum, SumError } from './sum';
 
 export const evaporation = defineSum({
@@ -8,7 +8,7 @@ export const evaporation = defineSum({
   asks: 'What becomes of the salinity without top-off, and how long does the reservoir last?',
   inputs: {
     litres: litres(),
-    salinity: salinity('Salinity now', 35),
+    salinity: salinityNow(35),
     perDay: { label: 'Water that evaporates', unit: 'L/day', low: 0.01, high: 500 },
     days: { label: 'Days without top-off', unit: 'days', low: 0, high: 365, usual: 1 },
     reservoir: { label: 'Top-off reservoir', unit: 'L', low: 0, high: 2000, usual: 0 },
@@ -61,9 +61,16 @@ export const evaporationGuess = defineSum({
   title: 'Evaporation before it is measured',
   asks: 'About how much will evaporate in a day?',
   inputs: {
-    length: { label: 'Length of the open surface', unit: 'cm', low: 5, high: 1000 },
-    width: { label: 'Width of the open surface', unit: 'cm', low: 5, high: 500 },
-    water: { label: 'Water temperature', unit: '°C', low: 5, high: 35, usual: 25.5 },
+    length: { label: 'Length of the open surface', unit: 'cm', low: 5, high: 1000, tank: 'length' },
+    width: { label: 'Width of the open surface', unit: 'cm', low: 5, high: 500, tank: 'width' },
+    water: {
+      label: 'Water temperature',
+      unit: '°C',
+      low: 5,
+      high: 35,
+      usual: 25.5,
+      tank: 'temperature',
+    },
     room: { label: 'Room temperature', unit: '°C', low: 0, high: 40, usual: 21 },
     humidity: { label: 'Humidity of the room', unit: '%', low: 5, high: 100, usual: 50 },
     cover: { label: 'Over the water', choices: ['open', 'mesh', 'lid'] },
@@ -95,7 +102,7 @@ export const reservoirIn = defineSum({
   asks: 'What does a stuck top-off do to the salinity and the level?',
   inputs: {
     litres: litres(),
-    salinity: salinity('Salinity now', 35),
+    salinity: salinityNow(35),
     reservoir: { label: 'Fresh water that could run in', unit: 'L', low: 0.1, high: 2000 },
     room: { label: 'Room above the water line before it overflows', unit: 'L', low: 0, high: 5000 },
   },

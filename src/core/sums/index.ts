@@ -15,39 +15,20 @@ import {
 } from './salinity';
 import type { Sum } from './sum';
 
-/** Every sum, in the order in which a tank is built, filled and kept. */
-export const SUMS: readonly Sum[] = [
-  volume,
-  floorLoad,
-  sand,
-  rock,
-  heater,
-  turnover,
-  drainDown,
-  rodi,
-  saltMix,
-  saltYield,
-  salinityRead,
-  hydrometer,
-  salinityRaise,
-  salinityLower,
-  evaporation,
-  evaporationGuess,
-  reservoirIn,
-  waterChange,
-  changeSeries,
-  freeAmmonia,
-  alkalinity,
-  calcium,
-  magnesium,
-  mineralsAtFull,
-  consumption,
-  twoPart,
-  phosphate,
-  additive,
-  dropSize,
-  dilution,
-  packs,
+/** The sums by what one is at, in the order in which a tank is built, filled and kept. */
+export const SUM_GROUPS: readonly { title: string; sums: readonly Sum[] }[] = [
+  { title: 'Build', sums: [volume, floorLoad, sand, rock, heater, turnover, drainDown] },
+  { title: 'Make water', sums: [rodi, saltMix, saltYield, packs] },
+  { title: 'Salinity', sums: [salinityRead, hydrometer, salinityRaise, salinityLower] },
+  { title: 'Evaporation', sums: [evaporation, evaporationGuess, reservoirIn] },
+  { title: 'Water changes', sums: [waterChange, changeSeries, freeAmmonia] },
+  {
+    title: 'Minerals',
+    sums: [alkalinity, calcium, magnesium, mineralsAtFull, consumption, twoPart, phosphate],
+  },
+  { title: 'Doses', sums: [additive, dropSize, dilution] },
 ];
 
-export { isChoice, SumError, workOut, type Sum, type SumInput } from './sum';
+export const SUMS: readonly Sum[] = SUM_GROUPS.flatMap(({ sums }) => sums);
+
+export { isChoice, SumError, workOut, type Sum, type SumInput, type SumUnit } from './sum';

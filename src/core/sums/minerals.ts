@@ -48,9 +48,9 @@ export const alkalinity = defineSum({
   asks: 'How much, over how many days?',
   inputs: {
     litres: litres(),
-    from: { label: 'Alkalinity now', unit: 'dKH', low: 0, high: 20 },
+    from: { label: 'Alkalinity now', unit: 'dKH', low: 0, high: 20, tank: 'alkalinity' },
     to: { label: 'Wanted alkalinity', unit: 'dKH', low: 0, high: 14, usual: 8.5 },
-    ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5, usual: 8.1 },
+    ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5, usual: 8.1, tank: 'ph' },
     salt: { label: 'With', choices: ['baking soda', 'soda ash'] },
   },
   solve: (v) => {
@@ -87,7 +87,7 @@ export const calcium = defineSum({
   asks: 'How much, over how many days?',
   inputs: {
     litres: litres(),
-    from: { label: 'Calcium now', unit: 'mg/L', low: 0, high: 700 },
+    from: { label: 'Calcium now', unit: 'mg/L', low: 0, high: 700, tank: 'calcium' },
     to: { label: 'Wanted calcium', unit: 'mg/L', low: 0, high: 500, usual: 420 },
   },
   solve: (v) => {
@@ -114,7 +114,7 @@ export const magnesium = defineSum({
   asks: 'How much, over how many days?',
   inputs: {
     litres: litres(),
-    from: { label: 'Magnesium now', unit: 'mg/L', low: 0, high: 2500 },
+    from: { label: 'Magnesium now', unit: 'mg/L', low: 0, high: 2500, tank: 'magnesium' },
     to: { label: 'Wanted magnesium', unit: 'mg/L', low: 0, high: 1600, usual: 1320 },
     salt: { label: 'With', choices: ['chloride', 'sulphate'] },
   },

@@ -1,4 +1,4 @@
-import { litres, say } from './common';
+import { say, water } from './common';
 import { defineSum } from './sum';
 
 export const rodi = defineSum({
@@ -6,7 +6,7 @@ export const rodi = defineSum({
   title: 'Making purified water',
   asks: 'How long does it take, and how much runs to waste?',
   inputs: {
-    litres: litres('Water wanted'),
+    litres: water('Water wanted'),
     jug: { label: 'One jug timed: it holds', unit: 'L', low: 0.1, high: 100, usual: 1 },
     minutes: { label: 'and took', unit: 'min', low: 0.1, high: 600 },
     waste: { label: 'Litres to waste for each made', unit: 'times', low: 0, high: 20, usual: 3 },

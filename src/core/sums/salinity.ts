@@ -7,8 +7,8 @@ import {
 import { salinityFrom, salinityTo } from '../seawater/salinity';
 import type { SalinityUnit } from '../units/units';
 import { countOf } from '../units/format';
-import { FULL_SALINITY, litres, salinity, say, YIELD } from './common';
-import { defineSum, SumError } from './sum';
+import { FULL_SALINITY, litres, salinity, salinityNow, say, water, YIELD } from './common';
+import { defineSum, SumError, type Also } from './sum';
 
 /** Most that salinity may rise or fall in a day for what lives in the water, ppt; null for no bound. */
 const LIVING = ['nothing', 'fish', 'invertebrates'] as const;
@@ -28,6 +28,9 @@ function pacing(days: number, aDay: number | null): string {
   return ` Spread it over ${countOf(days, 'day')}: at most ${aDay} ppt a day.`;
 }
 
+const inDays = (days: number): Also[] =>
+  days > 0 ? [{ label: 'Days', value: days, unit: 'days' }] : [];
+
 const NEVER_DRY = 'Dissolve salt in a bucket first: never put it dry into a tank with animals.';
 
 export const saltMix = defineSum({
@@ -35,7 +38,7 @@ export const saltMix = defineSum({
   title: 'Salt for new water',
   asks: 'How much salt mix do these litres take?',
   inputs: {
-    litres: litres('Water to mix'),
+    litres: water('Water to mix'),
     salinity: salinity('Wanted salinity', 35),
     yield: YIELD,
   },
@@ -60,7 +63,7 @@ export const saltYield = defineSum({
   title: 'What a salt mix yields',
   asks: 'How many grams of my mix make a litre of 35 ppt?',
   inputs: {
-    litres: litres('Water that was mixed'),
+    litres: water('Water that was mixed'),
     grams: { label: 'Salt mix that went in', unit: 'g', low: 1, high: 1_000_000 },
     salinity: { label: 'Salinity measured after', unit: 'ppt', low: 1, high: 45 },
   },
@@ -83,9 +86,9 @@ export const salinityRaise = defineSum({
   asks: 'How much salt, or salt water, brings this tank up?',
   inputs: {
     litres: litres(),
-    from: salinity('Salinity now'),
+    from: salinityNow(),
     to: salinity('Wanted salinity', 35),
-    with: salinity('Salinity of the water used to raise it', 40),
+    with: salinity('With water of', 40),
     yield: YIELD,
     living,
   },
@@ -104,7 +107,7 @@ export const salinityRaise = defineSum({
     return {
       answer: grams,
       unit: 'g',
-      sentence: `About ${say(grams)} g of salt mix, dissolved first, or ${say(exchanged)} L exchanged for water of ${say(v.with)} ppt.${pacing(days, RISE[v.living])}`,
+      sentence: `So much salt mix, dissolved first, or ${say(exchanged)} L exchanged for water of ${say(v.with)} ppt.${pacing(days, RISE[v.living])}`,
       working: [
         `Salt: ${v.litres} L × ${v.yield} g/L × (${v.to} − ${v.from}) / ${FULL_SALINITY} = ${say(grams)} g`,
         `Exchange: ${v.litres} × (${v.to} − ${v.from}) / (${v.with} − ${v.from}) = ${say(exchanged)} L`,
@@ -113,7 +116,7 @@ export const salinityRaise = defineSum({
       also: [
         { label: 'Exchanged for saltier water', value: exchanged, unit: 'L' },
         { label: 'Or added without taking any out', value: added, unit: 'L' },
-        { label: 'Days', value: days, unit: 'days' },
+        ...inDays(days),
       ],
       cautions: [NEVER_DRY],
     };
@@ -126,9 +129,9 @@ export const salinityLower = defineSum({
   asks: 'How much water is exchanged for fresh water?',
   inputs: {
     litres: litres(),
-    from: salinity('Salinity now'),
+    from: salinityNow(),
     to: salinity('Wanted salinity', 35),
-    with: salinity('Salinity of the water that goes in', 0),
+    with: salinity('With water of', 0),
     living,
   },
   solve: (v) => {
@@ -156,7 +159,7 @@ export const salinityLower = defineSum({
       ],
       also: [
         { label: 'Or added without taking any out', value: added, unit: 'L' },
-        { label: 'Days', value: days, unit: 'days' },
+        ...inDays(days),
       ],
     };
   },
@@ -241,7 +244,13 @@ export const mineralsAtFull = defineSum({
   asks: 'Is it low, or is the water only less salty?',
   inputs: {
     measured: { label: 'Measured', unit: 'mg/L', low: 0, high: 5000 },
-    salinity: { label: 'Salinity it was measured at', unit: 'ppt', low: 5, high: 45 },
+    salinity: {
+      label: 'Salinity it was measured at',
+      unit: 'ppt',
+      low: 5,
+      high: 45,
+      tank: 'salinity',
+    },
   },
   solve: (v) => {
     const full = (v.measured * FULL_SALINITY) / v.salinity;

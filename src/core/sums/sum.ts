@@ -24,6 +24,21 @@ export type SumUnit =
   | 'times'
   | 'times/h';
 
+/** What the log of a tank may know of an input. */
+export type TankFigure =
+  | 'litres'
+  | 'length'
+  | 'width'
+  | 'height'
+  | 'rock'
+  | 'salinity'
+  | 'temperature'
+  | 'ph'
+  | 'alkalinity'
+  | 'calcium'
+  | 'magnesium'
+  | 'nitrate';
+
 /** A number that a sum asks for, within its bounds; `usual` stands where it is not given. */
 export interface NumberInput {
   label: string;
@@ -31,6 +46,8 @@ export interface NumberInput {
   low: number;
   high: number;
   usual?: number;
+  /** What of a tank's log stands there when a keeper opens the sum. */
+  tank?: TankFigure;
 }
 
 /** One of a few words that a sum asks for; the first stands where it is not given. */

@@ -32,13 +32,19 @@ export const MORE: readonly (Place & { note: string })[] = [
     hotkey: 'i',
     note: 'Test kits and meters, their steps and dates',
   },
+  {
+    path: '/bench',
+    label: 'Bench',
+    hotkey: 'b',
+    note: 'Sums: salt, water changes, minerals, heaters and more',
+  },
   { path: '/data', label: 'Data', hotkey: 'd', note: 'Export, import, undo' },
   { path: '/guide', label: 'Guide', hotkey: 'g', note: 'What the words mean' },
   { path: '/settings', label: 'Settings', hotkey: 's', note: 'Units, bands, day and night' },
 ];
 
 /** Places that need no tank. */
-const FREE = ['/tanks', '/instruments', '/data', '/guide', '/settings', '/more', '/demo'];
+const FREE = ['/tanks', '/instruments', '/bench', '/data', '/guide', '/settings', '/more', '/demo'];
 
 export function needsTank(path: string): boolean {
   return path !== '/' && !FREE.some((free) => path === free || path.startsWith(`${free}/`));
@@ -46,7 +52,7 @@ export function needsTank(path: string): boolean {
 
 /** Screens that take the whole of a phone: entering something is one thing at a time. */
 export function isEntryPath(path: string): boolean {
-  return path === '/log' || /^\/(log|tanks|instruments|cycle)\/./.test(path);
+  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench)\/./.test(path);
 }
 
 /** The place a path belongs to, for marking it in the bar and the rail. */

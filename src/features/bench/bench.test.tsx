@@ -1,0 +1,74 @@
+import { fireEvent, screen } from '@testing-library/react';
+import { demoStore, heading, press, show } from '../../testing/appHarness';
+import { BenchScreen } from './BenchScreen';
+import { SumScreen } from './SumScreen';
+
+const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
+jest.mock('expo-router', () => ({
+  useRouter: () => mockRouter,
+  usePathname: () => '/bench',
+}));
+
+jest.setTimeout(30_000);
+beforeEach(() => jest.clearAllMocks());
+
+const type = (label: string, value: string) =>
+  fireEvent.change(screen.getByRole('textbox', { name: label }), { target: { value } });
+
+describe('Bench', () => {
+  it('finds a sum by a word of its question, and opens it', async () => {
+    await show(await demoStore(), <BenchScreen />);
+    type('Find a sum', 'coldest');
+    expect(screen.getAllByRole('button')).toHaveLength(1);
+    await press(/heater/i);
+    expect(mockRouter.push).toHaveBeenCalledWith('/bench/heater');
+    type('Find a sum', 'soup');
+    expect(screen.getByText('No sum speaks of "soup".')).toBeTruthy();
+  });
+});
+
+describe('a sum', () => {
+  it('begins with what the tank’s log knows, and says where it is from', async () => {
+    await show(await demoStore(), <SumScreen id="water-change" />);
+    expect(heading()).toBe('31.2 L.');
+    expect(screen.getByText('of Kittiwake')).toBeTruthy();
+    expect(screen.getAllByText(/^read on/).length).toBeGreaterThan(0);
+    expect(screen.getByText(/^208 L × 15 % = 31.2 L$/)).toBeTruthy();
+    expect(screen.getByText(/heater off before the level falls/)).toBeTruthy();
+  });
+
+  it('follows what is typed, remembers it, and can begin again', async () => {
+    const store = await demoStore();
+    await show(store, <SumScreen id="water-change" />);
+    type('Share of the water', '50');
+    expect(heading()).toBe('104 L.');
+    expect(store.getState().drafts['bench/water-change']).toEqual({ share: '50' });
+    await press(/own figures again/);
+    expect(heading()).toBe('31.2 L.');
+  });
+
+  it('says at the field what is wrong there, and of the whole what cannot be', async () => {
+    await show(await demoStore(), <SumScreen id="salinity-raise" />);
+    type('Net water volume', 'much');
+    expect(screen.getByText('"much" is not a number.')).toBeTruthy();
+    expect(heading()).toMatch(/^How much salt/);
+    type('Net water volume', '0');
+    expect(screen.getByText(/It must lie between 0.5 and/)).toBeTruthy();
+    type('Net water volume', '200');
+    type('With water of', '34.9');
+    expect(screen.getByText(/brings nothing to 35 ppt/)).toBeTruthy();
+  });
+
+  it('asks for what it cannot know', async () => {
+    await show(await demoStore(), <SumScreen id="rodi" />);
+    expect(screen.getByText(/Fill in what is empty/)).toBeTruthy();
+    type('Water wanted', '120');
+    type('and took', '4,5');
+    expect(heading()).toBe('9 h.');
+  });
+
+  it('that is none says so', async () => {
+    await show(await demoStore(), <SumScreen id="soup" />);
+    expect(heading()).toBe('There is no such sum.');
+  });
+});
