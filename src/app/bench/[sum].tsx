@@ -1,5 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { SumScreen } from '@/features/bench/SumScreen';
+import { lazy } from 'react';
+
+const SumScreen = lazy(async () => ({
+  default: (await import('@/features/bench')).SumScreen,
+}));
 
 export default function BenchSum() {
   const { sum } = useLocalSearchParams<{ sum: string }>();
