@@ -4,4 +4,6 @@ import type { EntryKind } from './records/kinds';
 export type Place =
   /** The form of a kind of entry, or one of its other starts, begun with what is known. */
   | { form: EntryKind | 'bacteria'; given?: Readonly<Record<string, string>> }
-  | { screen: 'challenge' | 'dose' };
+  | { screen: 'challenge' | 'dose' }
+  /** A sum of the Bench, by its id. */
+  | { sum: 'alkalinity' };

@@ -6,6 +6,7 @@ import { logPath } from './logPaths';
 /** The address of what doing a task, or a step of a run, opens. */
 export function addressOf(opens: Opens): string {
   if ('form' in opens) return to.log(logPath(opens.form), opens.given);
+  if ('sum' in opens) return to.sum(opens.sum);
   if ('screen' in opens) return to.cycleTool(opens.screen);
   if ('run' in opens) return to.run(opens.run);
   return unreachable(opens);

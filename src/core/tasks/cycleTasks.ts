@@ -77,7 +77,6 @@ const WORTH_RAISING = 7.5;
 const alkalinityTask: Of = ({ history }, from) => {
   const raise = alkalinityRaise(history, from);
   if (!raise || raise.now >= WORTH_RAISING) return [];
-  const today = raise.grams / raise.days;
   return [
     occurrence(
       {
@@ -85,15 +84,7 @@ const alkalinityTask: Of = ({ history }, from) => {
         title: `Raise alkalinity to ${formatPlain(raise.goal, 1)} dKH`,
         because: `About ${formatSignificant(raise.grams, 2)} g of baking soda over ${countOf(raise.days, 'day')}: low alkalinity slows the colony`,
         minutes: 3,
-        opens: {
-          form: 'dose',
-          given: {
-            substance: 'alkalinity',
-            by: 'grams',
-            amount: formatExact(Number(today.toPrecision(2))),
-            product: 'Baking soda',
-          },
-        },
+        opens: { sum: 'alkalinity' },
       },
       from,
       history.tank.zone,

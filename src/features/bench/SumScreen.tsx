@@ -1,18 +1,21 @@
+import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SUMS, type Sum } from '@/core/sums';
 import { tankFigures } from '@/core/sums/fromTank';
 import { selectHistory } from '@/store/inView';
+import { selectSettings } from '@/store/selectors';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/frame/BackHead';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { LinkButton } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { logThis } from './logThis';
 import { figureWords, readSum, sumDraft, type ReadSum, type SumDraft } from './sumForm';
 
 const styles = StyleSheet.create({
@@ -38,6 +41,10 @@ function OneSum({ sum }: { sum: Sum }) {
   const known = useMemo(() => (history ? tankFigures(history) : {}), [history]);
   const [draft, setDraft] = useDraft<SumDraft>(`bench/${sum.id}`, sumDraft, {});
   const read = readSum(sum, draft, known);
+  const settings = useAppSelector(selectSettings);
+  const router = useRouter();
+  const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));
+  const log = history && read.answer ? logThis(sum, read.answer, chosen, settings) : null;
   const changed = Object.keys(draft).length > 0;
   return (
     <Screen head={<BackHead title={sum.title} aside={history?.tank.name ?? ''} />}>
@@ -74,6 +81,9 @@ function OneSum({ sum }: { sum: Sum }) {
           label="Begin with the tank’s own figures again"
           onPress={() => setDraft(null)}
         />
+      ) : null}
+      {log ? (
+        <Button kind="primary" label={log.label} onPress={() => router.push(log.address)} />
       ) : null}
       {read.answer ? <Working answer={read.answer} /> : null}
     </Screen>

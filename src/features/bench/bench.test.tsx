@@ -1,5 +1,5 @@
 import { fireEvent, screen } from '@testing-library/react';
-import { demoStore, heading, press, show } from '../../testing/appHarness';
+import { choose, demoStore, heading, press, show } from '../../testing/appHarness';
 import { BenchScreen } from './BenchScreen';
 import { SumScreen } from './SumScreen';
 
@@ -65,6 +65,23 @@ describe('a sum', () => {
     type('Water wanted', '120');
     type('and took', '4,5');
     expect(heading()).toBe('9 h.');
+  });
+
+  it('logs its answer by the form that it belongs to, filled in', async () => {
+    await show(await demoStore(), <SumScreen id="water-change" />);
+    await press('Log this change');
+    expect(mockRouter.push).toHaveBeenLastCalledWith('/log/water-change?volume=31.2');
+  });
+
+  it('logs a day’s part of what is raised over days, and only what the log can weigh', async () => {
+    await show(await demoStore(), <SumScreen id="alkalinity" />);
+    type('Alkalinity now', '6.5');
+    await press(/^Log 6.24 g/);
+    expect(mockRouter.push).toHaveBeenLastCalledWith(
+      '/log/dose?substance=alkalinity&by=grams&amount=6.24&product=Baking+soda',
+    );
+    await choose('soda ash');
+    expect(screen.queryByRole('button', { name: /^Log / })).toBeNull();
   });
 
   it('that is none says so', async () => {

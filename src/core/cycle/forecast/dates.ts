@@ -29,7 +29,7 @@ const STATED: readonly { share: number; early: number; late: number; blur: numbe
   { share: 1, early: 1, late: 1, blur: 0.3 },
 ];
 /** How late on the way the ends for its beginning give way to those for its end: a power of the way. */
-const GIVES_WAY = 4;
+const GIVES_WAY = 5;
 
 /**
  * The date by which a share of such tanks are there, as it is stated.
