@@ -1,3 +1,4 @@
+import { hasAnimals } from '../cycle/doseAdvice';
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import { fromCanonical } from '../parameters/convert';
 import type { ParameterId } from '../parameters/registry';
@@ -23,6 +24,11 @@ const READ: readonly [TankFigure, ParameterId, Unit][] = [
 
 /** To three figures: a sum says no more. */
 const plain = (value: number) => Number(value.toPrecision(3));
+
+/** What the log of a tank chooses in sums: with any animal in it, the slowest that any of them bears. */
+export function tankChoices(history: TankHistory): Record<'living', string> {
+  return { living: hasAnimals(history) ? 'invertebrates' : 'nothing' };
+}
 
 /** What the log of a tank knows of the inputs of sums. */
 export function tankFigures(history: TankHistory): Partial<Record<TankFigure, KnownFigure>> {

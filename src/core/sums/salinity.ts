@@ -16,7 +16,7 @@ type Living = (typeof LIVING)[number];
 const RISE: Record<Living, number | null> = { nothing: null, fish: 1, invertebrates: 1 };
 const FALL: Record<Living, number | null> = { nothing: null, fish: 2, invertebrates: 1 };
 
-const living = { label: 'What lives in it', choices: LIVING } as const;
+const living = { label: 'What lives in it', choices: LIVING, tank: 'living' } as const;
 
 function daysFor(change: number, aDay: number | null): number {
   // A hair of rounding is no reason for another day.

@@ -54,6 +54,8 @@ export interface NumberInput {
 export interface ChoiceInput {
   label: string;
   choices: readonly [string, ...string[]];
+  /** What of a tank’s log is chosen when a keeper opens the sum. */
+  tank?: 'living';
 }
 
 export type SumInput = NumberInput | ChoiceInput;

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SUMS, type Sum } from '@/core/sums';
-import { tankFigures } from '@/core/sums/fromTank';
+import { tankChoices, tankFigures } from '@/core/sums/fromTank';
 import { selectHistory } from '@/store/inView';
 import { selectSettings } from '@/store/selectors';
 import { useAppSelector, useDraft } from '@/store/hooks';
@@ -40,7 +40,8 @@ function OneSum({ sum }: { sum: Sum }) {
   const history = useAppSelector(selectHistory);
   const known = useMemo(() => (history ? tankFigures(history) : {}), [history]);
   const [draft, setDraft] = useDraft<SumDraft>(`bench/${sum.id}`, sumDraft, {});
-  const read = readSum(sum, draft, known);
+  const choices = useMemo(() => (history ? tankChoices(history) : {}), [history]);
+  const read = readSum(sum, draft, known, choices);
   const settings = useAppSelector(selectSettings);
   const router = useRouter();
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));

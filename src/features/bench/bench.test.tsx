@@ -59,6 +59,14 @@ describe('a sum', () => {
     expect(screen.getByText(/brings nothing to 35 ppt/)).toBeTruthy();
   });
 
+  it('takes the slowest pace where an animal is in the tank', async () => {
+    await show(await demoStore('Fulmar'), <SumScreen id="salinity-raise" />);
+    type('Salinity now', '32');
+    expect(screen.getByText(/Spread it over 3 days/)).toBeTruthy();
+    await choose('nothing');
+    expect(screen.queryByText(/Spread it over/)).toBeNull();
+  });
+
   it('asks for what it cannot know', async () => {
     await show(await demoStore(), <SumScreen id="rodi" />);
     expect(screen.getByText(/Fill in what is empty/)).toBeTruthy();

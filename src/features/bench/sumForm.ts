@@ -46,13 +46,19 @@ export interface ReadSum {
 }
 
 /** Reads a sum from what was typed, the tank's own figures and what is usual, in this order. */
-export function readSum(sum: Sum, draft: SumDraft, known: Known): ReadSum {
+export function readSum(
+  sum: Sum,
+  draft: SumDraft,
+  known: Known,
+  choices: Readonly<Record<string, string>> = {},
+): ReadSum {
   const given: Record<string, number | string> = {};
   let missing = false;
   const inputs = Object.entries(sum.inputs).map(([name, input]): ShownInput => {
     const typed = draft[name];
     if (isChoice(input)) {
-      const chosen = input.choices.find((choice) => choice === typed) ?? input.choices[0];
+      const wanted = typed ?? (input.tank ? choices[input.tank] : undefined);
+      const chosen = input.choices.find((choice) => choice === wanted) ?? input.choices[0];
       given[name] = chosen;
       return { name, label: input.label, text: chosen, unit: '', choices: input.choices };
     }
