@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import type * as z from 'zod';
 import { tankHistory } from '@/core/history/derive';
 import { demoLog } from '@/core/demo/demoLog';
-import { EMPTY_LOG, mergeRevisions } from '@/core/records/log';
+import { EMPTY_LOG, headsOfType, mergeRevisions } from '@/core/records/log';
 import { ENTRY_KINDS } from '@/core/records/kinds';
 import { METRIC_SETTINGS, US_SETTINGS } from '@/core/records/schema/settings';
 import { createRecord } from '@/core/records/acts';
@@ -84,10 +84,14 @@ describe('whatever a form can produce can be read back', () => {
     const [tank] = log.tanks;
     if (!spec || !tank) throw new Error('nothing to fill in');
     const history = tankHistory(log, tank.id, NOW);
+    const there = headsOfType(log, 'entry').flatMap(({ body }) =>
+      body.kind === kind ? [body] : [],
+    );
     const context = { history, settings: METRIC_SETTINGS, now: NOW, today: TODAY };
     neverUnreadable(
       spec.fields as never,
-      [spec.start(context)],
+      // From an entry that there is as well: what is typed anew alone is seldom in order.
+      [spec.start(context), ...there.map((entry) => spec.formOf(entry as never, context))],
       (form: never, settings) =>
         spec.read(form, { ...context, settings }) as FormReading<never, object>,
       (value) => ['entry', { ...value, tankId: tank.id, at: stamp.recordedAt }],
