@@ -1,6 +1,6 @@
 import { DEFAULT_ROCK_DENSITY, netVolume, SAND_BULK, SAND_GRAIN } from '../water/volume';
 import { litres, say } from './common';
-import { evaporationPerArea } from './evaporation';
+import { evaporationPerArea, LATENT } from './evaporation';
 import { defineSum, SumError, type TankFigure } from './sum';
 
 const box = (label: string, low: number, high: number, usual?: number, tank?: TankFigure) => ({
@@ -65,8 +65,6 @@ const side = (label: string, tank?: TankFigure) => box(label, 5, 1000, undefined
 /** Heat through a wall, and the sensible part over the open surface, W/m²/K. */
 const THROUGH = { glass: 7, acrylic: 5 } as const;
 const OVER_WATER = 10;
-/** Heat that evaporating a litre takes, J. */
-const LATENT = 2.45e6;
 /** Heaters are sized for a night colder than was thought of. */
 const MARGIN = 1.3;
 /** Sizes that heaters come in, W. */
@@ -94,7 +92,7 @@ export const heater = defineSum({
     const walls = (2 * (v.length + v.width) * v.height) / 10_000 + top;
     const through = THROUGH[v.wall] * walls * colder;
     const over = OVER_WATER * top * colder;
-    const wet = (top * evaporationPerArea(v.tank, v.room, v.humidity) * LATENT) / 86_400;
+    const wet = (top * evaporationPerArea(v.tank, v.room, v.humidity) * 1000 * LATENT) / 86_400;
     const watts = MARGIN * (through + over + wet);
     const each = SIZES.find((size) => 2 * size >= watts) ?? Math.ceil(watts / 200) * 100;
     return {

@@ -45,7 +45,7 @@ function vapour(temperature: number): number {
 /** Vapour over salt water of 35 ppt is lower by this share (Raoult). */
 const SALT_LOWERS = 0.02;
 /** Heat that evaporating a kilogram takes, kJ. */
-const LATENT = 2450;
+export const LATENT = 2450;
 /** Still air over water, kW/m²/kPa (Carrier 1918), and the half of it that quiet water gives. */
 const STILL = 0.089;
 const QUIET = 0.5;

@@ -31,4 +31,12 @@ export const SUM_GROUPS: readonly { title: string; sums: readonly Sum[] }[] = [
 
 export const SUMS: readonly Sum[] = SUM_GROUPS.flatMap(({ sums }) => sums);
 
-export { isChoice, SumError, workOut, type Sum, type SumInput, type SumUnit } from './sum';
+export {
+  isChoice,
+  SumError,
+  workOut,
+  wrongWith,
+  type Sum,
+  type SumInput,
+  type SumUnit,
+} from './sum';

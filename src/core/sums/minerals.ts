@@ -1,15 +1,16 @@
+import { ALKALINITY_GOAL, ALKALINITY_STEP, BICARBONATE } from '../cycle/dosing/alkalinityRaise';
 import { PO4_PER_P } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
 import { defineSum, SumError, type Also } from './sum';
 
 /** Grams that raise a litre by one dKH: 84.01 and 53.00 g per equivalent, 0.357 meq in a dKH. */
-const ALKALINE = { 'baking soda': 0.03, 'soda ash': 0.0189 } as const;
+const ALKALINE = { 'baking soda': BICARBONATE, 'soda ash': 0.0189 } as const;
 /** Milligrams of each salt that hold a milligram of its metal. */
 const CALCIUM_SALT = 3.668;
 const MAGNESIUM_SALT = { chloride: 8.365, sulphate: 10.14 } as const;
 /** Most that each may rise in a day. */
-const DAILY = { alkalinity: 1.4, calcium: 25, magnesium: 100 } as const;
+const DAILY = { alkalinity: ALKALINITY_STEP, calcium: 25, magnesium: 100 } as const;
 /** Calcium that goes with a dKH of alkalinity as skeletons grow, mg/L. */
 const CALCIUM_PER_DKH = 7.1;
 const HIGH_PH = 8.5;
@@ -49,7 +50,7 @@ export const alkalinity = defineSum({
   inputs: {
     litres: litres(),
     from: { label: 'Alkalinity now', unit: 'dKH', low: 0, high: 20, tank: 'alkalinity' },
-    to: { label: 'Wanted alkalinity', unit: 'dKH', low: 0, high: 14, usual: 8.5 },
+    to: { label: 'Wanted alkalinity', unit: 'dKH', low: 0, high: 14, usual: ALKALINITY_GOAL },
     ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5, usual: 8.1, tank: 'ph' },
     salt: { label: 'With', choices: ['baking soda', 'soda ash'] },
   },

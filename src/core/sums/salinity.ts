@@ -172,7 +172,7 @@ export const salinityRead = defineSum({
   title: 'What an instrument reads',
   asks: 'What salinity is this reading, and what would the other scales show?',
   inputs: {
-    reading: { label: 'Reading', unit: 'ppt', low: 0, high: 70 },
+    reading: { label: 'Reading', unit: 'times', low: 0, high: 70 },
     scale: { label: 'Its scale', choices: SALINITY_CHOICES },
   },
   solve: (v) => {

@@ -107,6 +107,20 @@ export function defineSum<const I extends SumInputs>(
   return { ...sum, solve: (values) => sum.solve(values as ValuesOf<I>) };
 }
 
+/** What reads like a specific gravity typed where ppt is asked for. */
+const LIKE_GRAVITY = { low: 0.98, high: 1.06 };
+
+/** What is wrong with a number for an input, in words that follow its name; null where nothing is. */
+export function wrongWith({ low, high, unit }: NumberInput, value: number): string | null {
+  if (value < low || value > high) {
+    return `must lie between ${low} and ${high} ${unit}; ${value} does not.`;
+  }
+  if (unit === 'ppt' && value >= LIKE_GRAVITY.low && value <= LIKE_GRAVITY.high) {
+    return `is asked for in ppt, and ${value} reads like a specific gravity: 1.0264 at 25 °C is 35 ppt.`;
+  }
+  return null;
+}
+
 function valueOf(name: string, input: SumInput, given: number | string | undefined) {
   if (isChoice(input)) {
     const value = given ?? input.choices[0];
@@ -121,11 +135,8 @@ function valueOf(name: string, input: SumInput, given: number | string | undefin
   if (typeof value !== 'number' || !Number.isFinite(value)) {
     throw new SumError(`${name} takes a number, not "${value}".`);
   }
-  if (value < input.low || value > input.high) {
-    throw new SumError(
-      `${name} must lie between ${input.low} and ${input.high} ${input.unit}; ${value} does not.`,
-    );
-  }
+  const wrong = wrongWith(input, value);
+  if (wrong !== null) throw new SumError(`${name} ${wrong}`);
   return value;
 }
 

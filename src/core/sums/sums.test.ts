@@ -102,6 +102,7 @@ describe('each sum', () => {
     ['heater', { length: 60, width: 30, height: 30, room: 10, wall: 'paper' }, /glass, acrylic/],
     ['heater', { length: 60, width: 30, height: 30, room: 28 }, /no heater/],
     ['salinity-raise', { litres: 100, from: 33, with: 34 }, /Mix it saltier/],
+    ['salinity-raise', { litres: 100, from: 1.025 }, /specific gravity/],
     ['salinity-raise', { litres: 100, from: 36 }, /salinity-lower/],
     ['salinity-lower', { litres: 100, from: 33 }, /salinity-raise/],
     ['salinity-lower', { litres: 100, from: 36, with: 35.5 }, /nothing down/],

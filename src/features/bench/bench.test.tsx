@@ -54,6 +54,9 @@ describe('a sum', () => {
     expect(heading()).toMatch(/^How much salt/);
     type('Net water volume', '0');
     expect(screen.getByText(/It must lie between 0.5 and/)).toBeTruthy();
+    type('Salinity now', '1.025');
+    expect(screen.getByText(/reads like a specific gravity/)).toBeTruthy();
+    type('Salinity now', '34');
     type('Net water volume', '200');
     type('With water of', '34.9');
     expect(screen.getByText(/brings nothing to 35 ppt/)).toBeTruthy();

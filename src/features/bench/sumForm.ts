@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { isChoice, SumError, workOut, type Sum, type SumUnit } from '@/core/sums';
+import { isChoice, SumError, workOut, wrongWith, type Sum, type SumUnit } from '@/core/sums';
 import type { Answer, TankFigure } from '@/core/sums/sum';
 import type { KnownFigure } from '@/core/sums/fromTank';
 import { formatExact, formatSignificant, parseNumber } from '@/core/units/format';
@@ -76,11 +76,10 @@ export function readSum(
       missing = true;
       return { ...shown, error: `"${text}" is not a number.` };
     }
-    if (value < input.low || value > input.high) {
+    const wrong = wrongWith(input, value);
+    if (wrong !== null) {
       missing = true;
-      const within =
-        `${formatExact(input.low)} and ${formatExact(input.high)} ${shown.unit}`.trim();
-      return { ...shown, error: `It must lie between ${within}.` };
+      return { ...shown, error: `It ${wrong}` };
     }
     given[name] = value;
     return typed === undefined && found ? { ...shown, hint: found.from } : shown;
