@@ -1,6 +1,7 @@
-import type { ReactNode } from 'react';
+import { useRef, type ReactNode } from 'react';
 import { Modal, Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import X from 'lucide-react-native/icons/x';
+import { useHotkeys } from 'react-hotkeys-hook';
 import { Bare } from './Press';
 import { color, radius, space, wideFrom } from './tokens';
 import { Words } from './Words';
@@ -41,15 +42,26 @@ export function Sheet({
   children: ReactNode;
 }) {
   const wide = useWindowDimensions().width >= wideFrom;
+  const frame = useRef<View>(null);
+  // Listened for from the paint that shows the sheet on: the modal itself begins a moment later,
+  // and on a busy machine an Escape pressed at once was lost. Of several sheets the top one closes.
+  useHotkeys(
+    'escape',
+    (event) => {
+      event.stopImmediatePropagation();
+      onClose();
+    },
+    {
+      enabled: open,
+      useKey: true,
+      enableOnFormTags: true,
+      ignoreEventWhen: () =>
+        !(frame.current as unknown as HTMLElement | null)?.closest('[role="dialog"]'),
+    },
+  );
   return (
-    <Modal
-      transparent
-      visible={open}
-      onRequestClose={onClose}
-      animationType="none"
-      aria-label={title}
-    >
-      <View style={[styles.frame, wide && styles.frameWide]}>
+    <Modal transparent visible={open} animationType="none" aria-label={title}>
+      <View ref={frame} style={[styles.frame, wide && styles.frameWide]}>
         <Pressable
           style={styles.veil}
           onPress={onClose}

@@ -3,6 +3,7 @@ import { Choice, Tick } from './Choice';
 import { Field } from './Field';
 import { runsOf } from './parts';
 import { Remark } from './Remark';
+import { Sheet } from './Sheet';
 import { Words } from './Words';
 
 describe('controls', () => {
@@ -31,6 +32,29 @@ describe('controls', () => {
     expect(screen.getByRole('radio', { name: 'Day' }).getAttribute('aria-checked')).toBe('true');
     fireEvent.click(screen.getByRole('radio', { name: 'Night' }));
     expect(onChange).toHaveBeenCalledWith('night');
+  });
+
+  it('Escape closes the sheet on top at the press of the key, and no other', () => {
+    const below = jest.fn();
+    const above = jest.fn();
+    const sheets = (aboveOpen: boolean) => (
+      <>
+        <Sheet title="Below" open onClose={below}>
+          {null}
+        </Sheet>
+        <Sheet title="Above" open={aboveOpen} onClose={above}>
+          {null}
+        </Sheet>
+      </>
+    );
+    const { rerender } = render(sheets(true));
+    fireEvent.keyDown(document, { key: 'Escape', code: 'Escape' });
+    expect([above.mock.calls.length, below.mock.calls.length]).toEqual([1, 0]);
+    rerender(sheets(false));
+    fireEvent.keyUp(document, { key: 'Escape', code: 'Escape' });
+    expect(below).not.toHaveBeenCalled();
+    fireEvent.keyDown(document, { key: 'Escape', code: 'Escape' });
+    expect(below).toHaveBeenCalledTimes(1);
   });
 
   it('a tick turns over', () => {
