@@ -29,4 +29,12 @@ export const CAUTIONS = {
     title: 'Unplug it before hands go in',
     text: 'A heater out of water bursts or burns; let it cool, and let wiring be done by a licensed trade.',
   },
+  drySalt: {
+    title: 'Never dry into a tank with animals',
+    text: 'Salt is dissolved apart, moved and aired for an hour at least, and measured before it is poured: grains burn what they land on.',
+  },
+  purified: {
+    title: 'Not for drinking',
+    text: 'Left running alone it wants a float or a leak detector. TDS says nothing of chlorine or chloramine: carbon goes by its labelled litres or a chlorine test.',
+  },
 } as const satisfies Record<string, Caution>;

@@ -35,11 +35,18 @@ type Kits = Readonly<Record<string, Kit>>;
 
 const derivedOf = perKey(
   (
-    [tankId, tank, all, count, kits]: readonly [string, Tank, Heads, number, Kits],
+    [tankId, tank, all, count, kits, calibrations]: readonly [
+      string,
+      Tank,
+      Heads,
+      number,
+      Kits,
+      Log['calibrations'],
+    ],
     before: Derived | null,
   ): Derived => {
     const heads = count === all.length ? all : all.slice(0, count);
-    return deriveHistory({ tankId, tank, heads, kits }, before);
+    return deriveHistory({ tankId, tank, heads, kits, calibrations }, before);
   },
 );
 
@@ -55,7 +62,7 @@ function historyUntil(
   const all = entriesOfTank(log, tank.id);
   const count = entriesUntil(all, moment);
   const key = `${purpose}/${tank.id}`;
-  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit]).history;
+  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit, log.calibrations]).history;
 }
 
 /** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */

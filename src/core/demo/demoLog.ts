@@ -182,7 +182,7 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     },
   });
   writer.entry(id, 'filled', age, '11:00', {});
-  writer.entry(id, 'heaterCheck', on(2), '09:00', {});
+  writer.entry(id, 'heaterCheck', on(2), '09:00', { offset: 0.8 });
   writer.entry(id, 'lid', on(5), '18:00', { fitted: true });
   writer.entry(id, 'running', on(44), '12:00', {});
   writer.entry(id, 'note', on(0), '12:00', { text: 'Filled over two days from the RODI unit.' });
@@ -258,6 +258,47 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     [kits.phPen, 8.14],
   ]);
   addAnimals(writer, id, on);
+  addWaterMaking(writer, id, on);
+  addCalibrations(writer, id, kits, on);
+}
+
+/** How Fulmar's water is made: what its purifier, its salt and its cup have shown. */
+function addWaterMaking(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  writer.entry(id, 'purified', on(1), '18:00', { litres: 310, minutes: 775, waste: 900 });
+  writer.entry(id, 'weighing', on(43), '10:00', { what: 'saltCup', count: 10, amount: 2640 });
+  for (const day of [101, 115, 129, 143]) {
+    writer.entry(id, 'purified', on(day), '16:00', {
+      litres: 40,
+      minutes: 104 + (day - 101) / 7,
+      tds: { tap: 212, membrane: 9, resin: day === 143 ? 1 : 0 },
+    });
+    writer.entry(id, 'saltMix', on(day), '20:30', {
+      litres: 40,
+      grams: 1580,
+      salinity: { value: day === 115 ? 35.2 : 35, unit: 'ppt' },
+    });
+  }
+}
+
+/** When the meters were held against a standard: the refractometer had crept up by the fourth month. */
+function addCalibrations(
+  writer: DemoWriter,
+  id: string,
+  kits: Kits,
+  on: (day: number) => number,
+): void {
+  const held = (
+    day: number,
+    kitId: string,
+    unit: 'ppt' | 'pH',
+    points: { standard: number; read: number }[],
+  ) => writer.entry(id, 'calibration', on(day), '10:15', { kitId, unit, points, adjusted: true });
+  held(40, kits.refractometer.id, 'ppt', [{ standard: 35, read: 35 }]);
+  held(124, kits.refractometer.id, 'ppt', [{ standard: 35, read: 35.6 }]);
+  held(100, kits.phPen.id, 'pH', [
+    { standard: 7, read: 7.03 },
+    { standard: 10, read: 10.06 },
+  ]);
 }
 
 /** Who came into Fulmar, what they are fed, and what was seen of them. */

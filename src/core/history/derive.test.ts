@@ -68,6 +68,7 @@ describe('a history taken one entry at a time', () => {
             tank: tank.body,
             heads: entriesOfTank(log, builder.tankId),
             kits: log.everyKit,
+            calibrations: log.calibrations,
           };
           derived = deriveHistory(source, derived);
           expect(derived.history).toEqual(deriveHistory(source).history);

@@ -1,5 +1,7 @@
 import { PARAMETER_IDS, type ParameterId } from '../parameters/registry';
+import { checkOf, type Check } from '../instruments/correction';
 import { ENTRY_KINDS, entryTouches, type EntryKind, type EntryOf } from '../records/kinds';
+import type { CalibrationEntry } from '../records/kinds/calibration';
 import type { ReadingEntry } from '../records/kinds/reading';
 import { entriesOfTank, headOf, isType, type Log } from '../records/log';
 import type { Kit } from '../records/schema/kit';
@@ -21,6 +23,8 @@ export interface HistorySource {
   heads: Heads;
   /** Every kit there ever was, by id. */
   kits: Readonly<Record<string, Kit>>;
+  /** Calibrations of each kit, in order of time. */
+  calibrations: Log['calibrations'];
 }
 
 /** A history with what it was derived from, so that the next one can begin there. */
@@ -55,7 +59,23 @@ export function tankHistory(log: Log, tankId: string, moment = Infinity): TankHi
   const all = entriesOfTank(log, tankId);
   const count = entriesUntil(all, moment);
   const heads = count === all.length ? all : all.slice(0, count);
-  return deriveHistory({ tankId, tank: head.body, heads, kits: log.everyKit }).history;
+  const { everyKit: kits, calibrations } = log;
+  return deriveHistory({
+    tankId,
+    tank: head.body,
+    heads,
+    kits,
+    calibrations: calibrationsUntil(calibrations, moment),
+  }).history;
+}
+
+/** What was known of the instruments by a moment. */
+function calibrationsUntil(all: Log['calibrations'], moment: number): Log['calibrations'] {
+  const early = (entry: CalibrationEntry) => instant(entry.at) <= moment;
+  if (Object.values(all).every((list) => list.every(early))) return all;
+  return Object.fromEntries(
+    Object.entries(all).map(([kitId, list]) => [kitId, list.filter(early)]),
+  );
 }
 
 /** How many of a list of entries in order of time lie at or before a moment. */
@@ -77,7 +97,10 @@ export function entriesUntil(heads: Heads, moment: number): number {
  */
 export function deriveHistory(source: HistorySource, before: Derived | null = null): Derived {
   const known =
-    before && before.source.tank === source.tank && before.source.kits === source.kits
+    before &&
+    before.source.tank === source.tank &&
+    before.source.kits === source.kits &&
+    before.source.calibrations === source.calibrations
       ? before
       : null;
   const difference = known && differenceOf(known.source.heads, source.heads);
@@ -145,14 +168,24 @@ function uncompensated(kit: Kit | undefined): boolean {
 
 function readingOf(
   { id, at, entry }: Logged<ReadingEntry>,
-  { kits, tank }: HistorySource,
+  { kits, tank, calibrations }: HistorySource,
   temperatures: readonly Reading[],
 ): Reading {
   const kit = kits[entry.kitId];
   const near = uncompensated(kit)
     ? nearestReading(temperatures, at, TEMPERATURE_WINDOW)
     : undefined;
-  return toReading(id, entry, kit, tank.zone, near?.best);
+  return toReading(id, entry, kit, tank.zone, near?.best, checksOf(calibrations, entry.kitId));
+}
+
+const checks = new WeakMap<readonly CalibrationEntry[], Check[]>();
+
+function checksOf(calibrations: Log['calibrations'], kitId: string): readonly Check[] {
+  const list = calibrations[kitId];
+  if (!list) return [];
+  const known = checks.get(list) ?? list.map(checkOf);
+  checks.set(list, known);
+  return known;
 }
 
 function derivedAnew(source: HistorySource): TankHistory {
@@ -285,18 +318,20 @@ function completed(
   };
 }
 
-/** A lid on an empty tank is no beginning of its life. */
-function onlyEquipment({ entry }: Logged): boolean {
+/** A lid on an empty tank is no beginning of its life, nor is water that waits in a barrel. */
+function onlyReadied({ entry }: Logged): boolean {
   const touches = entryTouches(entry);
   if (entry.kind === 'taskMark') return true;
-  return touches.length > 0 && touches.every((touch) => touch === 'equipment');
+  return (
+    touches.length > 0 && touches.every((touch) => touch === 'equipment' || touch === 'supplies')
+  );
 }
 
 function firstMoment(entries: TankEntries): number | null {
   let first = Infinity;
   for (const kind of ENTRY_KINDS) {
     const earliest = entries[kind][0];
-    if (earliest && !onlyEquipment(earliest)) first = Math.min(first, earliest.at);
+    if (earliest && !onlyReadied(earliest)) first = Math.min(first, earliest.at);
   }
   return Number.isFinite(first) ? first : null;
 }

@@ -1,5 +1,7 @@
 import { scaleInterval, type Interval } from '../math/interval';
-import { toCanonical, withUnit } from '../parameters/convert';
+import { corrected, driftDoubt, trustOf, type Check } from '../instruments/correction';
+import { calibrateEvery } from '../instruments/rhythm';
+import { fromCanonical, toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import {
   kitDecimals,
@@ -11,7 +13,8 @@ import {
 import type { Kit } from '../records/schema/kit';
 import { salinityFromHydrometer } from '../seawater/specificGravity';
 import { addDaysIn, dayStart, instant } from '../time/zone';
-import { isSalinityUnit, type Unit } from '../units/units';
+import { formatFixed } from '../units/format';
+import { isSalinityUnit, unitDecimals, type Unit } from '../units/units';
 
 /** A reading turned into knowledge: where the true value may lie, and whether it can be trusted. */
 export interface Reading {
@@ -31,6 +34,8 @@ export interface Reading {
   expired: boolean;
   /** False for a value that cannot occur; it is kept and shown but decides nothing. */
   counts: boolean;
+  /** What it showed before its instrument's calibrations were taken into account, canonical; null where they change nothing. */
+  asRead: number | null;
   /** As the keeper read it: "between 0.5 and 1". */
   typed: string;
   /** Unit it was read in. */
@@ -38,9 +43,16 @@ export interface Reading {
   entry: ReadingEntry;
 }
 
-/** "1 ppm NO2", "between 0.5 and 1 ppm NO2". */
+/** "1 ppm NO2", "between 0.5 and 1 ppm NO2"; "34.2 ppt (read as 35.4)" where its instrument was off. */
 export function readingWords(reading: Reading): string {
-  return withUnit(reading.typed, reading.unit);
+  if (reading.asRead === null) return withUnit(reading.typed, reading.unit);
+  return `${withUnit(correctedFigure(reading), reading.unit)} (read as ${reading.typed})`;
+}
+
+/** The corrected value in the unit and to the decimals that it was read in. */
+export function correctedFigure({ best, unit, typed }: Reading): string {
+  const decimals = Math.max(unitDecimals(unit), typed.split('.')[1]?.length ?? 0);
+  return formatFixed(fromCanonical(best, unit), decimals);
 }
 
 /**
@@ -139,9 +151,28 @@ export function isPastItsDate(kit: Kit, at: number, zone: string): boolean {
   return kit.expiresOn !== null && at >= endOf(kit, kit.expiresOn, zone);
 }
 
+/** What an instrument showed, by what its calibrations say of it, and as wide as they leave it open. */
+function setRight(shown: Scaled, kit: Kit, checks: readonly Check[], at: number): Scaled {
+  if (kit.scale.form !== 'digital') return shown;
+  const { value, doubt } = corrected(checks, shown.best, at);
+  const every = calibrateEvery(kit);
+  const accuracy = (shown.range.high - shown.range.low) / 2;
+  const drift = every === null ? 0 : driftDoubt(trustOf(checks, every, at), accuracy);
+  const wider = Math.max(doubt, drift);
+  return {
+    ...shown,
+    best: value,
+    range: {
+      low: corrected(checks, shown.range.low, at).value - wider,
+      high: corrected(checks, shown.range.high, at).value + wider,
+    },
+  };
+}
+
 /**
  * A reading entry in canonical units, through the kit it was made with.
  * @param waterTemperature °C near that time, for instruments that do not correct for it themselves
+ * @param checks calibrations of the kit, in order of time
  */
 export function toReading(
   id: string,
@@ -149,20 +180,23 @@ export function toReading(
   kit: Kit | undefined,
   zone: string,
   waterTemperature?: number,
+  checks: readonly Check[] = [],
 ): Reading {
   const spec = PARAMETERS[entry.parameter];
   const unit = readingUnit(entry, kit);
   const at = instant(entry.at);
-  const scaled =
+  const shown =
     entry.value.form === 'card'
       ? scaleCard(entry.value, unit, entry.dilution, spec.zeroBelow)
       : scaleDigital(entry.value, unit, kit, waterTemperature, entry.dilution, spec.zeroBelow);
+  const scaled = checks.length > 0 && kit ? setRight(shown, kit, checks, at) : shown;
   return {
     id,
     at,
     parameter: entry.parameter,
     kitId: entry.kitId,
     ...scaled,
+    asRead: scaled === shown || Math.abs(scaled.best - shown.best) < 1e-9 ? null : shown.best,
     expired: kit !== undefined && isPastItsDate(kit, at, zone),
     counts: scaled.best >= spec.possible.low - 1e-9 && scaled.best <= spec.possible.high + 1e-9,
     typed: typedWords(entry.value, kitDecimals(kit, unit)),

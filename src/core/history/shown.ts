@@ -2,7 +2,7 @@ import { fromCanonical } from '../parameters/convert';
 import type { ParameterId } from '../parameters/registry';
 import { formatFixed, formatPlain } from '../units/format';
 import { unitDecimals, unitSymbol, type Unit } from '../units/units';
-import type { Reading } from './reading';
+import { correctedFigure, type Reading } from './reading';
 
 /** A reading as it is shown: the figure, and the unit that belongs to it. */
 export interface Shown {
@@ -25,7 +25,8 @@ export function shownReading(reading: Reading, unit: Unit): Shown {
     return { value: text, unit: unitSymbol(reading.unit) };
   }
   if (reading.unit === unit || AS_READ.includes(reading.parameter)) {
-    return { value: reading.typed, unit: unitSymbol(reading.unit) };
+    const figure = reading.asRead === null ? reading.typed : correctedFigure(reading);
+    return { value: figure, unit: unitSymbol(reading.unit) };
   }
   return {
     value: formatFixed(fromCanonical(reading.best, unit), unitDecimals(unit)),

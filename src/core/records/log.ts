@@ -1,5 +1,6 @@
 import { instant } from '../time/zone';
 import { subjectOf } from './kinds';
+import type { CalibrationEntry } from './kinds/calibration';
 import { foldRevisions, type RecordState } from './merge';
 import type { Kit } from './schema/kit';
 import type { RecordType, Revision, RevisionOf } from './schema/revision';
@@ -21,6 +22,8 @@ export interface Log {
   readonly runs: readonly RevisionOf<'run'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
+  /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
+  readonly calibrations: Readonly<Record<string, readonly CalibrationEntry[]>>;
   /** Entries by what they are about, in order of their own time. */
   readonly entries: Readonly<Record<string, readonly RevisionOf<'entry'>[]>>;
   /** Records on which two corrections disagree, as they stand until that is settled. */
@@ -36,6 +39,7 @@ export const EMPTY_LOG: Log = {
   settings: [],
   runs: [],
   everyKit: {},
+  calibrations: {},
   entries: {},
   conflicted: [],
   size: 0,
@@ -121,6 +125,7 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     settings: changedHeads(log.settings, of('settings'), 'settings'),
     runs: changedHeads(log.runs, of('run'), 'run'),
     everyKit: changedKits(log.everyKit, of('kit')),
+    calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
     conflicted: changedConflicts(log.conflicted, changes),
     size,
@@ -143,6 +148,30 @@ function changedKits(kits: Log['everyKit'], changes: readonly Change[]): Log['ev
   if (changes.length === 0) return kits;
   const next = { ...kits };
   for (const { after } of changes) if (isType(after, 'kit')) next[after.id] = after.body;
+  return next;
+}
+
+function calibrationIn(head: Revision | undefined): CalibrationEntry | null {
+  return head && isType(head, 'entry') && head.body.kind === 'calibration' ? head.body : null;
+}
+
+/** Calibrations are few: those of a kit are gathered anew when one of them changes. */
+function changedCalibrations(log: Log, changes: readonly Change[]): Log['calibrations'] {
+  const touched = changes.filter(
+    ({ before, after }) => calibrationIn(before) !== null || calibrationIn(after) !== null,
+  );
+  if (touched.length === 0) return log.calibrations;
+  const next: Record<string, CalibrationEntry[]> = {};
+  for (const [kitId, list] of Object.entries(log.calibrations)) next[kitId] = [...list];
+  for (const { before, after } of touched) {
+    const was = before?.deleted ? null : calibrationIn(before);
+    const is = after.deleted ? null : calibrationIn(after);
+    if (was) next[was.kitId] = (next[was.kitId] ?? []).filter((one) => one !== was);
+    if (is) (next[is.kitId] ??= []).push(is);
+  }
+  for (const list of Object.values(next)) {
+    list.sort((a, b) => instant(a.at) - instant(b.at));
+  }
   return next;
 }
 

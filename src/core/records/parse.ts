@@ -6,9 +6,10 @@ import { revisionSchema, type Revision } from './schema/revision';
  * Raised whenever a record could be written that an older Zoarium would not understand. Version 2
  * added organics, media, treatments, light and sightings, a bottle's age, and a tank's method;
  * version 3 made facts that change in time into entries, and added top-offs, feedings, observations,
- * animals and runs.
+ * animals and runs; version 4 added calibrations, salt mixes, purified water and weighings, what of a
+ * tank is untold, a heater's offset, and the pack and the rhythm of a kit.
  */
-export const FILE_VERSION = 3;
+export const FILE_VERSION = 4;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

@@ -237,7 +237,33 @@ describe('version 3', () => {
     // A kind that is added later needs no place here: this is what the version began with.
     expect(new Set(kinds).size).toBe(18);
     expect(records.some((r) => r.type === 'run')).toBe(true);
-    const again = writeLogFile(toLogFile(records, '2026-03-20T12:00:00Z'));
+  });
+});
+
+describe('version 4', () => {
+  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v4.json'), 'utf8');
+  const opened = () => {
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    return reading;
+  };
+
+  it('opens with every kind there is, and what came with it', () => {
+    const { refused, file } = opened();
+    expect(refused).toEqual([]);
+    const entries = file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
+    expect(new Set(entries.map(({ kind }) => kind)).size).toBe(22);
+    expect(entries.some((body) => body.kind === 'heaterCheck' && body.offset === 0.8)).toBe(true);
+    expect(file.records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(
+      true,
+    );
+    expect(file.records.some((r) => r.type === 'kit' && r.body.pack && r.body.calibrateDays)).toBe(
+      true,
+    );
+  });
+
+  it('is written as it was read', () => {
+    const again = writeLogFile(toLogFile(opened().file.records, '2026-03-20T12:00:00Z'));
     expect(JSON.parse(again)).toEqual(JSON.parse(text));
   });
 });

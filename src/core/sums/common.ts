@@ -40,4 +40,5 @@ export const YIELD: NumberInput = {
   low: 25,
   high: 60,
   usual: SALT_YIELD,
+  tank: 'saltYield',
 };

@@ -11,7 +11,14 @@ export const additive = defineSum({
     litres: litres(),
     labelAmount: { label: 'The label says: this much', unit: 'mL', low: 0.001, high: 10_000 },
     labelLitres: { label: 'for so many litres', unit: 'L', low: 0.1, high: 100_000 },
-    drop: { label: 'One drop is', unit: 'mL', low: 0.01, high: 0.2, usual: DEFAULT_DROP_ML },
+    drop: {
+      label: 'One drop is',
+      unit: 'mL',
+      low: 0.01,
+      high: 0.2,
+      usual: DEFAULT_DROP_ML,
+      tank: 'drop',
+    },
   },
   solve: (v) => {
     const amount = (v.litres * v.labelAmount) / v.labelLitres;

@@ -9,7 +9,13 @@ export const evaporation = defineSum({
   inputs: {
     litres: litres(),
     salinity: salinityNow(35),
-    perDay: { label: 'Water that evaporates', unit: 'L/day', low: 0.01, high: 500 },
+    perDay: {
+      label: 'Water that evaporates',
+      unit: 'L/day',
+      low: 0.01,
+      high: 500,
+      tank: 'evaporation',
+    },
     days: { label: 'Days without top-off', unit: 'days', low: 0, high: 365, usual: 1 },
     reservoir: { label: 'Top-off reservoir', unit: 'L', low: 0, high: 2000, usual: 0 },
   },

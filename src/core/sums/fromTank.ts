@@ -4,7 +4,16 @@ import { fromCanonical } from '../parameters/convert';
 import type { ParameterId } from '../parameters/registry';
 import { shortDay } from '../time/words';
 import type { Unit } from '../units/units';
-import type { TankFigure } from './sum';
+import { countOf } from '../units/format';
+import {
+  evaporationPerDay,
+  minutesPerLitre,
+  saltYield,
+  wasteRatio,
+  weighed,
+  type Learned,
+} from '../water/learned';
+import type { LearnedFigure, TankFigure } from './sum';
 
 /** A figure of a tank and where it is from. */
 export interface KnownFigure {
@@ -21,6 +30,20 @@ const READ: readonly [TankFigure, ParameterId, Unit][] = [
   ['magnesium', 'magnesium', 'ppm Mg'],
   ['nitrate', 'nitrate', 'nitrate NO3'],
 ];
+
+/** What the log has taught, and what each lesson is called. */
+const LEARNED: Record<
+  LearnedFigure,
+  { of: (history: TankHistory) => Learned | null; lesson: string }
+> = {
+  saltYield: { of: saltYield, lesson: 'mixing' },
+  saltCup: { of: (history) => weighed(history, 'saltCup'), lesson: 'weighing' },
+  drop: { of: (history) => weighed(history, 'drop'), lesson: 'weighing' },
+  minutesPerLitre: { of: minutesPerLitre, lesson: 'timed run' },
+  waste: { of: wasteRatio, lesson: 'run' },
+  evaporation: { of: evaporationPerDay, lesson: 'top-off' },
+};
+const LESSONS = Object.entries(LEARNED) as [LearnedFigure, (typeof LEARNED)[LearnedFigure]][];
 
 /** To three figures: a sum says no more. */
 const plain = (value: number) => Number(value.toPrecision(3));
@@ -48,6 +71,14 @@ export function tankFigures(history: TankHistory): Partial<Record<TankFigure, Kn
     if (!reading) continue;
     const value = plain(fromCanonical(reading.best, unit));
     figures[figure] = { value, from: `read on ${shortDay(reading.at, tank.zone)}` };
+  }
+  for (const [figure, { of, lesson }] of LESSONS) {
+    const found = of(history);
+    if (!found) continue;
+    figures[figure] = {
+      value: plain(found.value),
+      from: `learned from ${countOf(found.count, lesson)}`,
+    };
   }
   return figures;
 }

@@ -8,8 +8,15 @@ export const rodi = defineSum({
   inputs: {
     litres: water('Water wanted'),
     jug: { label: 'One jug timed: it holds', unit: 'L', low: 0.1, high: 100, usual: 1 },
-    minutes: { label: 'and took', unit: 'min', low: 0.1, high: 600 },
-    waste: { label: 'Litres to waste for each made', unit: 'times', low: 0, high: 20, usual: 3 },
+    minutes: { label: 'and took', unit: 'min', low: 0.1, high: 600, tank: 'minutesPerLitre' },
+    waste: {
+      label: 'Litres to waste for each made',
+      unit: 'times',
+      low: 0,
+      high: 20,
+      usual: 3,
+      tank: 'waste',
+    },
   },
   solve: (v) => {
     const each = v.minutes / v.jug;

@@ -41,9 +41,21 @@ export const saltMix = defineSum({
     litres: water('Water to mix'),
     salinity: salinity('Wanted salinity', 35),
     yield: YIELD,
+    cup: {
+      label: 'One cup of it weighs',
+      unit: 'g',
+      low: 0,
+      high: 5000,
+      usual: 0,
+      tank: 'saltCup',
+    },
+    bag: { label: 'One bag holds', unit: 'g', low: 0, high: 50_000, usual: 0 },
   },
   solve: (v) => {
     const grams = (v.litres * v.yield * v.salinity) / FULL_SALINITY;
+    const measures: Also[] = [];
+    if (v.cup > 0) measures.push({ label: 'In cups', value: grams / v.cup, unit: 'times' });
+    if (v.bag > 0) measures.push({ label: 'In bags', value: grams / v.bag, unit: 'times' });
     return {
       answer: grams,
       unit: 'g',
@@ -52,7 +64,7 @@ export const saltMix = defineSum({
         `${v.litres} L × ${v.yield} g/L × ${v.salinity} / ${FULL_SALINITY} = ${say(grams)} g`,
         `First: 0.9 × ${say(grams)} g = ${say(0.9 * grams)} g`,
       ],
-      also: [{ label: 'To start with', value: 0.9 * grams, unit: 'g' }],
+      also: [{ label: 'To start with', value: 0.9 * grams, unit: 'g' }, ...measures],
       cautions: [NEVER_DRY],
     };
   },

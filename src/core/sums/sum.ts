@@ -37,7 +37,13 @@ export type TankFigure =
   | 'alkalinity'
   | 'calcium'
   | 'magnesium'
-  | 'nitrate';
+  | 'nitrate'
+  | 'phosphate'
+  | LearnedFigure;
+
+/** What a log has taught of the keeper's own salt, cups, drops, purifier and evaporation. */
+export type LearnedFigure =
+  'saltYield' | 'saltCup' | 'drop' | 'minutesPerLitre' | 'waste' | 'evaporation';
 
 /** A number that a sum asks for, within its bounds; `usual` stands where it is not given. */
 export interface NumberInput {

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { animals } from './animals';
+import { calibration } from './calibration';
 import { dose } from './dose';
 import { feed } from './feed';
 import type { Kind, SubjectType, Touch, WordsContext } from './kind';
@@ -8,13 +9,16 @@ import { media } from './media';
 import { note } from './note';
 import { observation } from './observation';
 import { organics } from './organics';
+import { purified } from './purified';
 import { reading } from './reading';
+import { saltMix } from './saltMix';
 import { sighting } from './sighting';
 import { filled, heaterCheck, lid, running } from './standing';
 import { taskMark } from './taskMark';
 import { topOff } from './topOff';
 import { treatment } from './treatment';
 import { waterChange } from './waterChange';
+import { weighing } from './weighing';
 
 /**
  * Every kind of fact a keeper can log. Schema, words and history follow from this table; the form of
@@ -38,6 +42,10 @@ export const KINDS = {
   running,
   lid,
   heaterCheck,
+  calibration,
+  saltMix,
+  purified,
+  weighing,
   taskMark,
 };
 

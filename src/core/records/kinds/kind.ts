@@ -11,8 +11,8 @@ export const ofTank = { tankId: idSchema, ...dated };
 /** What an entry can be about. What hangs on a kit or on the household renews every tank it serves. */
 export type SubjectType = 'tank' | 'kit' | 'household';
 
-/** What an entry has to do with: a parameter it moves, the growth one sees, who lives there. */
-export type Touch = ParameterId | 'growth' | 'livestock' | 'equipment';
+/** What an entry has to do with: a parameter it moves, the growth one sees, who lives there, what is made ready. */
+export type Touch = ParameterId | 'growth' | 'livestock' | 'equipment' | 'supplies';
 
 /** What the words of an entry may need of its tank. */
 export interface WordsContext {

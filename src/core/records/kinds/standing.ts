@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { formatFixed } from '../../units/format';
 import { defineKind, ofTank } from './kind';
 
 /** The day water went into the tank. */
@@ -33,10 +34,20 @@ export const lid = defineKind({
 
 /** The heater held against a thermometer. */
 export const heaterCheck = defineKind({
-  schema: z.strictObject({ kind: z.literal('heaterCheck'), ...ofTank }),
+  schema: z.strictObject({
+    kind: z.literal('heaterCheck'),
+    ...ofTank,
+    /** What its dial said beyond what the thermometer read, °C; negative where the water was warmer. */
+    offset: z.number().min(-20).max(20).optional(),
+  }),
   subject: 'tank',
   name: 'heater check',
   title: () => 'Heater verified',
-  line: () => 'held against a thermometer',
+  line: ({ offset }) =>
+    offset === undefined
+      ? 'held against a thermometer'
+      : offset === 0
+        ? 'its dial agrees with the thermometer'
+        : `its dial says ${formatFixed(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}`,
   touches: () => ['equipment'],
 });

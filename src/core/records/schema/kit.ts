@@ -4,6 +4,7 @@ import { PARAMETERS } from '../../parameters/registry';
 import {
   anyNumber,
   daySchema,
+  instantSchema,
   nameSchema,
   nonNegative,
   parameterSchema,
@@ -55,6 +56,10 @@ export const kitSchema = z
     inUse: z.boolean(),
     /** Place on the test sheet, rising. */
     order: anyNumber,
+    /** Tests that a fresh pack is for, and since when this one is used. */
+    pack: z.strictObject({ tests: z.int().min(1).max(10_000), since: instantSchema }).optional(),
+    /** Days after which it is to be held against a standard again; left out for what is usual. */
+    calibrateDays: z.int().min(1).max(3650).optional(),
   })
   .refine((kit) => dimensionOf(kit.unit) === PARAMETERS[kit.parameter].dimension, {
     message: 'has a unit that does not measure its parameter',

@@ -5,6 +5,10 @@ export const TANK_KINDS = ['display', 'quarantine', 'other'] as const;
 export const ROCKS = ['dryRock', 'organicDryRock', 'liveRock', 'establishedMedia', 'none'] as const;
 export const LIGHT_PLANS = ['off', 'on', 'onWithSand'] as const;
 
+/** What of a tank can be told later: until it is, sums take the usual and say so. */
+export const TANK_PARTS = ['rock', 'sump', 'fill', 'light'] as const;
+export type TankPart = (typeof TANK_PARTS)[number];
+
 const boxSchema = z.strictObject({
   /** cm, outside the glass. */
   length: positive,
@@ -124,5 +128,7 @@ export const tankSchema = z.strictObject({
   method: methodSchema.optional(),
   /** The bottle's programme that is followed, counted from the first bacteria. */
   programme: programmeSchema.optional(),
+  /** What was not told yet; what stands there meanwhile is nothing, and not known to be nothing. */
+  untold: z.array(z.enum(TANK_PARTS)).max(TANK_PARTS.length).optional(),
 });
 export type Tank = z.infer<typeof tankSchema>;

@@ -11,6 +11,8 @@ import {
 import { FormReader } from '@/forms/reader';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { formatExact } from '@/core/units/format';
 import { Remark } from '@/ui/Remark';
 import { entryForm, type FieldsProps } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';
@@ -50,18 +52,18 @@ export const LidForm = entryForm<'lid', z.infer<typeof lidFields>>({
 const plainFields = z.object(sharedFields);
 type PlainFields = z.infer<typeof plainFields>;
 
-function plain<K extends 'filled' | 'running' | 'heaterCheck'>(
+function plain<K extends 'filled' | 'running'>(
   kind: K,
   Fields: (props: FieldsProps<PlainFields>) => React.ReactNode,
 ) {
-  return entryForm<'filled' | 'running' | 'heaterCheck', PlainFields>({
+  return entryForm<'filled' | 'running', PlainFields>({
     kind,
     fields: plainFields,
     start: () => SHARED,
     formOf: ({ at, note }) => ({ at, note: note ?? '' }),
     read: (form) => {
       const { read, note } = noteOf(form);
-      return read.result<EntryBody<'filled' | 'running' | 'heaterCheck'>>({ kind, ...note });
+      return read.result<EntryBody<'filled' | 'running'>>({ kind, ...note });
     },
     Fields,
   });
@@ -78,12 +80,65 @@ export const RunningForm = plain('running', () => (
   </Remark>
 ));
 
-export const HeaterCheckForm = plain('heaterCheck', () => (
-  <>
-    <Remark>Run it for a night, then hold it against a thermometer you trust.</Remark>
-    <CautionRemark caution={CAUTIONS.unplugFirst} />
-  </>
-));
+const heaterFields = z.object({ ...sharedFields, dial: z.string(), thermometer: z.string() });
+type HeaterFields = z.infer<typeof heaterFields>;
+
+/** Water that a heater stands in, °C. */
+const WATER = { min: 0, max: 45 };
+
+/** A heater held against a thermometer: what its dial says, and what the water has. */
+export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
+  kind: 'heaterCheck',
+  fields: heaterFields,
+  start: () => ({ ...SHARED, dial: '', thermometer: '' }),
+  formOf: ({ at, note, offset }) => ({
+    at,
+    note: note ?? '',
+    // Only the difference is kept: it is shown against water of no offset.
+    dial: offset === undefined ? '' : formatExact(25 + offset),
+    thermometer: offset === undefined ? '' : '25',
+  }),
+  read: (form) => {
+    const { read, note } = noteOf(form);
+    const dial = read.optional('dial', WATER);
+    const thermometer = read.optional('thermometer', WATER);
+    if (dial !== null && thermometer === null) {
+      read.fail('thermometer', 'What did the thermometer read?');
+    }
+    if (thermometer !== null && dial === null) read.fail('dial', 'What is its dial set to?');
+    const apart = dial === null || thermometer === null ? null : dial - thermometer;
+    if (apart !== null && Math.abs(apart) > 20) {
+      read.fail('dial', 'They lie more than 20 °C apart: one of them is a slip.');
+    }
+    const offset = apart === null ? {} : { offset: Math.round(apart * 100) / 100 };
+    return read.result({ kind: 'heaterCheck', ...offset, ...note });
+  },
+  Fields: ({ form, set, errors }: FieldsProps<HeaterFields>) => (
+    <>
+      <Remark>
+        Run it for a night in a bucket of tank water, then hold it against a thermometer you trust.
+      </Remark>
+      <Field
+        label="Its dial is set to"
+        kind="number"
+        unit="°C"
+        value={form.dial}
+        error={errors.dial}
+        hint="Leave both empty where you only saw that they agree."
+        onChange={(dial) => set({ dial })}
+      />
+      <Field
+        label="The thermometer reads"
+        kind="number"
+        unit="°C"
+        value={form.thermometer}
+        error={errors.thermometer}
+        onChange={(thermometer) => set({ thermometer })}
+      />
+      <CautionRemark caution={CAUTIONS.unplugFirst} />
+    </>
+  ),
+});
 
 const taskMarkFields = z.object({
   ...sharedFields,

@@ -5,14 +5,18 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { ReadingEditor } from '../ReadingEditor';
 import { TestSheetScreen } from '../TestSheetScreen';
 import { AnimalsEntryForm } from './animals';
+import { CalibrationEntryForm } from './calibration';
 import { BacteriaForm, DoseEntryForm } from './dose';
 import type { EntryFormProps } from './entryForm';
 import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
 import { FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
+import { PurifiedEntryForm } from './purified';
+import { SaltMixEntryForm } from './saltMix';
 import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
 import { TopOffEntryForm } from './topOff';
 import { WaterChangeEntryForm } from './waterChange';
+import { WeighingEntryForm } from './weighing';
 
 /** How a kind of entry is logged and corrected. */
 interface KindForm {
@@ -98,6 +102,26 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     label: 'Heater check',
     hint: 'Held against a thermometer',
     ...both(HeaterCheckForm),
+  },
+  calibration: {
+    label: 'Calibration',
+    hint: 'An instrument held against a standard',
+    ...both(CalibrationEntryForm),
+  },
+  saltMix: {
+    label: 'Salt mix',
+    hint: 'New salt water, and what it came to',
+    ...both(SaltMixEntryForm),
+  },
+  purified: {
+    label: 'Purified water',
+    hint: 'Litres, minutes, TDS',
+    ...both(PurifiedEntryForm),
+  },
+  weighing: {
+    label: 'Cup or drop weighed',
+    hint: 'Once, to be counted from then on',
+    ...both(WeighingEntryForm),
   },
   note: { label: 'Note', hint: 'Anything to find again', ...both(NoteForm) },
   filled: { label: 'Filled', hint: 'The day water went in', ...both(FilledForm) },

@@ -8,7 +8,8 @@ export type SharedForm = z.infer<z.ZodObject<typeof sharedFields>>;
 export const SHARED: SharedForm = { at: null, note: '' };
 
 /** A form's reader, with its note as a part of its record. */
-export function noteOf(form: SharedForm) {
-  const read = new FormReader(form);
-  return { read, note: read.optionalText('note', NOTE_LETTERS) };
+export function noteOf<F extends SharedForm>(form: F) {
+  const read = new FormReader<F>(form);
+  const note: { note?: string } = read.optionalText<'note' & keyof F>('note', NOTE_LETTERS);
+  return { read, note };
 }

@@ -1,0 +1,44 @@
+import type { Kit } from '../records/schema/kit';
+import { addDaysIn, DAY_MS, dayStart, instant } from '../time/zone';
+
+/** What is left of a pack of reagents. */
+export interface Supply {
+  /** Tests left, at least 0. */
+  left: number;
+  /** Tests a day at the keeper's pace; null while that is unknown. */
+  pace: number | null;
+  /** When the last test is likely made or the reagents are past their date, ms; null while unknown. */
+  until: number | null;
+  /** Whether the printed date ends it before its tests do. */
+  byDate: boolean;
+}
+
+/** Days over which the pace of testing is counted. */
+const PACE_DAYS = 28;
+/** Tests within them that make a pace. */
+const ENOUGH = 2;
+
+/**
+ * What is left of a kit's pack, and how long it lasts.
+ * @param times when tests were made with the kit, ms, in order of time
+ * @returns null for a kit whose pack was not told
+ */
+export function supplyOf(
+  kit: Kit,
+  times: readonly number[],
+  now: number,
+  zone: string,
+): Supply | null {
+  if (!kit.pack) return null;
+  const since = instant(kit.pack.since);
+  const made = times.filter((at) => at >= since && at <= now).length;
+  const left = Math.max(0, kit.pack.tests - made);
+  const lately = times.filter((at) => at > now - PACE_DAYS * DAY_MS && at <= now);
+  const first = lately[0];
+  const span = first === undefined ? 0 : Math.max(7, (now - first) / DAY_MS);
+  const pace = lately.length >= ENOUGH ? lately.length / span : null;
+  const used = pace === null ? null : now + (left / pace) * DAY_MS;
+  const dated = kit.expiresOn === null ? null : addDaysIn(dayStart(kit.expiresOn, zone), 1, zone);
+  const byDate = dated !== null && (used === null || dated < used);
+  return { left, pace, until: byDate ? dated : used, byDate };
+}

@@ -1,0 +1,33 @@
+import * as z from 'zod';
+import { formatPlain, formatSignificant } from '../../units/format';
+import { labelSchema, positive } from '../common';
+import { defineKind, ofTank, type WordsOf } from './kind';
+
+export const WEIGHED = ['saltCup', 'drop'] as const;
+export type Weighed = (typeof WEIGHED)[number];
+
+export const WEIGHED_WORDS: WordsOf<Weighed> = { saltCup: 'Cups of salt', drop: 'Drops' };
+/** What each comes to: a cup of salt in grams, drops in mL. */
+export const WEIGHED_UNIT = { saltCup: 'g', drop: 'mL' } as const satisfies WordsOf<Weighed>;
+
+const schema = z.strictObject({
+  kind: z.literal('weighing'),
+  ...ofTank,
+  what: z.enum(WEIGHED),
+  /** How many of them. */
+  count: positive,
+  /** What they came to together: g of salt, mL of drops. */
+  amount: positive,
+  product: labelSchema.optional(),
+});
+
+/** A cup or a drop weighed once, so that it can be counted from then on. */
+export const weighing = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'weighing',
+  title: (entry) => WEIGHED_WORDS[entry.what],
+  line: ({ what, count, amount }) =>
+    `${formatPlain(count, 1)} came to ${formatSignificant(amount, 4)} ${WEIGHED_UNIT[what]}`,
+  touches: () => ['supplies'],
+});
