@@ -21,6 +21,11 @@ const STAND_INS = {
     ],
   ],
   uuid: [[/^\.\/(v1|v3|v35|v5|v6|v1ToV6|v6ToV1|md5|sha1)\.js$/, 'unused.js']],
+  // Drawings are made of its elements, never of XML, and their transforms are texts a browser reads.
+  'react-native-svg': [
+    [/^\.\/(xml|deprecated|utils\/fetchData)$/, 'unused.js'],
+    [/^\.\/(transform|transformToRn)$/, 'unused.js'],
+  ],
   'expo-router': [
     [/\/layouts\/(Tabs|Stack|experimental-stack)$/, 'routerUnused.js'],
     [/\/react-navigation\/bottom-tabs$/, 'routerUnused.js'],

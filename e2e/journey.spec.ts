@@ -74,13 +74,13 @@ test('a form with something missing keeps what was typed and says what is wrong'
   page,
 }) => {
   await page.goto('/tanks/new');
-  await page.getByLabel('Length', { exact: true }).fill('ninety');
+  await page.getByLabel('Volume on the label').fill('ninety');
   await page.getByLabel('Name').fill('Guillemot');
   await page.getByRole('button', { name: 'Set up this tank' }).click();
   await expect(page.getByText('"ninety" is not a number.')).toBeVisible();
   await page.reload();
   await expect(page.getByLabel('Name')).toHaveValue('Guillemot');
-  await expect(page.getByLabel('Length', { exact: true })).toHaveValue('ninety');
+  await expect(page.getByLabel('Volume on the label')).toHaveValue('ninety');
 });
 
 test('a dose, a water change and a note are logged and can be removed', async ({ page }) => {

@@ -1,9 +1,15 @@
 import type { EntryKind } from './records/kinds';
+import type { TankPart } from './records/schema/tank';
+
+/** Forms that are not the plain one of a kind: bottled bacteria, tests kept on paper. */
+export type OtherForm = 'bacteria' | 'paper';
 
 /** Where something is done: what a task or a step of a procedure leads to. */
 export type Place =
   /** The form of a kind of entry, or one of its other starts, begun with what is known. */
-  | { form: EntryKind | 'bacteria'; given?: Readonly<Record<string, string>> }
+  | { form: EntryKind | OtherForm; given?: Readonly<Record<string, string>> }
   | { screen: 'challenge' | 'dose' }
+  /** A part of the description of the tank in view. */
+  | { tank: TankPart }
   /** A sum of the Bench, by its id. */
   | { sum: 'alkalinity' };

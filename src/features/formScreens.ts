@@ -1,6 +1,9 @@
 // Every screen that holds a form, so that the form engine is fetched in one piece when the first of
 // them is opened, and not with the first load (see docs/decisions.md).
 export { KitFormScreen } from './instruments/KitFormScreen';
+export { OwnTestsScreen } from './instruments/OwnTestsScreen';
 export { EntryScreen } from './log/EntryScreen';
 export { NewEntryScreen } from './log/NewEntryScreen';
-export { TankFormScreen } from './tank/TankFormScreen';
+export { SetUpScreen } from './tank/SetUpScreen';
+export { TankPartScreen } from './tank/TankPartScreen';
+export { TankScreen } from './tank/TankScreen';

@@ -7,6 +7,7 @@ import { logPath } from './logPaths';
 export function addressOf(opens: Opens): string {
   if ('form' in opens) return to.log(logPath(opens.form), opens.given);
   if ('sum' in opens) return to.sum(opens.sum);
+  if ('tank' in opens) return to.tankPart('this', opens.tank);
   if ('screen' in opens) return to.cycleTool(opens.screen);
   if ('run' in opens) return to.run(opens.run);
   return unreachable(opens);

@@ -20,7 +20,11 @@ export const to = {
   entry: (id: string) => `/log/entry/${id}`,
   tanks: '/tanks',
   tank: (id: string) => `/tanks/${id}`,
+  /** A part of a tank's description; `this` is the tank in view. */
+  tankPart: (id: string, part: string) => `/tanks/${id}/${part}`,
   instruments: '/instruments',
+  ownTests: '/instruments/own',
+  paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
   sum: (id: string) => `/bench/${id}`,
   run: (id: string) => `/runs/${id}`,

@@ -1,6 +1,10 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
+import { lazy } from 'react';
 import { PARAMETER_IDS } from '@/core/parameters/registry';
-import { WaterScreen } from '@/features/water/WaterScreen';
+
+const WaterScreen = lazy(async () => ({
+  default: (await import('@/features/water')).WaterScreen,
+}));
 
 export default function WaterOf() {
   const { parameter } = useLocalSearchParams<{ parameter: string }>();

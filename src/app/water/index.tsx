@@ -1,4 +1,8 @@
-import { WaterScreen } from '@/features/water/WaterScreen';
+import { lazy } from 'react';
+
+const WaterScreen = lazy(async () => ({
+  default: (await import('@/features/water')).WaterScreen,
+}));
 
 export default function Water() {
   return <WaterScreen />;

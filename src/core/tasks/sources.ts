@@ -2,10 +2,11 @@ import { cadence } from './cadence';
 import { cycle } from './cycleTasks';
 import { gates } from './gates';
 import { guide } from './guide';
+import { telling } from './telling';
 import type { TaskSource } from './types';
 
 /** Everything that asks for things to be done; of equally pressing ones the earlier comes first. */
-export const TASK_SOURCES = { guide, cycle, cadence, gates } as const satisfies Record<
+export const TASK_SOURCES = { telling, guide, cycle, cadence, gates } as const satisfies Record<
   string,
   TaskSource
 >;

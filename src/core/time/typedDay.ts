@@ -38,3 +38,18 @@ export function parseDay(text: string, order: DayOrder, today: string): string |
   const day = format(date, 'yyyy-MM-dd');
   return !found.includes('y') && day > today ? shiftMonth(day, -12, today) : day;
 }
+
+/**
+ * The day that was meant: typed in the keeper's order, in words, or as the day of the tank's life.
+ * @param begun the first day, where one is known: "day 0"
+ */
+export function meantDay(
+  text: string,
+  order: DayOrder,
+  today: string,
+  begun: string | null,
+): string {
+  const counted = /^(?:day|d)\s*(\d{1,4})$/i.exec(text.trim());
+  if (counted && begun !== null) return shiftDay(begun, Number(counted[1]), today);
+  return parseDay(text, order, today) ?? text;
+}

@@ -12,6 +12,17 @@ const LABEL_HEIGHT = 45;
 /** Rock density the keeper is asked for, kg per litre of room it takes: porous rock. */
 export const DEFAULT_ROCK_DENSITY = 2;
 
+/** Water below the rim where nobody measured it, cm. */
+export const USUAL_GAP = 4;
+
+/** Thickness of glass that tanks of a height usually have, mm, until it is measured. */
+export function usualGlass(height: number): number {
+  if (height <= 35) return 6;
+  if (height <= 45) return 8;
+  if (height <= 55) return 10;
+  return height <= 65 ? 12 : 15;
+}
+
 /** How far each part may be off: shares for measured lengths, for a label and for a counted fill. */
 const SPREAD = { dimensions: 0.02, label: 0.05, litres: 0.02, rate: 0.05, displacement: 0.25 };
 

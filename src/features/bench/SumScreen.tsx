@@ -7,6 +7,7 @@ import { selectHistory } from '@/store/inView';
 import { selectSettings } from '@/store/selectors';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/frame/BackHead';
+import { UntoldRemark } from '@/frame/UntoldRemark';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
@@ -50,6 +51,9 @@ function OneSum({ sum }: { sum: Sum }) {
   return (
     <Screen head={<BackHead title={sum.title} aside={history?.tank.name ?? ''} />}>
       <Said read={read} asks={sum.asks} />
+      {history && Object.values(sum.inputs).some((input) => input.tank === 'litres') ? (
+        <UntoldRemark history={history} />
+      ) : null}
       <View style={styles.fields}>
         {read.inputs.map(({ name, label, text, unit, choices, error, hint }) =>
           choices ? (

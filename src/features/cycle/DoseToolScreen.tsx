@@ -23,6 +23,7 @@ import { selectForecast, selectHistory } from '@/store/inView';
 import { selectNow, selectSettings } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/frame/BackHead';
+import { UntoldRemark } from '@/frame/UntoldRemark';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { StrengthFields } from '@/forms/StrengthFields';
 import { strengthFormOf } from '@/forms/strengthForm';
@@ -141,6 +142,7 @@ function DoseTool({ history }: { history: TankHistory }) {
   return (
     <Screen head={<BackHead title="Dose" aside={history.tank.name} />}>
       <Opening title={title}>{`${amount}${advice.because}${when}`}</Opening>
+      <UntoldRemark history={history} />
       <SectionHead title="How much" />
       <Choice
         label="With"

@@ -14,7 +14,7 @@ import { unitSymbol } from '@/core/units/units';
 import { recordAct } from '@/store/record';
 import { selectKits, selectNow, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { Bare, Button } from '@/ui/Press';
+import { Bare, Button, LinkButton } from '@/ui/Press';
 import { ToneMark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -71,6 +71,7 @@ export function InstrumentsScreen() {
           <KitRow key={kit.id} kit={kit} now={now} />
         ))}
       </View>
+      <LinkButton label="Which of the usual tests I own" onPress={() => router.push(to.ownTests)} />
       <Button label="Add an instrument" onPress={() => router.push('/instruments/new')} />
     </Screen>
   );

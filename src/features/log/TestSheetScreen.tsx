@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { sittingMeaning, type Sitting } from '@/core/meaning/sitting';
@@ -9,7 +10,7 @@ import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectBands, selectKits, selectNow, selectTankId } from '@/store/selectors';
 import { noticed } from '@/store/sessionSlice';
 import { selectHistoryOf } from '@/store/world';
-import { Button } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Choice } from '@/ui/Choice';
 import { runsOf } from '@/ui/parts';
 import { Row } from '@/ui/Row';
@@ -33,6 +34,7 @@ import {
 } from './testDraft';
 import { CardRow, DigitalBoxes, type RowActions } from './TestRows';
 import { useTestWaits } from './testWaits';
+import { to } from '@/frame/addresses';
 import { useLeave } from '@/frame/useLeave';
 import { When } from '@/ui/dates/When';
 
@@ -45,6 +47,7 @@ export function TestSheetScreen() {
   const clock = useAppSelector(selectNow);
   const dispatch = useAppDispatch();
   const leave = useLeave();
+  const router = useRouter();
   const wide = useWide();
   const inView = useAppSelector(selectTankId);
   const [tankId] = useState(inView ?? '');
@@ -237,6 +240,14 @@ export function TestSheetScreen() {
         </Words>
       ) : null}
       {wide ? null : <MeaningPanel meanings={meanings} />}
+      {history && history.entries.reading.length === 0 ? (
+        <LinkButton
+          soft
+          label="Not your tests? Say which you own"
+          onPress={() => router.push(to.ownTests)}
+        />
+      ) : null}
+      <LinkButton soft label="Several days from paper" onPress={() => router.push(to.paper)} />
       <Sheet title="Add a test" open={adding} onClose={() => setAdding(false)}>
         <View>
           {others.map((kit) => (

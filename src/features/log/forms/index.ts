@@ -2,6 +2,8 @@ import type { ReactNode } from 'react';
 import { ENTRY_KINDS, type EntryKind } from '@/core/records/kinds';
 import { logPath } from '@/frame/logPaths';
 import type { RevisionOf } from '@/core/records/schema/revision';
+import type { OtherForm } from '@/core/opens';
+import { PaperScreen } from '../PaperScreen';
 import { ReadingEditor } from '../ReadingEditor';
 import { TestSheetScreen } from '../TestSheetScreen';
 import { AnimalsEntryForm } from './animals';
@@ -138,15 +140,17 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   },
 };
 
-/** Forms of one kind that begin otherwise: a bottle of bacteria is not like the last dose. */
-export const OTHER_STARTS: Readonly<Record<string, KindForm['New']>> = {
+/** Forms that begin otherwise: a bottle of bacteria is not like the last dose, nor paper like a vial. */
+export const OTHER_STARTS: Readonly<Record<OtherForm, KindForm['New']>> = {
   bacteria: BacteriaForm,
+  paper: PaperScreen,
 };
 
 /** What an address under /log opens; undefined where there is no such kind. */
 export function formAt(path: string): KindForm['New'] | undefined {
   const kind = ENTRY_KINDS.find((candidate) => logPath(candidate) === path);
-  return OTHER_STARTS[path] ?? (kind && KIND_FORMS[kind].New);
+  const other = Object.entries(OTHER_STARTS).find(([name]) => name === path);
+  return other?.[1] ?? (kind && KIND_FORMS[kind].New);
 }
 
 /** The kinds as they are offered for logging. */
