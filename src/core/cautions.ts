@@ -33,6 +33,18 @@ export const CAUTIONS = {
     title: 'Never dry into a tank with animals',
     text: 'Salt is dissolved apart, moved and aired for an hour at least, and measured before it is poured: grains burn what they land on.',
   },
+  electricity: {
+    title: 'Water and electricity',
+    text: 'Unplug before hands go in. A loop in every cord, a protected outlet, and wiring by a licensed trade.',
+  },
+  floor: {
+    title: 'What the floor bears',
+    text: 'That is for a structural engineer to say, not for a sum: ask before it is filled, upstairs above all.',
+  },
+  glass: {
+    title: 'Glass and weight',
+    text: 'Empty it before it is moved, two people to each side, gloves on edges. A cracked pane is never filled again.',
+  },
   purified: {
     title: 'Not for drinking',
     text: 'Left running alone it wants a float or a leak detector. TDS says nothing of chlorine or chloramine: carbon goes by its labelled litres or a chlorine test.',

@@ -12,4 +12,20 @@ export type Place =
   /** A part of the description of the tank in view. */
   | { tank: TankPart }
   /** A sum of the Bench, by its id. */
-  | { sum: 'alkalinity' };
+  | { sum: SumPlace }
+  /** A procedure, to be gone on with or begun. */
+  | { run: RunPlace };
+
+/** Sums that something leads to. */
+export type SumPlace =
+  | 'alkalinity'
+  | 'drain-down'
+  | 'floor-load'
+  | 'heater'
+  | 'media'
+  | 'reservoir-in'
+  | 'sand'
+  | 'turnover';
+
+/** Procedures that something leads to. */
+export type RunPlace = 'build' | 'fill' | 'mix' | 'calibrate';

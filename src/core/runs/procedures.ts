@@ -1,33 +1,8 @@
-import type { Place } from '../opens';
-import type { Run } from '../records/schema/run';
-
-/** What a step asks of the keeper. */
-export type StepKind = 'check' | 'wait' | 'count';
-
-export interface Step {
-  id: string;
-  kind: StepKind;
-  title: string;
-  /** What to do, in a sentence; may name what the run was begun with. */
-  text: (run: Run) => string;
-  /** Where it is done, and what the button that leads there says. */
-  opens?: Place & { label: string };
-}
-
-/** Something that is gone through step by step, as data: what is kept of it is a run. */
-export interface Procedure {
-  name: string;
-  steps: readonly Step[];
-  /** Where it is begun, if that takes figures or a caution; otherwise its own page begins it. */
-  begins?: Place & { label: string };
-  /** What a clock of its runs is for, by the clock's id. */
-  clockName: (run: Run, clock: string) => string;
-  /** What one hears when a clock ends. */
-  rings: (run: Run, clock: string) => string;
-}
-
-const given = (run: Run, name: string, otherwise: string): string =>
-  String(run.given[name] ?? otherwise);
+import { build } from './build';
+import { calibrate } from './calibrate';
+import { fill } from './fill';
+import { mix } from './mix';
+import { given, type Procedure } from './procedure';
 
 /** The waiting times of a sitting's tests, each a clock of its own. */
 const testWait: Procedure = {
@@ -93,7 +68,7 @@ const drops: Procedure = {
 };
 
 /** Every procedure there is. */
-export const PROCEDURES = { testWait, challenge, drops };
+export const PROCEDURES = { testWait, challenge, drops, build, mix, fill, calibrate };
 
 export type ProcedureId = keyof typeof PROCEDURES;
 

@@ -1,6 +1,8 @@
+import type { TankHistory } from '../history/tankHistory';
 import type { Run } from '../records/schema/run';
 import { instant } from '../time/zone';
-import { isProcedure, PROCEDURES, type Procedure, type Step } from './procedures';
+import { isProcedure, PROCEDURES } from './procedures';
+import type { Procedure, Step } from './procedure';
 
 /** A clock of a run. */
 export interface Clock {
@@ -20,6 +22,8 @@ export interface RunStanding {
   /** Its place, from 1, and how many there are. */
   place: number;
   count: number;
+  /** Which steps are done, in their order: by the keeper, by a clock, or as the log shows. */
+  done: boolean[];
   /** Soonest first. */
   clocks: Clock[];
 }
@@ -43,21 +47,39 @@ function waited(clocks: readonly Clock[]): boolean {
   return clocks.length > 0 && clocks.every((clock) => clock.left === 0);
 }
 
+function isDone(
+  { id, kind, minutes, shown }: Step,
+  place: number,
+  run: Run,
+  clocks: readonly Clock[],
+  count: number,
+  tank: TankHistory | null,
+): boolean {
+  if (run.steps[id]) return true;
+  if (shown && tank && shown(tank) !== null) return true;
+  if (kind !== 'wait') return false;
+  if (minutes) return clocks.some((clock) => clock.id === id && clock.left === 0);
+  return place < count - 1 && waited(clocks);
+}
+
 /** Where a run stands: the first step that is not done. A wait is done when its clocks are. */
-export function standingOfRun(run: Run, now: number): RunStanding | null {
+export function standingOfRun(
+  run: Run,
+  now: number,
+  tank: TankHistory | null = null,
+): RunStanding | null {
   const procedure = procedureOf(run);
   if (!procedure) return null;
   const clocks = clocksOf(run, procedure, now);
   const { steps } = procedure;
-  const open = steps.findIndex(
-    ({ id, kind }, place) =>
-      !run.steps[id] && !(kind === 'wait' && place < steps.length - 1 && waited(clocks)),
-  );
+  const done = steps.map((step, place) => isDone(step, place, run, clocks, steps.length, tank));
+  const open = done.indexOf(false);
   return {
     procedure,
     step: open === -1 ? null : (steps[open] ?? null),
     place: open === -1 ? steps.length : open + 1,
     count: steps.length,
+    done,
     clocks,
   };
 }

@@ -1,4 +1,5 @@
 import { DEFAULT_ROCK_DENSITY, netVolume, SAND_BULK, SAND_GRAIN } from '../water/volume';
+import { countOf } from '../units/format';
 import { litres, say } from './common';
 import { evaporationPerArea, LATENT } from './evaporation';
 import { defineSum, SumError, type TankFigure } from './sum';
@@ -108,6 +109,44 @@ export const heater = defineSum({
       cautions: [
         'A thermostat sticks one day: a controller with a probe of its own is the second guard.',
         'A drip loop in every cord, a protected outlet, and the plug out before hands go in.',
+      ],
+    };
+  },
+});
+
+export const media = defineSum({
+  id: 'media',
+  title: 'Blocks of filter media',
+  asks: 'How many blocks, by the litres their label says they serve?',
+  inputs: {
+    litres: litres(),
+    light: { label: 'A block serves, lightly stocked', unit: 'L', low: 1, high: 100_000 },
+    full: { label: 'A block serves, fully stocked', unit: 'L', low: 1, high: 100_000 },
+    price: { label: 'Price of a block', unit: 'money', low: 0, high: 100_000, usual: 0 },
+  },
+  solve: (v) => {
+    if (v.full > v.light) {
+      throw new SumError(
+        'A block serves fewer litres of a full tank than of an empty one: change the two about.',
+      );
+    }
+    const count = (serves: number) => Math.ceil(v.litres / serves - 1e-9);
+    const few = count(v.light);
+    const many = count(v.full);
+    return {
+      answer: many,
+      unit: 'times',
+      sentence:
+        few === many
+          ? `${countOf(many, 'block')}, however it is stocked. Rock and sand house bacteria as well.`
+          : `${countOf(few, 'block')} while it is lightly stocked, ${many} once it is full. Rock and sand house bacteria as well.`,
+      working: [
+        `Lightly: ${v.litres} L / ${v.light} L = ${say(v.litres / v.light)}`,
+        `Fully: ${v.litres} L / ${v.full} L = ${say(v.litres / v.full)}`,
+      ],
+      also: [
+        { label: 'Lightly stocked', value: few, unit: 'times' },
+        { label: 'Cost', value: many * v.price, unit: 'money' },
       ],
     };
   },

@@ -1,4 +1,4 @@
-import { drainDown, floorLoad, heater, rock, sand, turnover, volume } from './build';
+import { drainDown, floorLoad, heater, media, rock, sand, turnover, volume } from './build';
 import { changeSeries, freeAmmonia, waterChange } from './change';
 import { additive, dilution, dropSize, packs } from './dosing';
 import { evaporation, evaporationGuess, reservoirIn } from './evaporation';
@@ -17,7 +17,7 @@ import type { Sum } from './sum';
 
 /** The sums by what one is at, in the order in which a tank is built, filled and kept. */
 export const SUM_GROUPS: readonly { title: string; sums: readonly Sum[] }[] = [
-  { title: 'Build', sums: [volume, floorLoad, sand, rock, heater, turnover, drainDown] },
+  { title: 'Build', sums: [volume, floorLoad, sand, rock, heater, turnover, media, drainDown] },
   { title: 'Make water', sums: [rodi, saltMix, saltYield, packs] },
   { title: 'Salinity', sums: [salinityRead, hydrometer, salinityRaise, salinityLower] },
   { title: 'Evaporation', sums: [evaporation, evaporationGuess, reservoirIn] },

@@ -34,8 +34,9 @@ function interval(parameter: ParameterId, { history, verdict }: TaskWorld): numb
 export const cadence: TaskSource = {
   occurrences: (world, from, until) => {
     const { history, owned } = world;
-    const { tank } = history;
-    if (tank.kind === 'quarantine' && history.start === null) return [];
+
+    // Nothing is tested in a tank that holds no water.
+    if (history.start === null) return [];
     const guided = isGuided(world);
     // A forecast weighs the kits that have read; one that never has is asked for once beside it.
     const skipped = (id: ParameterId) =>

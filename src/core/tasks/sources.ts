@@ -1,3 +1,4 @@
+import { building } from './building';
 import { cadence } from './cadence';
 import { cycle } from './cycleTasks';
 import { gates } from './gates';
@@ -6,7 +7,11 @@ import { telling } from './telling';
 import type { TaskSource } from './types';
 
 /** Everything that asks for things to be done; of equally pressing ones the earlier comes first. */
-export const TASK_SOURCES = { telling, guide, cycle, cadence, gates } as const satisfies Record<
-  string,
-  TaskSource
->;
+export const TASK_SOURCES = {
+  building,
+  telling,
+  guide,
+  cycle,
+  cadence,
+  gates,
+} as const satisfies Record<string, TaskSource>;

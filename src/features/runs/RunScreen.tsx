@@ -1,27 +1,23 @@
 import { useRouter } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
-import type { RevisionOf } from '@/core/records/schema/revision';
-import { ended, standingOfRun, withStep, type RunStanding } from '@/core/runs/standing';
-import { isProcedure, PROCEDURES, type Procedure, type ProcedureId } from '@/core/runs/procedures';
-import { countdownWords, momentInSentence } from '@/core/time/words';
+import type { Procedure } from '@/core/runs/procedure';
+import { isProcedure, PROCEDURES, type ProcedureId } from '@/core/runs/procedures';
 import { isoInZone } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
-import type { Opens } from '@/core/tasks/types';
 import { BackHead } from '@/frame/BackHead';
 import { addressOf } from '@/frame/addressOf';
 import { useLeave } from '@/frame/useLeave';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { beginRun, changeRun, liveRun, newRun } from '@/store/runs';
+import { beginRun, liveRun, newRun } from '@/store/runs';
+import { selectHistory } from '@/store/inView';
 import { selectLog, selectTank } from '@/store/selectors';
-import { tankChosen } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
-import { useWakeLock } from '@/ui/useWakeLock';
-import { Figure, Words } from '@/ui/Words';
+import { Running } from './Running';
 
 /** A run by its id; or by that of its procedure, to go on with or to begin at the tank in view. */
 export function RunScreen({ id }: { id: string }) {
@@ -32,6 +28,7 @@ export function RunScreen({ id }: { id: string }) {
 function Beginning({ procedure }: { procedure: ProcedureId }) {
   const tank = useAppSelector(selectTank);
   const live = useAppSelector((state) => (tank ? liveRun(state, tank.id, procedure) : undefined));
+  const history = useAppSelector(selectHistory);
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
@@ -44,7 +41,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
       <Opening title={`${name}.`}>{`${countOf(steps.length, 'step')}, none begun here.`}</Opening>
       <View>
         {steps.map((step) => (
-          <Row key={step.id} title={step.title} note={step.text(fresh)} />
+          <Row key={step.id} title={step.title} note={step.text(fresh, history)} />
         ))}
       </View>
       <Button
@@ -78,75 +75,4 @@ function Known({ id }: { id: string }) {
     );
   }
   return <Running key={run.id} run={run} />;
-}
-
-function Running({ run }: { run: RevisionOf<'run'> }) {
-  const dispatch = useAppDispatch();
-  const router = useRouter();
-  const inView = useAppSelector(selectTank);
-  const tank = useAppSelector((state) => liveHead(selectLog(state), run.body.tankId, 'tank'));
-  const [now, setNow] = useState(wallClock);
-  useWakeLock();
-  useEffect(() => {
-    const ticker = setInterval(() => setNow(wallClock()), 500);
-    return () => clearInterval(ticker);
-  }, []);
-  const standing = standingOfRun(run.body, now);
-  const zone = tank?.body.zone ?? 'UTC';
-  const end = (how: 'done' | 'stopped') =>
-    void dispatch(changeRun(run, (body, at) => ended(body, at, how)));
-  if (!standing) {
-    return (
-      <Screen>
-        <Opening title="A newer Zoarium began this.">
-          It is kept as it is, and can be gone on with once this one is updated.
-        </Opening>
-      </Screen>
-    );
-  }
-  const { procedure, step, place, count } = standing;
-  const lead = (opens: Opens) => {
-    // Forms are for the tank in view; this run may be of another.
-    if (inView?.id !== run.body.tankId) dispatch(tankChosen(run.body.tankId));
-    router.push(addressOf(opens));
-  };
-  return (
-    <Screen head={<BackHead title={procedure.name} aside={`step ${place} of ${count}`} />}>
-      <Opening title={`${step?.title ?? 'All steps are done'}.`}>
-        {step?.text(run.body) ?? 'It can be closed.'}
-      </Opening>
-      <Clocks standing={standing} zone={zone} now={now} />
-      {step?.opens ? (
-        <Button kind="primary" label={step.opens.label} onPress={() => lead(step.opens as Opens)} />
-      ) : step?.kind === 'check' ? (
-        <Button
-          kind="primary"
-          label="Done"
-          onPress={() => void dispatch(changeRun(run, (body, at) => withStep(body, step.id, at)))}
-        />
-      ) : null}
-      <View style={{ gap: 12 }}>
-        {step ? null : <Button kind="primary" label="Close it" onPress={() => end('done')} />}
-        <Button label="Stop it" onPress={() => end('stopped')} />
-      </View>
-    </Screen>
-  );
-}
-
-function Clocks({ standing, zone, now }: { standing: RunStanding; zone: string; now: number }) {
-  return (
-    <View style={{ gap: 16 }}>
-      {standing.clocks.map((clock) => (
-        <View key={clock.id}>
-          <Words as="strong">{clock.name}</Words>
-          <Figure value={countdownWords(clock.left)} size={72} />
-          <Words as="soft">
-            {clock.left === 0
-              ? `ended ${momentInSentence(clock.ends, zone, now)}`
-              : `left, ends ${momentInSentence(clock.ends, zone, now)}`}
-          </Words>
-        </View>
-      ))}
-    </View>
-  );
 }

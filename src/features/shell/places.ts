@@ -33,6 +33,16 @@ export const MORE: readonly (Place & { note: string })[] = [
     note: 'Test kits and meters, their steps and dates',
   },
   {
+    path: '/runs/build',
+    label: 'Build',
+    note: 'From an empty stand to water that holds still, step by step',
+  },
+  {
+    path: '/runs/mix',
+    label: 'Make water',
+    note: 'A batch of salt water, from the tap to the barrel',
+  },
+  {
     path: '/bench',
     label: 'Bench',
     hotkey: 'b',

@@ -1,0 +1,145 @@
+import { tankHistory } from '../history/derive';
+import { runSchema, type Run } from '../records/schema/run';
+import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { massOf, steadyAt } from './build';
+import { saltIn } from './mix';
+import { PROCEDURES, type ProcedureId } from './procedures';
+import { standingOfRun, withClock, withStep } from './standing';
+
+const AT = onDay(3);
+const iso = (minutes: number) => new Date(AT + minutes * 60_000).toISOString();
+const begun = (procedure: ProcedureId, tankId: string): Run => ({
+  procedure,
+  tankId,
+  begunAt: iso(0),
+  ended: null,
+  given: {},
+  steps: {},
+  clocks: {},
+});
+const noting = (run: Run, steps: Record<string, number | string | undefined>) =>
+  Object.entries(steps).reduce((all, [id, value]) => withStep(all, id, iso(1), value), run);
+const empty = () => new LogBuilder({ filledOn: null, lid: false, heaterVerifiedOn: null });
+const of = (builder: LogBuilder) => tankHistory(builder.log(), builder.tankId);
+const textOf = (procedure: ProcedureId, id: string, run: Run, builder: LogBuilder) =>
+  PROCEDURES[procedure].steps.find((step) => step.id === id)?.text(run, of(builder)) ?? '';
+
+describe('mixing salt water', () => {
+  const builder = empty();
+  const batch = noting(begun('mix', builder.tankId), {
+    litres: 100,
+    target: 35,
+    source: 'purified',
+    water: undefined,
+    warm: undefined,
+  });
+
+  it('begins with nine tenths of the salt, by the usual yield until there is an own one', () => {
+    expect(textOf('mix', 'first', batch, builder)).toMatch(/^3\.42 kg: nine tenths of 3\.8 kg/);
+    const taught = empty();
+    const salinity = { value: 35, unit: 'ppt' } as const;
+    taught.entry(onDay(0), { kind: 'saltMix', litres: 10, grams: 400, salinity });
+    taught.entry(onDay(0), { kind: 'weighing', what: 'saltCup', count: 1, amount: 250 });
+    const words = textOf('mix', 'first', batch, taught);
+    expect(words).toMatch(/^3\.6 kg, 14\.4 cups: nine tenths of 4 kg, 16 cups/);
+    expect(words).toContain('learned from 1 mixing');
+  });
+
+  it('waits by a clock of its own', () => {
+    const first = noting(batch, { first: undefined });
+    expect(standingOfRun(first, AT)?.step?.id).toBe('clear');
+    const waiting = withClock(first, 'clear', iso(60));
+    expect(standingOfRun(waiting, AT)?.step?.id).toBe('clear');
+    expect(standingOfRun(waiting, AT + 61 * 60_000)?.step?.id).toBe('measure');
+  });
+
+  it('says what is still missing by what this batch has shown of its salt', () => {
+    const read = (ppt: number) => noting(batch, { first: undefined, measure: ppt });
+    // 3,420 g read as 31.5: 38 g a litre, so 3.5 ppt more take 380 g.
+    expect(textOf('mix', 'more', read(31.5), builder)).toMatch(/^380 g are still missing/);
+    expect(textOf('mix', 'more', read(34.8), builder)).toMatch(/^Near enough/);
+    expect(textOf('mix', 'more', read(37), builder)).toMatch(/^Too salty: 5\.7 L of fresh water/);
+  });
+
+  it('ends as one batch in the log, by what went in and the last reading', () => {
+    const done = noting(batch, { first: undefined, measure: 31.5, more: 380, second: 35.1 });
+    expect(saltIn(done, of(builder))).toBeCloseTo(3800, 6);
+    expect(PROCEDURES.mix.leaves?.of(done, of(builder))?.entries).toEqual([
+      { kind: 'saltMix', litres: 100, grams: 3800, salinity: { value: 35.1, unit: 'ppt' } },
+    ]);
+    const bought = noting(done, { source: 'shop' });
+    expect(PROCEDURES.mix.leaves?.of(bought, of(builder))).toBeNull();
+    expect(textOf('mix', 'first', bought, builder)).toMatch(/^It is salt water already/);
+  });
+
+  it('does not pour what reads otherwise at the end', () => {
+    expect(textOf('mix', 'agree', noting(batch, { second: 33 }), builder)).toMatch(/do not pour/);
+    expect(textOf('mix', 'agree', noting(batch, { second: 35 }), builder)).toMatch(/Match its/);
+  });
+});
+
+describe('filling', () => {
+  it('makes what was counted the water of the tank, and dates the filling', () => {
+    const builder = empty();
+    const run = noting(begun('fill', builder.tankId), { count: 208 });
+    const outcome = PROCEDURES.fill.leaves?.of(run, of(builder));
+    expect(outcome?.entries).toEqual([{ kind: 'filled' }]);
+    expect(outcome?.volume?.measuredAtFill).toEqual({ by: 'litres', litres: 208 });
+    expect(PROCEDURES.fill.leaves?.of(run, of(new LogBuilder()))?.entries).toEqual([]);
+    expect(runSchema.safeParse(run).success).toBe(true);
+  });
+});
+
+describe('building', () => {
+  it('weighs what it will weigh', () => {
+    const box = { length: 100, width: 50, height: 50, glass: 10, fillGap: 4 };
+    const builder = new LogBuilder({
+      volume: {
+        shell: { by: 'dimensions', box },
+        rockKg: 20,
+        rockDensity: 2,
+        sandDepth: 3,
+        sump: null,
+        measuredAtFill: { by: 'litres', litres: 200 },
+      },
+    });
+    const mass = massOf(of(builder));
+    expect(mass.water).toBeCloseTo(204.8, 6);
+    expect(mass.glass).toBeCloseTo(50, 6);
+    expect(mass.sand).toBeCloseTo(22.5, 6);
+    expect(mass.all).toBeCloseTo(297.3, 6);
+    expect(textOf('build', 'stand', begun('build', builder.tankId), builder)).toMatch(/300 kg/);
+  });
+
+  it('ticks off what the log shows: lid, heater, filling, a steady day', () => {
+    const builder = empty();
+    const done = () => {
+      const standing = standingOfRun(begun('build', builder.tankId), AT, of(builder));
+      return PROCEDURES.build.steps.flatMap(({ id }, i) => (standing?.done[i] ? [id] : []));
+    };
+    expect(done()).toEqual(['rock']);
+    builder.entry(onDay(1), { kind: 'lid', fitted: true });
+    builder.entry(onDay(1), { kind: 'heaterCheck', offset: 0.5 });
+    builder.entry(onDay(1), { kind: 'filled' });
+    expect(done()).toEqual(['rock', 'offset', 'lid', 'fill']);
+    builder.conditions(onDay(1));
+    expect(steadyAt(of(builder))).toBeNull();
+    builder.digital('thermometer', onDay(2, 13), 25.7);
+    builder.digital('refractometer', onDay(2, 13), 35.2);
+    expect(done()).toContain('steady');
+    builder.digital('thermometer', onDay(2, 14), 27.5);
+    expect(done()).not.toContain('steady');
+  });
+
+  it('says of every step what to do, with a tank and without', () => {
+    const builder = empty();
+    for (const procedure of Object.values(PROCEDURES)) {
+      const run = begun('build', builder.tankId);
+      for (const step of procedure.steps) {
+        for (const tank of [null, of(builder)]) {
+          expect(step.text(run, tank)).not.toMatch(/NaN|undefined|Infinity/);
+        }
+      }
+    }
+  });
+});

@@ -1,0 +1,149 @@
+import * as z from 'zod';
+import { CAUTIONS } from '@/core/cautions';
+import type { TankHistory } from '@/core/history/tankHistory';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import type { Asked, Step } from '@/core/runs/procedure';
+import { withClock } from '@/core/runs/standing';
+import { instant } from '@/core/time/zone';
+import { formatExact, formatPlain, parseNumber } from '@/core/units/format';
+import { linearFromCanonical, linearToCanonical } from '@/core/units/units';
+import { addressOf } from '@/frame/addressOf';
+import { CautionRemark } from '@/frame/CautionRemark';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { changeRun } from '@/store/runs';
+import { selectSettings } from '@/store/selectors';
+import { OptionList } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button } from '@/ui/Press';
+
+interface StepProps {
+  run: RevisionOf<'run'>;
+  step: Step;
+  history: TankHistory | null;
+  lead: (address: string) => void;
+  note: (value?: string | number) => void;
+}
+
+/** What a step asks: a tick, a number, a choice, a clock; and where it is done. */
+export function StepControls(props: StepProps) {
+  const { run, step, lead, note } = props;
+  const opens = typeof step.opens === 'function' ? step.opens(run.body) : (step.opens ?? null);
+  const done = run.body.steps[step.id] !== undefined;
+  // The test at the end of a challenge, and the like, are done where they lead to.
+  const doneThere = opens !== null && 'form' in opens && opens.form === 'reading' && !step.shown;
+  return (
+    <>
+      {step.caution ? <CautionRemark caution={CAUTIONS[step.caution]} /> : null}
+      {step.kind === 'measure' ? <Measure {...props} /> : null}
+      {step.kind === 'choose' && step.choices ? (
+        <OptionList
+          label={step.title}
+          value={(run.body.steps[step.id]?.value as string | undefined) ?? null}
+          onChange={note}
+          options={step.choices}
+        />
+      ) : null}
+      {step.kind === 'wait' && step.minutes ? <Wait {...props} minutes={step.minutes} /> : null}
+      {opens ? (
+        <Button
+          kind={step.kind === 'check' && !doneThere ? 'plain' : 'primary'}
+          label={opens.label}
+          onPress={() => lead(addressOf(opens))}
+        />
+      ) : null}
+      {step.kind === 'check' && !doneThere ? (
+        <Button
+          kind="primary"
+          label={done ? 'Done before; done again' : 'Done'}
+          onPress={() => note()}
+        />
+      ) : null}
+    </>
+  );
+}
+
+const draftSchema = z.string();
+
+/** A number of a step: kept as it is typed, until it is noted. */
+function Measure({ run, step, history, note }: StepProps) {
+  const { volumeUnit } = useAppSelector(selectSettings);
+  const { asks } = step;
+  const noted = run.body.steps[step.id]?.value;
+  const shown = (value: number | undefined) =>
+    value === undefined
+      ? ''
+      : formatExact(asks?.unit === 'L' ? linearFromCanonical(value, volumeUnit) : value);
+  const start = shown(typeof noted === 'number' ? noted : asks?.usual?.(run.body, history));
+  const [draft, setDraft] = useDraft<string>(`run/${run.id}/${step.id}`, draftSchema, start);
+  if (!asks) return null;
+  const read = readAsked(asks, draft, volumeUnit);
+  return (
+    <>
+      <Field
+        label={asks.label}
+        kind="number"
+        unit={asks.unit === 'L' ? volumeUnit : asks.unit}
+        value={draft}
+        error={draft.trim() !== '' && typeof read === 'string' ? read : undefined}
+        onChange={setDraft}
+      />
+      <Button
+        kind="primary"
+        label="Note it"
+        disabled={typeof read === 'string'}
+        onPress={() => {
+          if (typeof read === 'string') return;
+          setDraft(null);
+          note(read);
+        }}
+      />
+    </>
+  );
+}
+
+/** A typed number in what a step asks for, or what is wrong with it. */
+function readAsked(
+  { unit, low, high }: Asked,
+  text: string,
+  volumeUnit: 'L' | 'gal',
+): number | string {
+  const value = parseNumber(text);
+  if (value === null) return `"${text.trim()}" is not a number.`;
+  const canonical = unit === 'L' ? linearToCanonical(value, volumeUnit) : value;
+  if (unit === 'ppt' && value >= 0.98 && value <= 1.06) {
+    return `${formatPlain(value, 4)} reads like a specific gravity: 1.0264 at 25 °C is 35 ppt.`;
+  }
+  if (canonical < low || canonical > high) {
+    return `It must lie between ${formatPlain(low)} and ${formatPlain(high)}${unit === '' ? '' : ` ${unit}`}.`;
+  }
+  return canonical;
+}
+
+function Wait({
+  run,
+  step,
+  history,
+  minutes,
+}: StepProps & { minutes: NonNullable<Step['minutes']> }) {
+  const dispatch = useAppDispatch();
+  if (run.body.clocks[step.id] !== undefined) return null;
+  const length = minutes(run.body, history);
+  return (
+    <Button
+      kind="primary"
+      label={`Start the clock: ${formatPlain(length)} minutes`}
+      onPress={() =>
+        void dispatch(
+          changeRun(run, (body, at) =>
+            withClock(
+              body,
+              step.id,
+              new Date(instant(at) + length * 60_000).toISOString(),
+              step.title,
+            ),
+          ),
+        )
+      }
+    />
+  );
+}
