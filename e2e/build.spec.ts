@@ -31,6 +31,7 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
   await page.getByRole('button', { name: 'Save the lid' }).click();
   await expect(page.getByRole('button', { name: 'A lid or mesh, done' })).toBeVisible();
 
+  await page.goto('/');
   await goTo(page, 'Make water');
   await page.getByRole('button', { name: 'Begin' }).click();
   await noteIt(page, 'Water to make ready', '208');

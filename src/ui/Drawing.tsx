@@ -2,13 +2,16 @@ import { lazy, Suspense, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import type { TimeChart as TimeChartType } from './chart/TimeChart';
 import type { Course as CourseType } from './course/Course';
+import type { ReadingScaleProps } from './scale/ReadingScale';
 
 const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Course }));
 const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
+const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
 
 /** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
 const COURSE_ROOM = 132;
 const CHART_ROOM = 232;
+const SCALE_ROOM = 380;
 
 /** The course of a tank, fetched with the first drawing. */
 export function Course(props: ComponentProps<typeof CourseType>) {
@@ -24,6 +27,15 @@ export function TimeChart(props: ComponentProps<typeof TimeChartType>) {
   return (
     <Suspense fallback={<View style={{ height: props.height ?? CHART_ROOM }} aria-busy />}>
       <LazyTimeChart {...props} />
+    </Suspense>
+  );
+}
+
+/** The scale of an instrument read by eye, fetched with the first drawing. */
+export function ReadingScale(props: ReadingScaleProps) {
+  return (
+    <Suspense fallback={<View style={{ height: SCALE_ROOM }} aria-busy />}>
+      <LazyScale {...props} />
     </Suspense>
   );
 }

@@ -1,3 +1,4 @@
 // Both drawings with the packages under them, fetched as one piece (see docs/decisions.md).
 export { TimeChart } from './chart/TimeChart';
 export { Course } from './course/Course';
+export { ReadingScale } from './scale/ReadingScale';

@@ -42,7 +42,7 @@ export function todaySentence(
   if (history.start === null) {
     return {
       title: 'Nothing is filled yet.',
-      detail: 'Enter the day it was filled, or log the first test, and its course begins.',
+      detail: 'Build it, make its water and count it in: its course begins with the filling.',
     };
   }
   if (verdict.ready) {

@@ -47,7 +47,11 @@ function addKits(writer: DemoWriter): Kits {
       template === 'refractometer'
         ? { ...kit, scale: { form: 'digital', resolution: 0.1, accuracy: 0.7, compensated: true } }
         : kit;
-    kits[template] = { id: writer.add(stamp, 'kit', sharp), kit: sharp };
+    const counted: Kit =
+      template === 'nitrateCard'
+        ? { ...sharp, pack: { tests: 50, since: writer.day(120) } }
+        : sharp;
+    kits[template] = { id: writer.add(stamp, 'kit', counted), kit: counted };
   });
   return kits as Kits;
 }

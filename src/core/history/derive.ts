@@ -1,5 +1,5 @@
 import { PARAMETER_IDS, type ParameterId } from '../parameters/registry';
-import { checkOf, type Check } from '../instruments/correction';
+import { checksOf } from '../instruments/correction';
 import { ENTRY_KINDS, entryTouches, type EntryKind, type EntryOf } from '../records/kinds';
 import type { CalibrationEntry } from '../records/kinds/calibration';
 import type { ReadingEntry } from '../records/kinds/reading';
@@ -176,16 +176,6 @@ function readingOf(
     ? nearestReading(temperatures, at, TEMPERATURE_WINDOW)
     : undefined;
   return toReading(id, entry, kit, tank.zone, near?.best, checksOf(calibrations, entry.kitId));
-}
-
-const checks = new WeakMap<readonly CalibrationEntry[], Check[]>();
-
-function checksOf(calibrations: Log['calibrations'], kitId: string): readonly Check[] {
-  const list = calibrations[kitId];
-  if (!list) return [];
-  const known = checks.get(list) ?? list.map(checkOf);
-  checks.set(list, known);
-  return known;
 }
 
 function derivedAnew(source: HistorySource): TankHistory {

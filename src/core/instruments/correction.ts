@@ -21,7 +21,7 @@ const RIGHT: Fault = { offset: 0, slope: 1 };
 const SLOPES = { low: 0.5, high: 2 };
 
 /** What a calibration found of its instrument. */
-export function checkOf({ at, points, unit, adjusted }: CalibrationEntry): Check {
+function checkOf({ at, points, unit, adjusted }: CalibrationEntry): Check {
   const [first, second] = points.map(({ standard, read }) => ({
     standard: toCanonical(standard, unit),
     read: toCanonical(read, unit),
@@ -34,6 +34,20 @@ export function checkOf({ at, points, unit, adjusted }: CalibrationEntry): Check
     fault: { offset: first.read - slope * first.standard, slope },
     adjusted,
   };
+}
+
+const known = new WeakMap<readonly CalibrationEntry[], Check[]>();
+
+/** What the calibrations of a kit found, in order of time. */
+export function checksOf(
+  calibrations: Readonly<Record<string, readonly CalibrationEntry[]>>,
+  kitId: string,
+): readonly Check[] {
+  const list = calibrations[kitId];
+  if (!list) return [];
+  const checks = known.get(list) ?? list.map(checkOf);
+  known.set(list, checks);
+  return checks;
 }
 
 function truth({ offset, slope }: Fault, read: number): number {

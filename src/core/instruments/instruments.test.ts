@@ -5,7 +5,8 @@ import { shownReading } from '../history/shown';
 import { kitFrom } from '../records/kitTemplates';
 import { DAY, HOUR, LogBuilder, onDay } from '../../testing/logBuilder';
 import { corrected, driftDoubt, trustOf, type Check } from './correction';
-import { supplyOf } from './supply';
+import { supplyOf, supplyWords } from './supply';
+import { trustWords } from './trustWords';
 
 const check = (day: number, offset: number, adjusted: boolean, slope = 1): Check => ({
   at: onDay(day),
@@ -130,12 +131,24 @@ describe('trust in an instrument', () => {
     expect(driftDoubt(trustOf(checks, 30, onDay(300)), 1)).toBe(2);
     expect(driftDoubt(trustOf([], 30, onDay(15)), 1)).toBe(0);
   });
+
+  it('says how long ago that was, and how far it was off', () => {
+    const words = (checks: Check[], day: number) => trustWords('ppt', checks, 30, onDay(day));
+    expect(words([], 5)).toBe('never held against a standard');
+    expect(words([check(0, 0, true)], 5)).toBe('right against its standard 5 days ago');
+    expect(words([check(0, 0.6, true)], 40)).toBe(
+      'held against its standard 40 days ago, showed 0.6 ppt too much, set right then: due again',
+    );
+    expect(words([check(0, -0.6, false)], 1)).toBe(
+      'held against its standard 1 day ago, showed 0.6 ppt too little, left as it is',
+    );
+  });
 });
 
 describe('what is left of a kit', () => {
   const kit = {
     ...kitFrom('nitrateCard', 0),
-    pack: { tests: 20, since: new Date(onDay(0)).toISOString() },
+    pack: { tests: 20, since: '2026-03-02' },
   };
   const every = (days: number, count: number) =>
     Array.from({ length: count }, (_, i) => onDay(0) + i * days * DAY + HOUR);
@@ -143,6 +156,9 @@ describe('what is left of a kit', () => {
   it('is its tests less those made, and lasts by the pace of the last weeks', () => {
     const supply = supplyOf(kit, every(2, 8), onDay(14) + 2 * HOUR, 'UTC');
     expect(supply?.left).toBe(12);
+    expect(supply && supplyWords(supply, 'UTC')).toBe(
+      'about 12 tests left, to early-April at your pace',
+    );
     expect(supply?.pace).toBeCloseTo(8 / 14, 1);
     const days = ((supply?.until ?? 0) - onDay(14)) / DAY;
     expect(days).toBeGreaterThan(19);
@@ -151,7 +167,9 @@ describe('what is left of a kit', () => {
 
   it('ends with the date that is printed, where that comes first', () => {
     const dated = { ...kit, expiresOn: '2026-03-20' };
-    expect(supplyOf(dated, every(7, 3), onDay(15), 'UTC')).toMatchObject({ byDate: true });
+    const supply = supplyOf(dated, every(7, 3), onDay(15), 'UTC');
+    expect(supply).toMatchObject({ byDate: true });
+    expect(supply && supplyWords(supply, 'UTC')).toMatch(/but good only to late-March$/);
   });
 
   it('says nothing of a pack that was not told, and never falls under zero', () => {

@@ -1,5 +1,7 @@
 import type { Kit } from '../records/schema/kit';
-import { addDaysIn, DAY_MS, dayStart, instant } from '../time/zone';
+import { monthWords } from '../time/calendar';
+import { addDaysIn, DAY_MS, dayOf, dayStart } from '../time/zone';
+import { countOf } from '../units/format';
 
 /** What is left of a pack of reagents. */
 export interface Supply {
@@ -30,7 +32,7 @@ export function supplyOf(
   zone: string,
 ): Supply | null {
   if (!kit.pack) return null;
-  const since = instant(kit.pack.since);
+  const since = dayStart(kit.pack.since, zone);
   const made = times.filter((at) => at >= since && at <= now).length;
   const left = Math.max(0, kit.pack.tests - made);
   const lately = times.filter((at) => at > now - PACE_DAYS * DAY_MS && at <= now);
@@ -41,4 +43,22 @@ export function supplyOf(
   const dated = kit.expiresOn === null ? null : addDaysIn(dayStart(kit.expiresOn, zone), 1, zone);
   const byDate = dated !== null && (used === null || dated < used);
   return { left, pace, until: byDate ? dated : used, byDate };
+}
+
+/** "mid-January": a third of a month is as near as a pace can say. */
+function aboutWords(at: number, zone: string): string {
+  const day = dayOf(at, zone);
+  const date = Number(day.slice(8));
+  const third = date <= 10 ? 'early' : date <= 20 ? 'mid' : 'late';
+  return `${third}-${monthWords(day).split(' ')[0] ?? ''}`;
+}
+
+/** "about 12 tests left, to mid-January at your pace". */
+export function supplyWords({ left, until, byDate }: Supply, zone: string): string {
+  if (left === 0) return 'its pack should be used up';
+  const tests = `about ${countOf(left, 'test')} left`;
+  if (until === null) return tests;
+  return byDate
+    ? `${tests}, but good only to ${aboutWords(until, zone)}`
+    : `${tests}, to ${aboutWords(until, zone)} at your pace`;
 }

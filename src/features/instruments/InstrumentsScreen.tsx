@@ -1,18 +1,24 @@
 import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { isPastItsDate } from '@/core/history/reading';
+import { checksOf, trustOf } from '@/core/instruments/correction';
+import { calibrateEvery } from '@/core/instruments/rhythm';
+import { supplyOf, supplyWords } from '@/core/instruments/supply';
+import { trustWords } from '@/core/instruments/trustWords';
+import type { Log } from '@/core/records/log';
 import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayWords } from '@/core/time/words';
-import { dayStart } from '@/core/time/zone';
-import { countOf, formatPlain } from '@/core/units/format';
+import { dayStart, instant } from '@/core/time/zone';
+import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
 import { recordAct } from '@/store/record';
-import { selectKits, selectNow, selectZone } from '@/store/selectors';
+import { selectKits, selectLog, selectNow, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { Bare, Button, LinkButton } from '@/ui/Press';
 import { ToneMark } from '@/ui/Remark';
@@ -21,7 +27,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 
-function describe(kit: Kit, now: number, zone: string): string {
+function describe(kit: Kit, now: number, zone: string, more: readonly string[]): string {
   const scale =
     kit.scale.form === 'card'
       ? `${kit.scale.steps.map((step) => formatPlain(step)).join(' · ')} ${unitSymbol(kit.unit)}`
@@ -31,7 +37,7 @@ function describe(kit: Kit, now: number, zone: string): string {
       ? `past its date since ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
       : `good until ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
     : '';
-  return [PARAMETERS[kit.parameter].name, scale, until].filter(Boolean).join(', ');
+  return [PARAMETERS[kit.parameter].name, scale, until, ...more].filter(Boolean).join(', ');
 }
 
 /** Test kits and meters, in the order of the test sheet. */
@@ -42,6 +48,8 @@ export function InstrumentsScreen() {
   const router = useRouter();
   const inUse = kits.filter((kit) => kit.body.inUse);
   const others = kits.filter((kit) => !kit.body.inUse);
+  const log = useAppSelector(selectLog);
+  const due = kits.filter((kit) => isDue(kit, log, now));
   const expired = kits.filter((kit) => isPastItsDate(kit.body, now, zone));
   return (
     <Screen>
@@ -52,8 +60,16 @@ export function InstrumentsScreen() {
           ? 'Add the kits and meters you own; the test sheet is made of their rows.'
           : expired.length > 0
             ? `${expired.map((kit) => kit.body.name).join(', ')}: past ${expired.length === 1 ? 'its' : 'their'} date, so ${expired.length === 1 ? 'it decides' : 'they decide'} nothing.`
-            : 'All are within their dates.'}
+            : due.length > 0
+              ? `${listWords(due.map((kit) => kit.body.name))}: due to be held against a standard.`
+              : 'All are within their dates.'}
       </Opening>
+      {kits.some((kit) => calibrateEvery(kit.body) !== null) ? (
+        <Button
+          label="Calibrate one, step by step"
+          onPress={() => router.push(to.run('calibrate'))}
+        />
+      ) : null}
       {inUse.length > 0 ? <SectionHead title="On the test sheet" end="in this order" /> : null}
       <View>
         {inUse.map((kit, index) => (
@@ -77,14 +93,57 @@ export function InstrumentsScreen() {
   );
 }
 
+/** When each kit was read with, at any tank, in order of time. */
+function readTimes(log: Log): Map<string, number[]> {
+  const times = new Map<string, number[]>();
+  for (const heads of Object.values(log.entries)) {
+    for (const { body } of heads) {
+      if (body.kind !== 'reading') continue;
+      const list = times.get(body.kitId) ?? [];
+      times.set(body.kitId, list);
+      list.push(instant(body.at));
+    }
+  }
+  for (const list of times.values()) list.sort((a, b) => a - b);
+  return times;
+}
+
+/** Whether an instrument is to be held against a standard again. */
+function isDue(kit: RevisionOf<'kit'>, log: Log, now: number): boolean {
+  const every = calibrateEvery(kit.body);
+  const checks = checksOf(log.calibrations, kit.id);
+  return every !== null && checks.length > 0 && trustOf(checks, every, now).state === 'overdue';
+}
+
 function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {
   const router = useRouter();
   const zone = useAppSelector(selectZone);
+  const log = useAppSelector(selectLog);
+  const times = useMemo(() => readTimes(log), [log]);
+  const every = calibrateEvery(kit.body);
+  const supply = supplyOf(kit.body, times.get(kit.id) ?? [], now, zone);
+  const more = [
+    every === null
+      ? ''
+      : trustWords(
+          PARAMETERS[kit.body.parameter].canonicalUnit,
+          checksOf(log.calibrations, kit.id),
+          every,
+          now,
+        ),
+    supply ? supplyWords(supply, zone) : '',
+  ];
   return (
     <Row
       title={kit.body.name}
-      note={describe(kit.body, now, zone)}
-      lead={isPastItsDate(kit.body, now, zone) ? <ToneMark tone="caution" /> : undefined}
+      note={describe(kit.body, now, zone, more)}
+      lead={
+        isPastItsDate(kit.body, now, zone) ? (
+          <ToneMark tone="caution" />
+        ) : isDue(kit, log, now) ? (
+          <ToneMark tone="watch" />
+        ) : undefined
+      }
       end={<Words as="small">change</Words>}
       onPress={() => router.push(to.instrument(kit.id))}
     />

@@ -219,6 +219,38 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
         error={errors.expiresOn}
         onChange={(expiresOn) => set({ expiresOn })}
       />
+      {form.form === 'card' || form.parameter === 'alkalinity' || form.packTests !== '' ? (
+        <Field
+          label="Tests in a fresh pack"
+          kind="number"
+          value={form.packTests}
+          error={errors.packTests}
+          hint="Leave it empty where they are not counted."
+          onChange={(packTests) =>
+            set({ packTests, packSince: form.packSince || dayOf(now, zone) })
+          }
+        />
+      ) : null}
+      {form.packTests === '' ? null : (
+        <DayField
+          label="This pack is in use since"
+          value={form.packSince}
+          today={dayOf(now, zone)}
+          error={errors.packSince}
+          onChange={(packSince) => set({ packSince })}
+        />
+      )}
+      {form.form === 'digital' ? (
+        <Field
+          label="Held against a standard every"
+          kind="number"
+          unit="days"
+          value={form.calibrateDays}
+          error={errors.calibrateDays}
+          hint="Empty for what is usual: 30 for salinity and pH, 180 for a thermometer."
+          onChange={(calibrateDays) => set({ calibrateDays })}
+        />
+      ) : null}
       <Tick
         label="It has a row on the test sheet"
         note="Others are added to a sitting when they are needed."

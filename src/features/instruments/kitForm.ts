@@ -21,6 +21,9 @@ export const kitFormSchema = z.object({
   expiresOn: z.string(),
   reduction: z.boolean(),
   inUse: z.boolean(),
+  packTests: z.string(),
+  packSince: z.string(),
+  calibrateDays: z.string(),
 });
 export type KitForm = z.infer<typeof kitFormSchema>;
 
@@ -41,6 +44,9 @@ export function formOfKit(kit: Kit): KitForm {
     expiresOn: kit.expiresOn ?? '',
     reduction: kit.reduction,
     inUse: kit.inUse,
+    packTests: kit.pack ? formatExact(kit.pack.tests) : '',
+    packSince: kit.pack?.since ?? '',
+    calibrateDays: kit.calibrateDays === undefined ? '' : formatExact(kit.calibrateDays),
   };
 }
 
@@ -89,7 +95,30 @@ export function readKit(form: KitForm, order: number): FormReading<KitForm, Kit>
     reduction: form.reduction,
     inUse: form.inUse,
     order,
+    ...readPack(form, read),
+    ...readRhythm(form, read),
   });
+}
+
+/** The pack of a kit, where its tests are counted: {} without. */
+function readPack(form: KitForm, read: FormReader<KitForm>): Pick<Kit, 'pack'> {
+  const tests = read.optional('packTests', { min: 1, max: 10_000 });
+  if (tests === null) return {};
+  if (!Number.isInteger(tests)) read.fail('packTests', 'Whole tests, please.');
+  const since = form.packSince.trim();
+  if (!daySchema.safeParse(since).success) {
+    read.fail('packSince', 'Since when is this pack in use?');
+  }
+  return { pack: { tests, since } };
+}
+
+/** The days between two calibrations, where the usual ones are not meant: {} then. */
+function readRhythm(form: KitForm, read: FormReader<KitForm>): Pick<Kit, 'calibrateDays'> {
+  if (form.form === 'card') return {};
+  const calibrateDays = read.optional('calibrateDays', { min: 1, max: 3650 });
+  if (calibrateDays === null) return {};
+  if (!Number.isInteger(calibrateDays)) read.fail('calibrateDays', 'Whole days, please.');
+  return { calibrateDays };
 }
 
 function readCard(form: KitForm, read: FormReader<KitForm>): Kit['scale'] {

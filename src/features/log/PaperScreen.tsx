@@ -35,10 +35,10 @@ const styles = StyleSheet.create({
   page: { minWidth: '100%' },
   line: { flexDirection: 'row', gap: space.xs },
   day: { width: DAY_WIDTH },
-  cell: { flex: 1, minWidth: CELL_WIDTH },
+  cell: { flexGrow: 1, flexBasis: CELL_WIDTH, width: CELL_WIDTH },
   box: {
     minHeight: touch,
-    minWidth: 0,
+    width: '100%',
     borderWidth: 1,
     borderColor: color.edge,
     borderRadius: radius.fine,

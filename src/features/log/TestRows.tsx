@@ -1,10 +1,11 @@
+import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Settings2 from 'lucide-react-native/icons/settings-2';
 import { agoWords, countdownWords } from '@/core/time/words';
 import { shownReading } from '@/core/history/shown';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { PARAMETERS } from '@/core/parameters/registry';
-import { formatPlain } from '@/core/units/format';
+import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
 import { Bare, Button, LinkButton } from '@/ui/Press';
 import { Field } from '@/ui/Field';
@@ -12,6 +13,7 @@ import { Remark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { CardSteps } from './CardSteps';
+import { isReadByEye, ScaleSheet } from './ScaleSheet';
 import { kitWords, type RowState, type Typed } from './testDraft';
 import type { TestWaits } from './testWaits';
 
@@ -160,6 +162,8 @@ export function DigitalBoxes({
   onSubmit: () => void;
   actions: RowActions;
 }) {
+  const [seen, setSeen] = useState<string | null>(null);
+  const eye = rows.find((row) => row.kit.id === seen);
   return (
     <View style={{ borderBottomWidth: 1, borderColor: color.rule, paddingBottom: space.m }}>
       <View style={[styles.boxes, { borderBottomWidth: 0, paddingBottom: 0 }]}>
@@ -190,6 +194,25 @@ export function DigitalBoxes({
           );
         })}
       </View>
+      {rows
+        .filter((row) => isReadByEye(row.kit.body))
+        .map(({ kit }) => (
+          <LinkButton
+            key={kit.id}
+            soft
+            label={`Read ${kit.body.name} on its scale`}
+            onPress={() => setSeen(kit.id)}
+          />
+        ))}
+      {eye ? (
+        <ScaleSheet
+          key={eye.kit.id}
+          kit={eye.kit.body}
+          start={eye.typed?.form === 'digital' ? parseNumber(eye.typed.text) : null}
+          onRead={(text) => actions.type(eye.kit.id, { form: 'digital', text })}
+          onClose={() => setSeen(null)}
+        />
+      ) : null}
       {rows.map((row) =>
         row.doubt && active !== row.kit.id ? (
           <Question key={row.kit.id} row={row} actions={actions} />

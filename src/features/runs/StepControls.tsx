@@ -52,11 +52,7 @@ export function StepControls(props: StepProps) {
         />
       ) : null}
       {step.kind === 'check' && !doneThere ? (
-        <Button
-          kind="primary"
-          label={done ? 'Done before; done again' : 'Done'}
-          onPress={() => note()}
-        />
+        <Button kind="primary" label={done ? 'Done once more' : 'Done'} onPress={() => note()} />
       ) : null}
     </>
   );

@@ -93,7 +93,9 @@ export function TodayScreen() {
           summary={`The course of ${history.tank.name}: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}; now day ${day}.`}
         />
       ) : null}
-      <LatestStrip history={history} settings={settings} bands={bands} now={now} />
+      {history.start === null ? null : (
+        <LatestStrip history={history} settings={settings} bands={bands} now={now} />
+      )}
       {wide ? null : (
         <>
           {due}

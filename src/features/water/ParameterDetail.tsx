@@ -9,7 +9,11 @@ import { readingWords, type Reading } from '@/core/history/reading';
 import { shownReading } from '@/core/history/shown';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { trendOf } from '@/core/history/trend';
+import { checksOf, trustOf } from '@/core/instruments/correction';
+import { calibrateEvery } from '@/core/instruments/rhythm';
 import { sideOf } from '@/core/parameters/bands';
+import type { Log } from '@/core/records/log';
+import type { Kit } from '@/core/records/schema/kit';
 import { fromCanonical } from '@/core/parameters/convert';
 import { PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import { agoWords, momentWords, shortDay } from '@/core/time/words';
@@ -213,6 +217,8 @@ function ReadingList({
           const shown = shownReading(reading, unitFor(settings, parameter));
           const kit = log.everyKit[reading.kitId];
           const doubts = [
+            reading.asRead === null ? '' : `read as ${reading.typed}`,
+            suspicion(kit, log.calibrations, reading),
             reading.expired ? 'kit past its date' : '',
             reading.counts ? '' : 'cannot be, so it does not count',
             reading.entry.dilution > 1 ? `diluted ×${formatPlain(reading.entry.dilution)}` : '',
@@ -237,6 +243,19 @@ function ReadingList({
       <EventList history={history} parameter={parameter} now={now} />
     </View>
   );
+}
+
+/** Why the instrument of a reading was not to be trusted then; nothing where it was. */
+function suspicion(
+  kit: Kit | undefined,
+  calibrations: Log['calibrations'],
+  { kitId, at }: Reading,
+): string {
+  const every = kit ? calibrateEvery(kit) : null;
+  const checks = checksOf(calibrations, kitId);
+  // What a later check says of it is better than how long it had gone without one.
+  if (every === null || checks.length === 0 || checks.some((check) => check.at > at)) return '';
+  return trustOf(checks, every, at).state === 'overdue' ? 'its calibration was overdue' : '';
 }
 
 /** What was done that moves the parameter, each to be opened and corrected. */

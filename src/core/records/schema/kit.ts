@@ -4,7 +4,6 @@ import { PARAMETERS } from '../../parameters/registry';
 import {
   anyNumber,
   daySchema,
-  instantSchema,
   nameSchema,
   nonNegative,
   parameterSchema,
@@ -57,7 +56,7 @@ export const kitSchema = z
     /** Place on the test sheet, rising. */
     order: anyNumber,
     /** Tests that a fresh pack is for, and since when this one is used. */
-    pack: z.strictObject({ tests: z.int().min(1).max(10_000), since: instantSchema }).optional(),
+    pack: z.strictObject({ tests: z.int().min(1).max(10_000), since: daySchema }).optional(),
     /** Days after which it is to be held against a standard again; left out for what is usual. */
     calibrateDays: z.int().min(1).max(3650).optional(),
   })
