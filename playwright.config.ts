@@ -16,6 +16,8 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'Europe/Berlin',
     colorScheme: 'light',
+    // Kept on a device by tests of that alone: every other would fetch the whole app for nothing.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

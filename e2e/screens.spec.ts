@@ -113,6 +113,7 @@ test('units, bands and night are settings, and settings can be undone', async ({
   await goTo(page, 'Today');
   await expect(page.getByRole('button', { name: /55 gal net/ })).toBeVisible();
   await goTo(page, 'Settings');
+  await page.getByRole('button', { name: 'Bands one by one' }).click();
   await page.getByRole('button', { name: /^Alkalinity/ }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByLabel('From').fill('6.5');

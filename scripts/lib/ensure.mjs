@@ -3,6 +3,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import path from 'node:path';
 import { hashOf } from './hash.mjs';
 import { has, run } from './run.mjs';
+import { writeServiceWorker } from './serviceWorker.mjs';
 
 const STAMPS = path.join('node_modules', '.cache', 'zoarium');
 /** What the built app depends on. */
@@ -10,6 +11,7 @@ const SOURCES = [
   'src',
   'public',
   'scripts/bundle',
+  'scripts/lib/serviceWorker.mjs',
   'app.json',
   'babel.config.js',
   'metro.config.js',
@@ -51,6 +53,7 @@ export async function ensureBuild() {
   if (code !== 0 || !existsSync(path.join('dist', 'index.html'))) {
     throw new Error(`The build failed:\n${output}`);
   }
+  await writeServiceWorker('dist');
   stamp('build', wanted);
   return { built: true, output };
 }

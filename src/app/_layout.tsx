@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
+import { keepOffline } from '@/frame/offline';
 import { browserServices } from '@/store/browserServices';
 import { ticked } from '@/store/clockSlice';
 import { openLog } from '@/store/open';
@@ -13,6 +14,7 @@ import { useAppSelector } from '@/store/hooks';
 export { RouteError as ErrorBoundary } from '@/features/shell/RouteError';
 
 const TICK_MS = 20_000;
+const OFFLINE_AFTER_MS = 1500;
 
 /** Wires the store, the clock and the log, and frames every screen. */
 export default function Layout() {
@@ -25,6 +27,9 @@ export default function Layout() {
     // The demo's own address opens it, seeding it if need be.
     if (location.pathname !== '/demo') void store.dispatch(openLog(rememberedLog()));
     const tick = () => store.dispatch(ticked(Date.now()));
+    // After the first screen, which it must not slow down; a build in development has no worker.
+    const begin = () => void keepOffline(navigator.serviceWorker, () => location.reload());
+    if (!__DEV__) setTimeout(begin, OFFLINE_AFTER_MS);
     const ticker = setInterval(tick, TICK_MS);
     document.addEventListener('visibilitychange', tick);
     return () => {

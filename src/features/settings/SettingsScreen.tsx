@@ -15,8 +15,9 @@ import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitDecimals, unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
 import { selectBands, selectSettings, selectSettingsRecord } from '@/store/selectors';
+import { applyNewer, OFFLINE_WORDS, useOffline } from '@/frame/offline';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { Button } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Choice, OptionList } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Row, SectionHead } from '@/ui/Row';
@@ -26,6 +27,66 @@ import { Words } from '@/ui/Words';
 
 function unitLabel(unit: Unit): string {
   return unit === 'pH' ? 'pH' : unitSymbol(unit);
+}
+
+/** A quantity, the units it can be shown in, and the one it is shown in. */
+interface UnitRow {
+  id: string;
+  title: string;
+  value: string;
+  options: readonly { value: string; label: string }[];
+  choose: (value: string) => void;
+}
+
+const VOLUMES = [
+  { value: 'L', label: 'Litres' },
+  { value: 'gal', label: 'US gallons' },
+] as const;
+const LENGTHS = [
+  { value: 'cm', label: 'cm' },
+  { value: 'in', label: 'inches' },
+] as const;
+const MASSES = [
+  { value: 'kg', label: 'kg' },
+  { value: 'lb', label: 'lb' },
+] as const;
+
+/** A row of one kind of unit; what is not among its options changes nothing. */
+function rowOf<T extends string>(
+  id: string,
+  title: string,
+  value: T,
+  options: readonly { value: T; label: string }[],
+  save: (value: T) => void,
+): UnitRow {
+  return {
+    id,
+    title,
+    value,
+    options,
+    choose: (chosen) => {
+      const found = options.find((option) => option.value === chosen);
+      if (found) save(found.value);
+    },
+  };
+}
+
+/** Every quantity whose unit can be chosen. */
+function unitRows(settings: Settings, save: (changes: Partial<Settings>) => void): UnitRow[] {
+  return [
+    rowOf('volume', 'Volume', settings.volumeUnit, VOLUMES, (volumeUnit) => save({ volumeUnit })),
+    rowOf('length', 'Length', settings.lengthUnit, LENGTHS, (lengthUnit) => save({ lengthUnit })),
+    rowOf('mass', 'Mass', settings.massUnit, MASSES, (massUnit) => save({ massUnit })),
+    ...PARAMETER_IDS.filter((id) => PARAMETERS[id].units.length > 1).map((id) =>
+      rowOf(
+        id,
+        PARAMETERS[id].name,
+        unitFor(settings, id),
+        PARAMETERS[id].units.map((unit) => ({ value: unit, label: unitLabel(unit) })),
+        (unit) => save({ parameterUnits: { ...settings.parameterUnits, [id]: unit } }),
+      ),
+    ),
+  ];
 }
 
 /** Units, day and night, and the bands everything is judged by. */
@@ -44,6 +105,11 @@ export function SettingsScreen() {
       }, 'Changed the settings'),
     );
   };
+  const [folded, setFolded] = useState(true);
+  const [unitOf, setUnitOf] = useState<string | null>(null);
+  const offline = useOffline();
+  const units = unitRows(settings, save);
+  const unit = units.find(({ id }) => id === unitOf);
   const banded = PARAMETER_IDS.filter((id) => id !== 'ammonia' && id !== 'nitrite');
   return (
     <Screen>
@@ -75,42 +141,33 @@ export function SettingsScreen() {
           }}
         />
       </View>
-      <Choice
-        label="Volume"
-        value={settings.volumeUnit}
-        onChange={(volumeUnit) => save({ volumeUnit })}
-        options={[
-          { value: 'L', label: 'Litres' },
-          { value: 'gal', label: 'US gallons' },
-        ]}
-      />
-      <Choice
-        label="Length"
-        value={settings.lengthUnit}
-        onChange={(lengthUnit) => save({ lengthUnit })}
-        options={[
-          { value: 'cm', label: 'cm' },
-          { value: 'in', label: 'inches' },
-        ]}
-      />
-      <Choice
-        label="Mass"
-        value={settings.massUnit}
-        onChange={(massUnit) => save({ massUnit })}
-        options={[
-          { value: 'kg', label: 'kg' },
-          { value: 'lb', label: 'lb' },
-        ]}
-      />
-      {PARAMETER_IDS.filter((id) => PARAMETERS[id].units.length > 1).map((id) => (
-        <Choice
-          key={id}
-          label={PARAMETERS[id].name}
-          value={unitFor(settings, id)}
-          onChange={(unit) => save({ parameterUnits: { ...settings.parameterUnits, [id]: unit } })}
-          options={PARAMETERS[id].units.map((unit) => ({ value: unit, label: unitLabel(unit) }))}
-        />
-      ))}
+      <View>
+        {units.map(({ id, title, options, value }) => (
+          <Row
+            key={id}
+            title={title}
+            accessibleName={`Unit of ${title.toLowerCase()}: ${options.find((o) => o.value === value)?.label ?? ''}. Change`}
+            end={<Words as="body">{options.find((o) => o.value === value)?.label ?? ''}</Words>}
+            onPress={() => setUnitOf(unitOf === id ? null : id)}
+          />
+        ))}
+      </View>
+      {unit ? (
+        <Sheet title={`${unit.title} in`} open onClose={() => setUnitOf(null)}>
+          <OptionList
+            label={unit.title}
+            value={unit.value}
+            onChange={(value) => {
+              unit.choose(value);
+              setUnitOf(null);
+            }}
+            options={unit.options}
+          />
+        </Sheet>
+      ) : null}
+      <SectionHead title="Without a network" />
+      <Words as="body">{OFFLINE_WORDS[offline.state]}</Words>
+      {offline.newer ? <Button label="Use the newer version" onPress={applyNewer} /> : null}
       <SectionHead title="Bands" end="practice, not laws" />
       <OptionList<BandPresetId>
         label="Preset"
@@ -122,8 +179,13 @@ export function SettingsScreen() {
           note: preset.note,
         }))}
       />
+      <LinkButton
+        soft
+        label={folded ? 'Bands one by one' : 'Fold the bands away'}
+        onPress={() => setFolded(!folded)}
+      />
       <View>
-        {banded.map((id) => {
+        {(folded ? [] : banded).map((id) => {
           const band = bands[id];
           return (
             <Row

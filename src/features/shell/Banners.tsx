@@ -6,6 +6,7 @@ import { retryUnsaved } from '@/store/record';
 import type { Revision } from '@/core/records/schema/revision';
 import { unreachable } from '@/core/unreachable';
 import { to } from '@/frame/addresses';
+import { applyNewer, useOffline } from '@/frame/offline';
 import { selectPending, selectSession } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { damageSeen } from '@/store/sessionSlice';
@@ -60,6 +61,7 @@ function addressOfRecord(head: Revision | undefined): string {
 export function Banners() {
   const dispatch = useAppDispatch();
   const router = useRouter();
+  const { newer } = useOffline();
   const { which, damage } = useAppSelector(selectSession);
   const { queue, trouble } = useAppSelector(selectPending);
   const conflicted = useAppSelector((state) => state.log.conflicted);
@@ -77,6 +79,14 @@ export function Banners() {
             <Words as="soft">Demo, apart from your own log.</Words>
           </View>
           <LinkButton soft label="Leave the demo" onPress={leaveDemo} />
+        </View>
+      ) : null}
+      {newer ? (
+        <View style={styles.banner}>
+          <View style={styles.words}>
+            <Words as="soft">A newer Zoarium is ready. What you have begun is kept.</Words>
+          </View>
+          <LinkButton soft label="Use it now" onPress={applyNewer} />
         </View>
       ) : null}
       {unsaved > 0 ? (

@@ -1,0 +1,105 @@
+import { appendFileSync, cpSync, mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import path from 'node:path';
+import type { Page } from '@playwright/test';
+import { writeServiceWorker } from '../scripts/lib/serviceWorker.mjs';
+import { createServer } from '../server/app';
+import { listenFrom } from '../server/listen';
+import { expect, saved, test } from './support';
+
+test.use({ serviceWorkers: 'allow' });
+
+/** A server of one's own, which can be stopped. */
+async function serve(root: string) {
+  const { server, port } = await listenFrom(createServer(root), '127.0.0.1', 0);
+  return {
+    base: `http://127.0.0.1:${port}`,
+    stop: () =>
+      new Promise<void>((resolve) => {
+        server.close(() => resolve());
+        server.closeAllConnections();
+      }),
+  };
+}
+
+/** One visit, until the device says that it is ready. */
+async function visit(page: Page, base: string): Promise<void> {
+  await page.goto(`${base}/demo`);
+  await page.waitForURL(`${base}/`);
+  await page.goto(`${base}/settings`);
+  await expect(page.getByText(/^This device is ready for the tank room/)).toBeVisible();
+}
+
+const PLACES = [
+  '/',
+  '/water',
+  '/water/nitrate',
+  '/cycle',
+  '/cycle/dose',
+  '/tanks',
+  '/tanks/this',
+  '/tanks/this/rock',
+  '/instruments',
+  '/instruments/new',
+  '/bench',
+  '/bench/salt-mix',
+  '/runs/build',
+  '/runs/mix',
+  '/log/paper',
+  '/log/water-change',
+  '/data',
+  '/guide',
+  '/settings',
+  '/more',
+];
+
+test('after one visit every place opens with the server gone, and a sitting is kept', async ({
+  page,
+}) => {
+  const { base, stop } = await serve('dist');
+  await visit(page, base);
+  await stop();
+  for (const place of PLACES) {
+    await page.goto(`${base}${place}`);
+    await expect(page.getByRole('heading', { level: 1 }).first(), place).toBeVisible();
+    await expect(page.getByText('did not open'), place).toHaveCount(0);
+  }
+  // The forecast is worked out in a worker, whose file is kept as well.
+  await page.goto(`${base}/cycle`);
+  await expect(page.getByText(/8 in 10/).first()).toBeVisible();
+  await page.goto(`${base}/log/test`);
+  await page.getByRole('button', { name: 'Ammonia 0.25', exact: true }).click();
+  await page.getByRole('button', { name: 'Save 1 reading' }).click();
+  await saved(page, 'Saved 1 reading');
+  await page.goto(`${base}/`);
+  await page.reload();
+  await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();
+});
+
+test('a newer build is used when it is asked for, under a form half typed', async ({ page }) => {
+  const root = mkdtempSync(path.join(tmpdir(), 'zoarium-build-'));
+  cpSync('dist', root, { recursive: true });
+  const { base, stop } = await serve(root);
+  try {
+    await visit(page, base);
+    await page.goto(`${base}/log/note`);
+    await page.getByLabel('What you saw or did').fill('Half a sentence, and');
+    const style = () =>
+      page.evaluate(async () => (await fetch('/theme.css', { cache: 'no-store' })).text());
+    appendFileSync(path.join(root, 'theme.css'), '\n/* the newer build */\n');
+    await writeServiceWorker(root);
+    await page.evaluate(async () => (await navigator.serviceWorker.ready).update());
+    await expect(page.getByText(/^A newer Zoarium is ready/)).toBeVisible();
+    // Until it is asked for, nothing of it is served.
+    expect(await style()).not.toContain('the newer build');
+    const reloaded = page.waitForEvent('load');
+    await page.getByRole('button', { name: 'Use it now' }).click();
+    await reloaded;
+    await expect(page.getByLabel('What you saw or did')).toHaveValue('Half a sentence, and');
+    expect(await style()).toContain('the newer build');
+    await expect(page.getByText(/^A newer Zoarium is ready/)).toHaveCount(0);
+  } finally {
+    await stop();
+    rmSync(root, { recursive: true, force: true });
+  }
+});
