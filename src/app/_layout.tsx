@@ -1,5 +1,5 @@
 import { Slot } from 'expo-router';
-import { useEffect, useState } from 'react';
+import { lazy, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
@@ -7,6 +7,7 @@ import { keepOffline } from '@/frame/offline';
 import { browserServices } from '@/store/browserServices';
 import { ticked } from '@/store/clockSlice';
 import { openLog } from '@/store/open';
+import { selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { createStore } from '@/store/store';
 import { useAppSelector } from '@/store/hooks';
@@ -40,10 +41,20 @@ export default function Layout() {
   return (
     <Provider store={store}>
       <Theme />
-      <Shell>
-        <Slot />
-      </Shell>
+      <Framed />
     </Provider>
+  );
+}
+
+const RunBar = lazy(async () => ({ default: (await import('@/features/runs')).RunBar }));
+
+/** The frame of every screen, with the bar of what goes on where something does. */
+function Framed() {
+  const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
+  return (
+    <Shell RunBar={going ? RunBar : undefined}>
+      <Slot />
+    </Shell>
   );
 }
 

@@ -1,8 +1,14 @@
+import { lazy } from 'react';
 import { TodayScreen } from '@/features/today/TodayScreen';
 import { WelcomeScreen } from '@/features/welcome/WelcomeScreen';
 import { useAppSelector } from '@/store/hooks';
+import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 
+const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
+
 export default function Today() {
-  return useAppSelector(selectTank) ? <TodayScreen /> : <WelcomeScreen />;
+  const tank = useAppSelector(selectTank);
+  const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
+  return tank ? <TodayScreen Going={going ? LiveRuns : undefined} /> : <WelcomeScreen />;
 }

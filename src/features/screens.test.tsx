@@ -2,6 +2,7 @@ import { act, fireEvent, screen, waitFor, within } from '@testing-library/react'
 import { actsOf, headsOfType } from '../core';
 import {
   cardReading,
+  choose,
   FISH_IN,
   demoStore,
   heading,
@@ -232,6 +233,12 @@ describe('the other places', () => {
     await press('All US');
     await waitFor(() => expect(store.getState().session.notice?.text).toBe('Changed the settings'));
     expect(headsOfType(store.getState().log, 'settings')[0]?.body.volumeUnit).toBe('gal');
+    await press(/^Unit of volume: US gallons/);
+    await choose('Litres');
+    await waitFor(() =>
+      expect(headsOfType(store.getState().log, 'settings')[0]?.body.volumeUnit).toBe('L'),
+    );
+    await press('Bands one by one');
     await press(/^Calcium/);
     const sheet = screen.getByRole('dialog');
     fireEvent.change(within(sheet).getByLabelText('From'), { target: { value: '500' } });

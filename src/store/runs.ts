@@ -2,7 +2,7 @@ import { createSelector } from '@reduxjs/toolkit';
 import type { ProcedureId } from '../core/runs/procedures';
 import type { RevisionOf } from '../core/records/schema/revision';
 import type { Run } from '../core/records/schema/run';
-import { ended, withClock } from '../core/runs/standing';
+import { ended, withClock } from '../core/runs/changes';
 import { recordAct, type ActWriter } from './record';
 import type { AppThunk, RootState } from './state';
 

@@ -1,5 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { RunScreen } from '@/features/runs/RunScreen';
+import { lazy } from 'react';
+
+const RunScreen = lazy(async () => ({
+  default: (await import('@/features/runs')).RunScreen,
+}));
 
 export default function Run() {
   const { id } = useLocalSearchParams<{ id: string }>();

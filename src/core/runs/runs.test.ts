@@ -3,7 +3,8 @@ import { EMPTY_LOG, headOf, mergeRevisions, recordOf } from '../records/log';
 import { runSchema, type Run } from '../records/schema/run';
 import { testId } from '../../testing/logBuilder';
 import { PROCEDURES } from './procedures';
-import { ended, standingOfRun, withClock, withStep } from './standing';
+import { ended, withClock, withStep } from './changes';
+import { standingOfRun } from './standing';
 
 const AT = Date.parse('2026-03-02T12:00:00Z');
 const iso = (minutes: number) => new Date(AT + minutes * 60_000).toISOString();

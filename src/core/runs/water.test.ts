@@ -4,7 +4,8 @@ import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { massOf, steadyAt } from './build';
 import { saltIn } from './mix';
 import { PROCEDURES, type ProcedureId } from './procedures';
-import { standingOfRun, withClock, withStep } from './standing';
+import { withClock, withStep } from './changes';
+import { standingOfRun } from './standing';
 
 const AT = onDay(3);
 const iso = (minutes: number) => new Date(AT + minutes * 60_000).toISOString();

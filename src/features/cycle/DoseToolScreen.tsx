@@ -15,7 +15,7 @@ import type { Entry } from '@/core/records/kinds';
 import { dayWords } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
 import { formatPlain, formatSignificant } from '@/core/units/format';
-import { ended } from '@/core/runs/standing';
+import { ended } from '@/core/runs/changes';
 import { challengeOf } from '@/core/runs/challenge';
 import { newActId, recordAct } from '@/store/record';
 import { beginRun, liveRun } from '@/store/runs';

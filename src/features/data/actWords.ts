@@ -1,7 +1,6 @@
 import type { Act } from '@/core/records/acts';
 import { entryTitle, kindName } from '@/core/records/kinds';
 import type { Revision } from '@/core/records/schema/revision';
-import { procedureOf } from '@/core/runs/standing';
 import { countOf, listWords } from '@/core/units/format';
 import { unreachable } from '@/core/unreachable';
 
@@ -14,7 +13,8 @@ function noun(revision: Revision): string {
     case 'settings':
       return 'settings';
     case 'run':
-      return (procedureOf(revision.body)?.name ?? 'run').toLowerCase();
+      // By its id, taken apart: the procedures themselves are not fetched for a list of acts.
+      return `${revision.body.procedure.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)} run`;
     case 'entry': {
       const { body } = revision;
       // A test is known by what it tested, a note or a dose by what it is.

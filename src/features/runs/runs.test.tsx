@@ -1,7 +1,7 @@
 import { act, screen, waitFor } from '@testing-library/react';
 import { liveHead } from '@/core/records/log';
 import { PROCEDURES } from '@/core/runs/procedures';
-import { withClock } from '@/core/runs/standing';
+import { withClock } from '@/core/runs/changes';
 import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
 import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
 import { selectLog, selectTank, selectTanks } from '@/store/selectors';

@@ -1,5 +1,5 @@
 import { Redirect, usePathname, useRouter } from 'expo-router';
-import { Suspense, useEffect, useState, type ReactNode } from 'react';
+import { Suspense, useEffect, useState, type ComponentType, type ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { selectSession, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
@@ -14,7 +14,6 @@ import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
 import { isEntryPath, needsTank } from './places';
 import { Rail } from './Rail';
-import { RunBar } from './RunBar';
 import { ScreenBoundary } from './ScreenBoundary';
 
 const styles = StyleSheet.create({
@@ -23,7 +22,14 @@ const styles = StyleSheet.create({
 });
 
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
-export function Shell({ children }: { children: ReactNode }) {
+export function Shell({
+  RunBar,
+  children,
+}: {
+  /** What goes on, in a slim bar; none while nothing does. */
+  RunBar?: ComponentType<{ hidden: boolean }>;
+  children: ReactNode;
+}) {
   const wide = useWide();
   const path = usePathname();
   const router = useRouter();
@@ -57,7 +63,11 @@ export function Shell({ children }: { children: ReactNode }) {
             <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
           </ScreenBoundary>
         </View>
-        {bare ? null : <RunBar hidden={entering} />}
+        {bare || !RunBar ? null : (
+          <Suspense fallback={null}>
+            <RunBar hidden={entering} />
+          </Suspense>
+        )}
         <NoticeBar raised={!wide && !entering} />
         {!wide && !bare && !entering && tank ? <LogButton /> : null}
         {!wide && !bare && !entering ? <Bar path={path} /> : null}

@@ -1,4 +1,4 @@
-import { useMemo } from 'react';
+import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { todaySentence, outOfBand } from '@/core/cycle/sentence';
 import { readingWords } from '@/core/history/reading';
@@ -26,12 +26,14 @@ import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
 import { AheadOfClock } from './AheadOfClock';
 import { DueList } from './DueList';
-import { LiveRuns } from './LiveRuns';
 import { Lately } from './Lately';
 import { LatestStrip } from './LatestStrip';
 
-/** Whether the tank may take fish, where it is on its course, and what is worth doing now. */
-export function TodayScreen() {
+/**
+ * Whether the tank may take fish, where it is on its course, and what is worth doing now; on top of
+ * that, where a run goes on, what shows it.
+ */
+export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> }) {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
   const milestones = useAppSelector(selectMilestones);
@@ -82,7 +84,11 @@ export function TodayScreen() {
     >
       <Opening title={sentence.title}>{sentence.detail}</Opening>
       <AheadOfClock heads={ahead} history={history} now={now} />
-      <LiveRuns now={now} />
+      {Going ? (
+        <Suspense fallback={null}>
+          <Going now={now} />
+        </Suspense>
+      ) : null}
       <FishInWatch history={history} forecast={forecast} now={now} />
       {marks.length > 0 && day !== null ? (
         <Course

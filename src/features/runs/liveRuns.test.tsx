@@ -4,8 +4,8 @@ import { beginRun, selectLiveRuns, startClock } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 import type { AppStore } from '@/store/store';
 import { demoStore, SCREEN_NOW, show } from '@/testing/appHarness';
-import { RunBar } from './shell/RunBar';
-import { LiveRuns } from './today/LiveRuns';
+import { RunBar } from './RunBar';
+import { LiveRuns } from './LiveRuns';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/' }));

@@ -1,0 +1,4 @@
+// Runs and every procedure, fetched in one piece with the first run that goes on or is opened.
+export { LiveRuns } from './LiveRuns';
+export { RunBar } from './RunBar';
+export { RunScreen } from './RunScreen';
