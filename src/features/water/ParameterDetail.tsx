@@ -1,5 +1,6 @@
 import { unitFor } from '@/core/records/schema/settings';
 import { to } from '@/frame/addresses';
+import { AroundThen, Holding } from './Holding';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -133,6 +134,8 @@ export function ParameterDetail({
           </Words>
         </>
       ) : null}
+      <Holding parameter={parameter} history={history} unit={unit} band={band} now={now} />
+      <AroundThen parameter={parameter} history={history} now={now} />
       <ReadingList parameter={parameter} history={history} now={now} />
     </View>
   );

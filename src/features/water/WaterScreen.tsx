@@ -10,6 +10,8 @@ import { sideOf, type Bands } from '@/core/parameters/bands';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import { type Settings, unitFor } from '@/core/records/schema/settings';
 import { agoWords } from '@/core/time/words';
+import { stabilityOf } from '@/core/water/stability';
+import { holdingWords } from '@/core/water/stabilityWords';
 import { listWords } from '@/core/units/format';
 import { selectHistory } from '@/store/inView';
 import { selectBands, selectNow, selectSettings } from '@/store/selectors';
@@ -148,6 +150,7 @@ function ParameterRow({
     return <Row title={name} note="not measured yet" onPress={onPress} current={current} end="" />;
   const shown = shownReading(last, unitFor(settings, parameter));
   const trend = trendOf(countedReadings(history, parameter));
+  const stability = stabilityOf(countedReadings(history, parameter), now);
   const band = bands[parameter];
   const side = band ? sideOf(last.best, band) : 'within';
   const stale = isStale(last, now);
@@ -157,9 +160,9 @@ function ParameterRow({
       ? 'too old to count'
       : parameter === 'nitrate' && nitriteSpoils(history, last)
         ? 'not counted beside nitrite'
-        : trend
-          ? trend.direction
-          : '',
+        : stability
+          ? holdingWords(stability, parameter, last.best, unitFor(settings, parameter))
+          : (trend?.direction ?? ''),
   ]
     .filter(Boolean)
     .join(', ');
