@@ -32,7 +32,9 @@ function solved(sum: Sum, args: string[]) {
       return [name, isChoice(input) ? textOption(values, option) : numberOption(values, option)];
     }),
   );
-  return workOut(sum, given);
+  // A picture is for the screen; what is printed is what it is drawn from.
+  const { sketch: _sketch, ...answer } = workOut(sum, given);
+  return answer;
 }
 
 /** `sum NAME --litres 208 …`: any sum of the Bench, and `sum --list`: what each asks for. */

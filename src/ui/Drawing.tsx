@@ -3,15 +3,18 @@ import { View } from 'react-native';
 import type { TimeChart as TimeChartType } from './chart/TimeChart';
 import type { Course as CourseType } from './course/Course';
 import type { ReadingScaleProps } from './scale/ReadingScale';
+import type { SketchProps } from './sketch/Sketch';
 
 const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Course }));
 const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
 const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
+const LazySketch = lazy(async () => ({ default: (await import('./drawings')).Sketch }));
 
 /** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
 const COURSE_ROOM = 132;
 const CHART_ROOM = 232;
 const SCALE_ROOM = 380;
+const SKETCH_ROOM = 120;
 
 /** The course of a tank, fetched with the first drawing. */
 export function Course(props: ComponentProps<typeof CourseType>) {
@@ -36,6 +39,15 @@ export function ReadingScale(props: ReadingScaleProps) {
   return (
     <Suspense fallback={<View style={{ height: SCALE_ROOM }} aria-busy />}>
       <LazyScale {...props} />
+    </Suspense>
+  );
+}
+
+/** The small drawing of a sum, fetched with the first drawing. */
+export function Sketch(props: SketchProps) {
+  return (
+    <Suspense fallback={<View style={{ height: SKETCH_ROOM }} aria-busy />}>
+      <LazySketch {...props} />
     </Suspense>
   );
 }

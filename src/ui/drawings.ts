@@ -2,3 +2,4 @@
 export { TimeChart } from './chart/TimeChart';
 export { Course } from './course/Course';
 export { ReadingScale } from './scale/ReadingScale';
+export { Sketch } from './sketch/Sketch';

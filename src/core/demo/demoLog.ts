@@ -234,7 +234,8 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     writer.sitting(id, on(day), '19:30', [
       [kits.nitrateCard, fading > 0.5 ? 20 : fading > 0 ? 10 : day % 3 === 0 ? 5 : [5, 10]],
       [kits.phosphateMeter, around(0.05 + 0.08 * fading, 0.01, 2)],
-      [kits.alkalinityDrops, around(8.3, 0.25, 1)],
+      // Corals draw it down a little between the weekly doses.
+      [kits.alkalinityDrops, around(8.2, 0.15, 1)],
       [kits.refractometer, around(34.8, 0.3, 1)],
       [kits.thermometer, around(25.4, 0.4, 1)],
       [kits.phPen, around(8.12, 0.07, 2)],
@@ -244,6 +245,15 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     writer.entry(id, 'waterChange', on(day), '11:00', {
       litres: 40,
       newWater: { salinity: { value: 35, unit: 'ppt' }, temperature: { value: 25, unit: '°C' } },
+    });
+  }
+  for (let day = 69; day <= 146; day += 7) {
+    writer.entry(id, 'dose', on(day), '08:30', {
+      substance: 'alkalinity',
+      amount: { by: 'grams', grams: 8 },
+      strength: null,
+      about: false,
+      product: 'Baking soda',
     });
   }
   for (const day of [60, 90, 120]) {

@@ -135,7 +135,7 @@ export const media = defineSum({
     const many = count(v.full);
     return {
       answer: many,
-      unit: 'times',
+      unit: 'blocks',
       sentence:
         few === many
           ? `${countOf(many, 'block')}, however it is stocked. Rock and sand house bacteria as well.`
@@ -283,6 +283,17 @@ export const drainDown = defineSum({
         `${v.room} L of room − ${say(down)} L = ${say(spare)} L`,
       ],
       also: [{ label: 'To spare', value: spare, unit: 'L' }],
+      sketch: {
+        kind: 'levels',
+        levels: [
+          { share: 0.45, label: 'sump, pump on' },
+          {
+            // The rim of the sump is the top of the picture: what does not fit stands at it.
+            share: v.room === 0 ? 1 : Math.min(1, 0.45 + (0.55 * down) / v.room),
+            label: spare >= 0 ? 'pump off' : 'over the rim',
+          },
+        ],
+      },
       cautions: [
         'Switch the pumps off once and watch it. Never trust a check valve alone: it fouls.',
       ],

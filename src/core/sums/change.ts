@@ -28,13 +28,30 @@ export const waterChange = defineSum({
     salinity: salinityNow(35),
     now: { ...concentration('Nitrate now', 0), tank: 'nitrate' },
     fresh: concentration('Nitrate in the new water', 0),
+    phosphate: { ...concentration('Phosphate now', 0), tank: 'phosphate' },
+    alkalinity: {
+      label: 'Alkalinity now',
+      unit: 'dKH',
+      low: 0,
+      high: 20,
+      usual: 8,
+      tank: 'alkalinity',
+    },
+    freshAlkalinity: {
+      label: 'Alkalinity of the new water',
+      unit: 'dKH',
+      low: 0,
+      high: 20,
+      usual: 8,
+    },
     bucket: { label: 'A bucket holds', unit: 'L', low: 1, high: 200, usual: 10 },
     yield: YIELD,
   },
   solve: (v) => {
     const change = (v.litres * v.share) / 100;
     const grams = (change * v.yield * v.salinity) / FULL_SALINITY;
-    const after = v.now + (v.share / 100) * (v.fresh - v.now);
+    const mixed = (now: number, fresh: number) => now + (v.share / 100) * (fresh - now);
+    const after = mixed(v.now, v.fresh);
     const buckets = Math.ceil(change / v.bucket - 1e-9);
     return {
       answer: change,
@@ -48,8 +65,17 @@ export const waterChange = defineSum({
       also: [
         { label: 'Salt mix', value: grams, unit: 'g' },
         { label: 'Left after', value: after, unit: 'mg/L' },
+        { label: 'Phosphate after', value: mixed(v.phosphate, 0), unit: 'mg/L' },
+        { label: 'Alkalinity after', value: mixed(v.alkalinity, v.freshAlkalinity), unit: 'dKH' },
         { label: 'Buckets', value: buckets, unit: 'times' },
       ],
+      sketch: {
+        kind: 'levels',
+        levels: [
+          { share: 0.92, label: 'now' },
+          { share: 0.92 * (1 - v.share / 100), label: `${say(change)} L out` },
+        ],
+      },
       cautions: [
         'Switch the heater off before the level falls under it, and on again when it is covered.',
         'Match temperature and salinity before pouring. Never start a siphon by mouth.',
@@ -83,7 +109,7 @@ export const changeSeries = defineSum({
     const flowing = -v.litres * Math.log(left);
     return {
       answer: count,
-      unit: 'times',
+      unit: 'changes',
       sentence: `${countOf(count, 'change')} of ${say(v.share)} %, ${say(total)} L in all, leave ${say(after)} mg/L. One of ${say(single)} % does the same.`,
       working: [
         `Each keeps ${say(100 * kept)} % of what is above the new water’s ${v.fresh} mg/L`,
@@ -96,6 +122,17 @@ export const changeSeries = defineSum({
         { label: 'Or one change of', value: single, unit: '%' },
         { label: 'Or flowing in and out at once', value: flowing, unit: 'L' },
       ],
+      sketch: {
+        kind: 'curve',
+        unit: 'mg/L',
+        over: 'changes',
+        goal: v.goal,
+        // A long series is drawn by some of its steps.
+        points: Array.from({ length: Math.min(count, 40) + 1 }, (_, i) => {
+          const at = Math.round((i * count) / Math.min(count, 40));
+          return [at, v.fresh + (v.now - v.fresh) * kept ** at] as const;
+        }),
+      },
     };
   },
 });

@@ -1,4 +1,4 @@
-import { DEFAULT_DROP_ML } from '../units/constants';
+import { DEFAULT_DROP_ML, MOLAR_MASS } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
 import { defineSum, SumError } from './sum';
@@ -33,6 +33,70 @@ export const additive = defineSum({
       ],
       also: [{ label: 'Drops', value: drops, unit: 'times' }],
       cautions: ['No sum for medicines: take those from the label or a veterinarian alone.'],
+    };
+  },
+});
+
+/** mg of nitrogen in a gram of ammonium chloride. */
+const N_PER_GRAM = (1000 * MOLAR_MASS.N) / MOLAR_MASS.NH4Cl;
+/** Total ammonia above which a colony is held back, ppm N. */
+const HELD_BACK = 4;
+
+export const ammoniaDose = defineSum({
+  id: 'ammonia-dose',
+  title: 'A dose of ammonia',
+  asks: 'How many drops, mL or grams make this rise?',
+  inputs: {
+    litres: litres(),
+    rise: { label: 'Wanted rise of ammonia', unit: 'ammonia N', low: 0.05, high: 10, usual: 2 },
+    form: { label: 'Ammonium chloride', choices: ['solution', 'dry salt'] },
+    percent: {
+      label: 'Strength of the solution (g in 100 mL)',
+      unit: '%',
+      low: 0.01,
+      high: 37,
+      usual: 10,
+    },
+    drop: {
+      label: 'One drop is',
+      unit: 'mL',
+      low: 0.01,
+      high: 0.2,
+      usual: DEFAULT_DROP_ML,
+      tank: 'drop',
+    },
+  },
+  solve: (v) => {
+    const grams = (v.rise * v.litres) / N_PER_GRAM;
+    const mL = (100 * grams) / v.percent;
+    const cautions = [
+      'Never into a tank with an animal in it.',
+      ...(v.rise > HELD_BACK
+        ? [`Above ${HELD_BACK} ppm a colony is held back: ask for less.`]
+        : []),
+    ];
+    const working = [
+      `${say(v.rise)} mg/L × ${v.litres} L / ${say(N_PER_GRAM)} mg of N in a gram = ${say(grams)} g`,
+    ];
+    if (v.form === 'dry salt') {
+      return {
+        answer: grams,
+        unit: 'g',
+        sentence: `${say(grams)} g of dry ammonium chloride for ${say(v.litres)} L.`,
+        working,
+        cautions,
+      };
+    }
+    return {
+      answer: mL,
+      unit: 'mL',
+      sentence: `${say(mL)} mL of it, about ${countOf(Math.round(mL / v.drop), 'drop')}.`,
+      working: [...working, `100 mL × ${say(grams)} g / ${v.percent} g = ${say(mL)} mL`],
+      also: [
+        { label: 'Drops', value: mL / v.drop, unit: 'times' },
+        { label: 'Salt in it', value: grams, unit: 'g' },
+      ],
+      cautions,
     };
   },
 });

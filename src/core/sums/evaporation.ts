@@ -39,6 +39,15 @@ export const evaporation = defineSum({
       ],
       also: [{ label: 'The reservoir lasts', value: lasts, unit: 'days' }],
       cautions: ['Top off with fresh water, never with salt water.'],
+      sketch: {
+        kind: 'curve',
+        unit: 'ppt',
+        over: 'days',
+        points: Array.from({ length: 13 }, (_, i) => {
+          const day = (v.days * i) / 12;
+          return [day, (v.salinity * v.litres) / (v.litres - v.perDay * day)] as const;
+        }),
+      },
     };
   },
 });
@@ -127,6 +136,15 @@ export const reservoirIn = defineSum({
         `${v.reservoir} L against ${v.room} L of room`,
       ],
       also: [{ label: 'Runs over', value: over, unit: 'L' }],
+      sketch: {
+        kind: 'line',
+        unit: 'ppt',
+        marks: [
+          { at: 0, label: 'fresh' },
+          { at: after, label: 'after' },
+          { at: v.salinity, label: 'now' },
+        ],
+      },
       cautions:
         v.salinity - after > 2 || over > 0
           ? ['Set a limit of run time and a second shut-off: one float will stick one day.']

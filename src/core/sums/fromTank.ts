@@ -29,6 +29,7 @@ const READ: readonly [TankFigure, ParameterId, Unit][] = [
   ['calcium', 'calcium', 'ppm Ca'],
   ['magnesium', 'magnesium', 'ppm Mg'],
   ['nitrate', 'nitrate', 'nitrate NO3'],
+  ['phosphate', 'phosphate', 'ppm PO4'],
 ];
 
 /** What the log has taught, and what each lesson is called. */

@@ -1,6 +1,6 @@
 import { drainDown, floorLoad, heater, media, rock, sand, turnover, volume } from './build';
 import { changeSeries, freeAmmonia, waterChange } from './change';
-import { additive, dilution, dropSize, packs } from './dosing';
+import { additive, ammoniaDose, dilution, dropSize, packs } from './dosing';
 import { evaporation, evaporationGuess, reservoirIn } from './evaporation';
 import { alkalinity, calcium, consumption, magnesium, phosphate, twoPart } from './minerals';
 import { rodi } from './purified';
@@ -26,7 +26,7 @@ export const SUM_GROUPS: readonly { title: string; sums: readonly Sum[] }[] = [
     title: 'Minerals',
     sums: [alkalinity, calcium, magnesium, mineralsAtFull, consumption, twoPart, phosphate],
   },
-  { title: 'Doses', sums: [additive, dropSize, dilution] },
+  { title: 'Doses', sums: [ammoniaDose, additive, dropSize, dilution] },
 ];
 
 export const SUMS: readonly Sum[] = SUM_GROUPS.flatMap(({ sums }) => sums);
@@ -36,6 +36,7 @@ export {
   SumError,
   workOut,
   wrongWith,
+  type Sketch,
   type Sum,
   type SumInput,
   type SumUnit,

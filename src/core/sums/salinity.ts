@@ -8,7 +8,7 @@ import { salinityFrom, salinityTo } from '../seawater/salinity';
 import type { SalinityUnit } from '../units/units';
 import { countOf } from '../units/format';
 import { FULL_SALINITY, litres, salinity, salinityNow, say, water, YIELD } from './common';
-import { defineSum, SumError, type Also } from './sum';
+import { defineSum, SumError, type Also, type Sketch } from './sum';
 
 /** Most that salinity may rise or fall in a day for what lives in the water, ppt; null for no bound. */
 const LIVING = ['nothing', 'fish', 'invertebrates'] as const;
@@ -92,6 +92,19 @@ export const saltYield = defineSum({
   },
 });
 
+/** Two waters and what they make together, on one line. */
+function mixing(from: number, to: number, mixedWith: number): Sketch {
+  return {
+    kind: 'line',
+    unit: 'ppt',
+    marks: [
+      { at: from, label: 'now' },
+      { at: to, label: 'wanted' },
+      { at: mixedWith, label: 'put in' },
+    ],
+  };
+}
+
 export const salinityRaise = defineSum({
   id: 'salinity-raise',
   title: 'Raise the salinity',
@@ -130,6 +143,7 @@ export const salinityRaise = defineSum({
         { label: 'Or added without taking any out', value: added, unit: 'L' },
         ...inDays(days),
       ],
+      sketch: mixing(v.from, v.to, v.with),
       cautions: [NEVER_DRY],
     };
   },
@@ -173,6 +187,7 @@ export const salinityLower = defineSum({
         { label: 'Or added without taking any out', value: added, unit: 'L' },
         ...inDays(days),
       ],
+      sketch: mixing(v.from, v.to, v.with),
     };
   },
 });

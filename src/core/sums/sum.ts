@@ -20,6 +20,8 @@ export type SumUnit =
   | 'mg/L/day'
   | 'mL/day'
   | 'packs'
+  | 'blocks'
+  | 'changes'
   | 'money'
   | 'times'
   | 'times/h';
@@ -82,6 +84,21 @@ export interface Also {
   unit: SumUnit;
 }
 
+/** What a picture says faster than a sentence. */
+export type Sketch =
+  /** Values along one line: what is mixed with what. */
+  | { kind: 'line'; unit: SumUnit; marks: { at: number; label: string }[] }
+  /** A vessel with levels in it, as shares of its height from the floor. */
+  | { kind: 'levels'; levels: { share: number; label: string }[] }
+  /** How a figure goes, step by step, and the goal it goes to. */
+  | {
+      kind: 'curve';
+      unit: SumUnit;
+      points: readonly (readonly [x: number, y: number])[];
+      over: string;
+      goal?: number;
+    };
+
 export interface Answer {
   answer: number;
   unit: SumUnit;
@@ -92,6 +109,7 @@ export interface Answer {
   also?: Also[];
   /** What to mind before doing it. */
   cautions?: string[];
+  sketch?: Sketch;
 }
 
 export interface Sum {

@@ -44,6 +44,10 @@ const BY_HAND: [id: string, given: Given, answer: number][] = [
   ['consumption', { first: 8.4, second: 7.8, days: 4, added: 1 }, 0.4],
   ['two-part', { litres: 200, used: 0.5, alkaline: 0.05, calcium: 0.36 }, 20],
   ['phosphate', { ppb: 20 }, 0.06132],
+  // 416 mg of N; a gram of the salt holds 261.86 mg of it.
+  ['ammonia-dose', { litres: 208, rise: 2 }, 15.8865],
+  ['ammonia-dose', { litres: 208, rise: 2, form: 'dry salt' }, 1.5886],
+  ['media', { litres: 200, light: 100, full: 60 }, 4],
   ['additive', { litres: 208, labelAmount: 5, labelLitres: 100 }, 10.4],
   ['drop-size', { drops: 40, grams: 2 }, 0.05],
   ['dilution', { stock: 10, wanted: 0.5, volume: 200 }, 10],

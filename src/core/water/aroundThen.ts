@@ -63,11 +63,17 @@ const KIND_MOVES: Partial<Record<Entry['kind'], readonly ParameterId[]>> = {
   saltMix: ['salinity'],
 };
 
+const CALIBRATED: readonly ParameterId[] = ['salinity', 'ph', 'temperature'];
+const ANEW = 'an instrument was set then: the reading may have moved, not the water';
+
 function plausibility(
   entry: Entry,
   parameter: ParameterId,
 ): { plainly: number; why: string } | null {
   if (entry.kind === 'reading' || entry.kind === 'taskMark') return null;
+  if (entry.kind === 'calibration') {
+    return CALIBRATED.includes(parameter) ? { plainly: 0.8, why: ANEW } : null;
+  }
   const touches = entryTouches(entry);
   if (touches.includes(parameter)) {
     return { plainly: 1, why: `it moves ${PARAMETERS[parameter].inSentence} itself` };

@@ -5,7 +5,7 @@ import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { aroundThen, largestMove } from './aroundThen';
 import { consumptionOf } from './consumption';
 import { holdingOf, stabilityOf } from './stability';
-import { holdingWords, swingWords, useWords } from './stabilityWords';
+import { holdingWords, swingWords, consumptionWords } from './stabilityWords';
 
 const DKH = 0.35663;
 const of = (builder: LogBuilder) => tankHistory(builder.log(), builder.tankId);
@@ -107,7 +107,9 @@ describe('what a tank uses', () => {
     const use = consumptionOf(of(builder), 'alkalinity');
     expect(use?.pairs).toBe(2);
     expect((use?.perDay ?? 0) / DKH).toBeCloseTo(0.2, 2);
-    expect(use && useWords(use, 8 * DKH, 'dKH')).toMatch(/^The tank uses about 0\.2 dKH a day/);
+    expect(use && consumptionWords(use, 8 * DKH, 'dKH')).toMatch(
+      /^The tank uses about 0\.2 dKH a day/,
+    );
   });
 
   it('is nothing where it rises by itself', () => {
@@ -121,7 +123,7 @@ describe('what a tank uses', () => {
     }
     const use = consumptionOf(of(builder), 'calcium');
     expect(use?.perDay).toBeLessThan(0);
-    expect(use && useWords(use, 420, 'ppm Ca')).toMatch(/^Nothing is used/);
+    expect(use && consumptionWords(use, 420, 'ppm Ca')).toMatch(/^Nothing is used/);
   });
 });
 

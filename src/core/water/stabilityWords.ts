@@ -62,7 +62,7 @@ export function swingWords(
 }
 
 /** What the tank uses in a day, in words. */
-export function useWords(use: Consumption, at: number, unit: Unit): string {
+export function consumptionWords(use: Consumption, at: number, unit: Unit): string {
   const rate = (perDay: number) => formatPlain(inUnit(perDay, at, unit), unitDecimals(unit) + 1);
   if (use.perDay <= 0) {
     return 'Nothing is used that one could measure: what is drawn down is made up for.';

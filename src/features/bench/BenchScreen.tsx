@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { SUM_GROUPS } from '@/core/sums';
+import { UNITS } from './ConverterScreen';
 import { to } from '@/frame/addresses';
 import { Field } from '@/ui/Field';
 import { Row, SectionHead } from '@/ui/Row';
@@ -13,12 +14,15 @@ export function BenchScreen() {
   const router = useRouter();
   const [sought, setSought] = useState('');
   const needle = sought.trim().toLowerCase();
-  const groups = SUM_GROUPS.map(({ title, sums }) => ({
-    title,
-    sums: sums.filter((sum) =>
-      `${title} ${sum.title} ${sum.asks} ${sum.id}`.toLowerCase().includes(needle),
-    ),
-  })).filter(({ sums }) => sums.length > 0);
+  const all = [...SUM_GROUPS, { title: 'Units', sums: [UNITS] }];
+  const groups = all
+    .map(({ title, sums }) => ({
+      title,
+      sums: sums.filter((sum) =>
+        `${title} ${sum.title} ${sum.asks} ${sum.id}`.toLowerCase().includes(needle),
+      ),
+    }))
+    .filter(({ sums }) => sums.length > 0);
   return (
     <Screen>
       <Opening title="What do you want to know?">

@@ -1,7 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { SUMS, type Sum } from '@/core/sums';
+import { SUMS, type Sketch as SketchOf, type Sum, type SumUnit } from '@/core/sums';
+import { unreachable } from '@/core/unreachable';
+import type { Settings } from '@/core/records/schema/settings';
 import { tankChoices, tankFigures } from '@/core/sums/fromTank';
 import { selectHistory } from '@/store/inView';
 import { selectSettings } from '@/store/selectors';
@@ -9,25 +11,31 @@ import { useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/frame/BackHead';
 import { UntoldRemark } from '@/frame/UntoldRemark';
 import { Choice } from '@/ui/Choice';
+import { Sketch } from '@/ui/Drawing';
 import { Field } from '@/ui/Field';
-import { Button, LinkButton } from '@/ui/Press';
+import { Bare, Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { ConverterScreen, UNITS } from './ConverterScreen';
 import { logThis } from './logThis';
-import { figureWords, readSum, sumDraft, type ReadSum, type SumDraft } from './sumForm';
+import { figureWords, inUnit, readSum, sumDraft, type ReadSum, type SumDraft } from './sumForm';
+import { between, unitAfter, unitsOf, usualUnit } from './sumUnits';
 
 const styles = StyleSheet.create({
   fields: { flexDirection: 'row', flexWrap: 'wrap', gap: space.m },
   field: { flexGrow: 1, flexBasis: 160 },
   whole: { flexBasis: '100%' },
+  unit: { paddingHorizontal: space.m },
+  unitText: { textDecorationLine: 'underline' },
 });
 
 /** One sum by its address. */
 export function SumScreen({ id }: { id: string }) {
   const sum = SUMS.find((one) => one.id === id);
+  if (id === UNITS.id) return <ConverterScreen />;
   return sum ? (
     <OneSum key={id} sum={sum} />
   ) : (
@@ -42,21 +50,24 @@ function OneSum({ sum }: { sum: Sum }) {
   const known = useMemo(() => (history ? tankFigures(history) : {}), [history]);
   const [draft, setDraft] = useDraft<SumDraft>(`bench/${sum.id}`, sumDraft, {});
   const choices = useMemo(() => (history ? tankChoices(history) : {}), [history]);
-  const read = readSum(sum, draft, known, choices);
   const settings = useAppSelector(selectSettings);
+  const read = readSum(sum, draft, known, choices, settings);
   const router = useRouter();
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));
   const log = history && read.answer ? logThis(sum, read.answer, chosen, settings) : null;
   const changed = Object.keys(draft).length > 0;
   return (
     <Screen head={<BackHead title={sum.title} aside={history?.tank.name ?? ''} />}>
-      <Said read={read} asks={sum.asks} />
+      <Said read={read} asks={sum.asks} settings={settings} />
       {history && Object.values(sum.inputs).some((input) => input.tank === 'litres') ? (
         <UntoldRemark history={history} />
       ) : null}
+      {read.answer?.sketch ? <Drawn sketch={read.answer.sketch} settings={settings} /> : null}
       <View style={styles.fields}>
-        {read.inputs.map(({ name, label, text, unit, choices, error, hint }) =>
-          choices ? (
+        {read.inputs.map((input) => {
+          const { name, label, text, unit, choices, error, hint, worksIn, shownIn } = input;
+          const others = unitsOf(worksIn).length > 0;
+          return choices ? (
             <View key={name} style={styles.whole}>
               <Choice
                 label={label}
@@ -71,14 +82,27 @@ function OneSum({ sum }: { sum: Sum }) {
               style={styles.field}
               kind="number"
               label={label}
-              unit={unit}
+              unit={others ? undefined : unit}
+              end={
+                others ? (
+                  <Bare
+                    label={`${label} in ${unit}: another unit`}
+                    style={styles.unit}
+                    onPress={() => setDraft(inUnit(draft, input, unitAfter(worksIn, shownIn)))}
+                  >
+                    <Words as="soft" style={styles.unitText}>
+                      {unit}
+                    </Words>
+                  </Bare>
+                ) : undefined
+              }
               value={text}
               error={error}
               hint={hint}
               onChange={(value) => setDraft({ ...draft, [name]: value })}
             />
-          ),
-        )}
+          );
+        })}
       </View>
       {changed ? (
         <LinkButton
@@ -90,16 +114,33 @@ function OneSum({ sum }: { sum: Sum }) {
       {log ? (
         <Button kind="primary" label={log.label} onPress={() => router.push(log.address)} />
       ) : null}
-      {read.answer ? <Working answer={read.answer} /> : null}
+      {read.answer ? <Working answer={read.answer} settings={settings} /> : null}
     </Screen>
   );
 }
 
+/** A number of a sum in the keeper's own unit. */
+function keeperWords(value: number, unit: SumUnit, settings: Settings): string {
+  // Salinities stay in ppt: a sum that turns one scale into another would else say one thing twice.
+  const shown = unit === 'ppt' ? unit : usualUnit(unit, settings);
+  return figureWords(between(value, unit, shown), shown);
+}
+
 /** The answer first; without one, what is wanted for it. */
-function Said({ read: { answer, trouble }, asks }: { read: ReadSum; asks: string }) {
+function Said({
+  read: { answer, trouble },
+  asks,
+  settings,
+}: {
+  read: ReadSum;
+  asks: string;
+  settings: Settings;
+}) {
   if (answer) {
     return (
-      <Opening title={`${figureWords(answer.answer, answer.unit)}.`}>{answer.sentence}</Opening>
+      <Opening title={`${keeperWords(answer.answer, answer.unit, settings)}.`}>
+        {answer.sentence}
+      </Opening>
     );
   }
   return (
@@ -116,7 +157,35 @@ function Said({ read: { answer, trouble }, asks }: { read: ReadSum; asks: string
   );
 }
 
-function Working({ answer }: { answer: NonNullable<ReadSum['answer']> }) {
+/** The picture of an answer, and the same in words for who does not see it. */
+function Drawn({ sketch, settings }: { sketch: SketchOf; settings: Settings }) {
+  const words = (value: number) =>
+    sketch.kind === 'levels' ? '' : keeperWords(value, sketch.unit, settings);
+  return <Sketch shape={sketch} words={words} summary={summaryOf(sketch, words)} />;
+}
+
+function summaryOf(sketch: SketchOf, words: (value: number) => string): string {
+  switch (sketch.kind) {
+    case 'line':
+      return `On one line: ${sketch.marks.map(({ at, label }) => `${label} ${words(at)}`).join(', ')}.`;
+    case 'levels':
+      return `Levels: ${sketch.levels.map(({ label, share }) => `${label} at ${Math.round(share * 100)} % of the height`).join(', ')}.`;
+    case 'curve': {
+      const [first, last] = [sketch.points[0], sketch.points.at(-1)];
+      return `From ${words(first?.[1] ?? 0)} to ${words(last?.[1] ?? 0)} over ${Math.round(last?.[0] ?? 0)} ${sketch.over}.`;
+    }
+    default:
+      return unreachable(sketch);
+  }
+}
+
+function Working({
+  answer,
+  settings,
+}: {
+  answer: NonNullable<ReadSum['answer']>;
+  settings: Settings;
+}) {
   return (
     <>
       {answer.cautions && answer.cautions.length > 0 ? (
@@ -128,7 +197,7 @@ function Working({ answer }: { answer: NonNullable<ReadSum['answer']> }) {
         <View>
           <SectionHead title="With it" />
           {answer.also.map(({ label, value, unit }) => (
-            <Row key={label} title={label} end={figureWords(value, unit)} />
+            <Row key={label} title={label} end={keeperWords(value, unit, settings)} />
           ))}
         </View>
       ) : null}

@@ -27,6 +27,19 @@ describe('Bench', () => {
   });
 });
 
+describe('the units', () => {
+  it('turn a number into every unit of its quantity', async () => {
+    await show(await demoStore(), <SumScreen id="units" />);
+    expect(heading()).toBe('1.0264 SG 25/25.');
+    expect(screen.getByText(/^53\.0\d mS\/cm$/)).toBeTruthy();
+    await choose('Temperature');
+    type('The number', '25');
+    expect(heading()).toBe('77 °F.');
+    type('The number', 'warm');
+    expect(screen.getByText('"warm" is not a number.')).toBeTruthy();
+  });
+});
+
 describe('a sum', () => {
   it('begins with what the tank’s log knows, and says where it is from', async () => {
     await show(await demoStore(), <SumScreen id="water-change" />);
@@ -93,6 +106,28 @@ describe('a sum', () => {
     );
     await choose('soda ash');
     expect(screen.queryByRole('button', { name: /^Log / })).toBeNull();
+  });
+
+  it('takes a number in another unit, and turns what was typed into it', async () => {
+    const store = await demoStore();
+    await show(store, <SumScreen id="salt-mix" />);
+    type('Water to mix', '100');
+    expect(heading()).toBe('3800 g.');
+    await press('Water to mix in L: another unit');
+    expect(screen.getByDisplayValue('26.42')).toBeTruthy();
+    expect(heading()).toBe('3800 g.');
+    await press('Wanted salinity in ppt: another unit');
+    type('Wanted salinity', '1.0264');
+    expect(heading()).toMatch(/^38[01]0 g\.$/);
+    type('Water to mix', '0.01');
+    expect(screen.getByText(/It must lie between 0.1321 and 5283 gal/)).toBeTruthy();
+  });
+
+  it('begins with what the log has learned, and says so', async () => {
+    await show(await demoStore('Fulmar'), <SumScreen id="rodi" />);
+    expect(screen.getByText('learned from 5 timed runs')).toBeTruthy();
+    await show(await demoStore('Fulmar'), <SumScreen id="evaporation" />);
+    expect(screen.getByText('learned from 2 top-offs')).toBeTruthy();
   });
 
   it('that is none says so', async () => {

@@ -4,6 +4,8 @@ import type { Answer, TankFigure } from '@/core/sums/sum';
 import type { KnownFigure } from '@/core/sums/fromTank';
 import { formatExact, formatSignificant, parseNumber } from '@/core/units/format';
 import { ALL_UNITS, unitSymbol, type Unit } from '@/core/units/units';
+import { METRIC_SETTINGS, type Settings } from '@/core/records/schema/settings';
+import { between, unitsOf, usualUnit } from './sumUnits';
 
 /** What was typed or chosen, by the names of the inputs; what is not there stands as it was found. */
 export const sumDraft = z.record(z.string(), z.string());
@@ -27,9 +29,32 @@ export function figureWords(value: number, unit: SumUnit): string {
   return `${number} ${symbolOf(unit)}`.trim();
 }
 
+/** Under what name of a draft the unit of an input is kept. */
+const unitKey = (name: string) => `${name}@unit`;
+
+/** To what a jug or a scale can show; specific gravities differ in their fifth figure. */
+function rounded(value: number, unit: SumUnit): number {
+  return Number(value.toPrecision(unit.startsWith('sg') ? 6 : 4));
+}
+
+/** A draft with an input in another unit; what was typed is turned into it. */
+export function inUnit(draft: SumDraft, shown: ShownInput, unit: SumUnit): SumDraft {
+  const next = { ...draft, [unitKey(shown.name)]: unit };
+  const typed = draft[shown.name] === undefined ? null : parseNumber(draft[shown.name] ?? '');
+  if (typed === null) return next;
+  return {
+    ...next,
+    [shown.name]: formatExact(rounded(between(typed, shown.shownIn, unit), unit)),
+  };
+}
+
 export interface ShownInput {
   name: string;
   label: string;
+  /** The unit that it is typed and shown in. */
+  shownIn: SumUnit;
+  /** The one that the sum works in. */
+  worksIn: SumUnit;
   /** What stands in the field. */
   text: string;
   error?: string;
@@ -51,6 +76,7 @@ export function readSum(
   draft: SumDraft,
   known: Known,
   choices: Readonly<Record<string, string>> = {},
+  settings: Settings = METRIC_SETTINGS,
 ): ReadSum {
   const given: Record<string, number | string> = {};
   let missing = false;
@@ -60,13 +86,29 @@ export function readSum(
       const wanted = typed ?? (input.tank ? choices[input.tank] : undefined);
       const chosen = input.choices.find((choice) => choice === wanted) ?? input.choices[0];
       given[name] = chosen;
-      return { name, label: input.label, text: chosen, unit: '', choices: input.choices };
+      const { label } = input;
+      const none = { shownIn: 'times', worksIn: 'times' } as const;
+      return { name, label, text: chosen, unit: '', choices: input.choices, ...none };
     }
     const own = input.tank ? known[input.tank] : undefined;
     const found =
       own ?? (input.usual === undefined ? undefined : { value: input.usual, from: 'usual' });
-    const text = typed ?? (found ? formatExact(found.value) : '');
-    const shown = { name, label: input.label, text, unit: symbolOf(input.unit), choices: null };
+    const worksIn = input.unit;
+    const wanted = draft[unitKey(name)];
+    const shownIn =
+      unitsOf(worksIn).find((unit) => unit === wanted) ?? usualUnit(worksIn, settings);
+    const inShown = (number: number) =>
+      shownIn === worksIn ? number : rounded(between(number, worksIn, shownIn), shownIn);
+    const text = typed ?? (found ? formatExact(inShown(found.value)) : '');
+    const shown = {
+      name,
+      label: input.label,
+      text,
+      unit: symbolOf(shownIn),
+      choices: null,
+      shownIn,
+      worksIn,
+    };
     if (text.trim() === '') {
       missing = true;
       return shown;
@@ -76,12 +118,13 @@ export function readSum(
       missing = true;
       return { ...shown, error: `"${text}" is not a number.` };
     }
-    const wrong = wrongWith(input, value);
+    const bounds = { low: inShown(input.low), high: inShown(input.high) };
+    const wrong = wrongWith({ ...input, ...bounds, unit: shownIn }, value);
     if (wrong !== null) {
       missing = true;
       return { ...shown, error: `It ${wrong}` };
     }
-    given[name] = value;
+    given[name] = between(value, shownIn, worksIn);
     return typed === undefined && found ? { ...shown, hint: found.from } : shown;
   });
   if (missing) return { inputs, answer: null, trouble: null };

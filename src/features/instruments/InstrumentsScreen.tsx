@@ -31,7 +31,7 @@ function describe(kit: Kit, now: number, zone: string, more: readonly string[]):
   const scale =
     kit.scale.form === 'card'
       ? `${kit.scale.steps.map((step) => formatPlain(step)).join(' · ')} ${unitSymbol(kit.unit)}`
-      : `to ${formatPlain(kit.scale.resolution, 4)}, ± ${formatPlain(kit.scale.accuracy, 4)} ${unitSymbol(kit.unit)}`;
+      : `to ${formatPlain(kit.scale.resolution, 4)}, ± ${formatPlain(kit.scale.accuracy, 4)} ${unitSymbol(kit.unit)}`.trim();
   const until = kit.expiresOn
     ? isPastItsDate(kit, now, zone)
       ? `past its date since ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`

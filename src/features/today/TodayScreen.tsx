@@ -17,6 +17,7 @@ import { selectBands, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
 import { entryMoments } from '@/core/history/events';
 import { FishInWatch } from '@/frame/FishInWatch';
+import { RemedyLink } from '@/frame/RemedyLink';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
 import { Course } from '@/ui/Drawing';
@@ -60,13 +61,15 @@ export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> 
       <View style={{ gap: 12 }}>
         <SectionHead title="Watch" />
         {watch.map(({ parameter, reading, side }) => (
-          <Remark
-            key={parameter}
-            tone="caution"
-            title={`${PARAMETERS[parameter].name} is ${side === 'below' ? 'low' : 'high'}`}
-          >
-            {`${readingWords(reading)} on ${shortDay(reading.at, zone)}. ${WATCH_NOTES[parameter] ?? ''}`.trim()}
-          </Remark>
+          <View key={parameter}>
+            <Remark
+              tone="caution"
+              title={`${PARAMETERS[parameter].name} is ${side === 'below' ? 'low' : 'high'}`}
+            >
+              {`${readingWords(reading)} on ${shortDay(reading.at, zone)}. ${WATCH_NOTES[parameter] ?? ''}`.trim()}
+            </Remark>
+            <RemedyLink parameter={parameter} side={side} />
+          </View>
         ))}
       </View>
     ) : null;

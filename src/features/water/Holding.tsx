@@ -12,7 +12,7 @@ import { aroundThen, largestMove } from '@/core/water/aroundThen';
 import { consumptionOf } from '@/core/water/consumption';
 import { evaporationPerDay } from '@/core/water/learned';
 import { stabilityOf } from '@/core/water/stability';
-import { holdingWords, swingWords, useWords } from '@/core/water/stabilityWords';
+import { holdingWords, swingWords, consumptionWords } from '@/core/water/stabilityWords';
 import { to } from '@/frame/addresses';
 import { LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
@@ -47,7 +47,7 @@ export function Holding({ parameter, history, unit, band, now }: HoldingProps) {
       ? `${capitalise(holdingWords(stability, parameter, last.best, unit))}.`
       : 'Too few to tell how it holds: five readings over a week would.',
     ...(stability ? [swingWords(stability, last.best, unit, band)] : []),
-    ...(use ? [useWords(use, last.best, unit)] : []),
+    ...(use ? [consumptionWords(use, last.best, unit)] : []),
     ...extras(parameter, history, unit),
   ];
   return (
@@ -125,7 +125,7 @@ export function AroundThen({
         <Row
           key={suspect.id}
           title={`${suspect.title}, ${whenWords(suspect.daysBefore)}`}
-          note={[suspect.note, suspect.because].filter(Boolean).join('; ')}
+          note={[suspect.note.replace(/\.$/, ''), suspect.because].filter(Boolean).join('; ')}
           onPress={() => router.push(to.entry(suspect.id))}
         />
       ))}

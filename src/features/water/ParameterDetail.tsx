@@ -1,5 +1,6 @@
 import { unitFor } from '@/core/records/schema/settings';
 import { to } from '@/frame/addresses';
+import { RemedyLink } from '@/frame/RemedyLink';
 import { AroundThen, Holding } from './Holding';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
@@ -62,6 +63,8 @@ export function ParameterDetail({
   const first = readings[0]?.at ?? now;
   const span = spanChoice ?? (now - first > 45 * DAY_MS ? '90' : 'all');
   const from = span === 'all' ? first : Math.max(first, now - Number(span) * DAY_MS);
+  const last = latestReading(history, parameter);
+  const side = last && band ? sideOf(last.best, band) : null;
   const { title, detail } = parameterSentence(parameter, history, band, now);
   const chart = useMemo(() => {
     const shown = (canonical: number) => fromCanonical(canonical, unit);
@@ -83,6 +86,7 @@ export function ParameterDetail({
   return (
     <View style={{ gap: 12 }}>
       <Opening title={title}>{detail}</Opening>
+      <RemedyLink parameter={parameter} side={side} />
       {readings.length > 0 ? (
         <>
           {now - first > 30 * DAY_MS ? (
