@@ -34,6 +34,28 @@ describe('convert', () => {
     expect(result.unit).toBe(args[args.indexOf('--to') + 1]);
   });
 
+  it('agrees with the practical salinity scale of 1978, written out, over 5 to 40 ppt and 15 to 32 °C', () => {
+    // Fofonoff and Millard 1983 (UNESCO technical papers in marine science 44), at the surface.
+    const a = [0.008, -0.1692, 25.3851, 14.0941, -7.0261, 2.7081];
+    const b = [0.0005, -0.0056, -0.0066, -0.0375, 0.0636, -0.0144];
+    const c = [0.6766097, 2.00564e-2, 1.104259e-4, -6.9698e-7, 1.0031e-9];
+    const standard = (conductivity: number, t90: number) => {
+      const t = t90 * 1.00024;
+      const ratio = conductivity / 42.914 / c.reduce((sum, part, i) => sum + part * t ** i, 0);
+      const series = (parts: number[]) =>
+        parts.reduce((sum, part, i) => sum + part * ratio ** (i / 2), 0);
+      return series(a) + ((t - 15) / (1 + 0.0162 * (t - 15))) * series(b);
+    };
+    for (const temperature of [15, 20, 25, 28.5, 32]) {
+      for (const conductivity of [8, 20, 35, 50, 60]) {
+        const expected = standard(conductivity, temperature);
+        if (expected < 5 || expected > 40) continue;
+        const args = [`${conductivity} mS/cm`, '--to', 'ppt', '--temp', String(temperature)];
+        expect(Math.abs(Number(json('convert', ...args).value) - expected)).toBeLessThan(0.05);
+      }
+    }
+  });
+
   test.each([
     [['53 mS/cm', '--to', 'ppt'], /--temp/],
     [['2 ppm', '--to', 'ppm ammonia N'], /--of/],

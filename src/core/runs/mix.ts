@@ -158,6 +158,10 @@ const steps: readonly Step[] = [
     kind: 'check',
     title: 'Get the water ready',
     text: sourceText,
+    minutes: (run, tank) => {
+      const pace = tank && chosen(run, 'source') === 'purified' ? minutesPerLitre(tank) : null;
+      return pace ? Math.round((noted(run, 'litres') ?? 0) * pace.value) : 0;
+    },
     opens: (run) =>
       chosen(run, 'source') === 'purified' ? { form: 'purified', label: 'Log what it made' } : null,
     caution: 'purified',

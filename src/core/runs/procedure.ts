@@ -31,7 +31,10 @@ export interface Step {
   asks?: Asked;
   /** Of a choice. */
   choices?: readonly { value: string; label: string; note: string }[];
-  /** Of a wait: how long, minutes; the clock is started by hand, and bears the step's id. */
+  /**
+   * How long, minutes: of a wait, or of a check that runs by itself meanwhile; 0 for none. The clock
+   * is started by hand, and bears the step's id.
+   */
   minutes?: (run: Run, tank: TankHistory | null) => number;
   caution?: keyof typeof CAUTIONS;
   /** When the log itself shows it done, ms; null while it does not. */

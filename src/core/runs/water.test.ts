@@ -46,6 +46,17 @@ describe('mixing salt water', () => {
     expect(words).toContain('learned from 1 mixing');
   });
 
+  it('knows when the water is made, by the pace of the purifier, and not of water that is bought', () => {
+    const timed = empty();
+    timed.entry(onDay(0), { kind: 'purified', litres: 10, minutes: 25, waste: 30 });
+    const minutes = (source: string) =>
+      PROCEDURES.mix.steps
+        .find(({ id }) => id === 'water')
+        ?.minutes?.(noting(batch, { source }), of(timed));
+    expect([minutes('purified'), minutes('shop')]).toEqual([250, 0]);
+    expect(textOf('mix', 'water', batch, timed)).toMatch(/take 4\.2 hours, and about 300 L run/);
+  });
+
   it('waits by a clock of its own', () => {
     const first = noting(batch, { first: undefined });
     expect(standingOfRun(first, AT)?.step?.id).toBe('clear');

@@ -54,7 +54,8 @@ function OneSum({ sum }: { sum: Sum }) {
   const read = readSum(sum, draft, known, choices, settings);
   const router = useRouter();
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));
-  const log = history && read.answer ? logThis(sum, read.answer, chosen, settings) : null;
+  const log =
+    history && read.answer ? logThis(sum, read.answer, chosen, settings, read.given) : null;
   const changed = Object.keys(draft).length > 0;
   return (
     <Screen head={<BackHead title={sum.title} aside={history?.tank.name ?? ''} />}>

@@ -1,4 +1,4 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { cleanup, fireEvent, screen } from '@testing-library/react';
 import { choose, demoStore, heading, press, show } from '../../testing/appHarness';
 import { BenchScreen } from './BenchScreen';
 import { SumScreen } from './SumScreen';
@@ -106,6 +106,26 @@ describe('a sum', () => {
     );
     await choose('soda ash');
     expect(screen.queryByRole('button', { name: /^Log / })).toBeNull();
+  });
+
+  it('hands a batch, a run of the purifier and a drop on to their forms', async () => {
+    const store = await demoStore();
+    await show(store, <SumScreen id="salt-mix" />);
+    type('Water to mix', '40');
+    await press('Log this batch');
+    expect(mockRouter.push).toHaveBeenLastCalledWith('/log/salt-mix?volume=40&grams=1520');
+    cleanup();
+    await show(store, <SumScreen id="rodi" />);
+    type('Water wanted', '40');
+    type('and took', '3');
+    await press('Log what it made');
+    expect(mockRouter.push).toHaveBeenLastCalledWith('/log/purified?volume=40&minutes=120');
+    cleanup();
+    await show(store, <SumScreen id="drop-size" />);
+    type('Drops counted', '40');
+    type('What they weigh', '2');
+    await press('Remember this drop');
+    expect(mockRouter.push).toHaveBeenLastCalledWith('/log/weighing?what=drop&count=40&amount=2');
   });
 
   it('takes a number in another unit, and turns what was typed into it', async () => {

@@ -1,6 +1,6 @@
 import type { Answer, Sum } from '@/core/sums/sum';
 import type { Settings } from '@/core/records/schema/settings';
-import { formatExact } from '@/core/units/format';
+import { formatExact, parseNumber } from '@/core/units/format';
 import { linearFromCanonical } from '@/core/units/units';
 import { to } from '@/frame/addresses';
 import { logPath } from '@/frame/logPaths';
@@ -29,22 +29,49 @@ function dose(answer: Answer, substance: 'alkalinity' | 'other', product: string
 
 /**
  * What of a sum becomes an entry; null where nothing does.
- * @param chosen the words chosen in the sum, by name
+ * @param chosen the words chosen and the numbers typed in the sum, by name
+ * @param given the numbers that the sum worked with, in its own units
  */
 export function logThis(
   { id }: Pick<Sum, 'id'>,
   answer: Answer,
   chosen: Readonly<Record<string, string>>,
   settings: Settings,
+  given: Readonly<Record<string, number>> = {},
 ): LogThis | null {
+  const litres = (value: number) => rounded(linearFromCanonical(value, settings.volumeUnit));
+  const put = (name: string) => parseNumber(chosen[name] ?? '') ?? 0;
   switch (id) {
-    case 'water-change': {
-      const volume = rounded(linearFromCanonical(answer.answer, settings.volumeUnit));
+    case 'salt-mix':
+      return {
+        label: 'Log this batch',
+        address: to.log(logPath('saltMix'), {
+          volume: litres(given.litres ?? 0),
+          grams: rounded(answer.answer),
+        }),
+      };
+    case 'rodi':
+      return {
+        label: 'Log what it made',
+        address: to.log(logPath('purified'), {
+          volume: litres(given.litres ?? 0),
+          minutes: rounded(answer.answer * 60),
+        }),
+      };
+    case 'drop-size':
+      return {
+        label: 'Remember this drop',
+        address: to.log(logPath('weighing'), {
+          what: 'drop',
+          count: rounded(put('drops')),
+          amount: rounded(answer.answer * put('drops')),
+        }),
+      };
+    case 'water-change':
       return {
         label: 'Log this change',
-        address: to.log(logPath('waterChange'), { volume }),
+        address: to.log(logPath('waterChange'), { volume: litres(answer.answer) }),
       };
-    }
     case 'alkalinity':
       // What is logged as alkalinity in grams counts as baking soda.
       return chosen.salt === 'baking soda' ? dose(answer, 'alkalinity', 'Baking soda') : null;

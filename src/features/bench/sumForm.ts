@@ -66,6 +66,8 @@ export interface ShownInput {
 export interface ReadSum {
   inputs: ShownInput[];
   answer: Answer | null;
+  /** The numbers that it works with, in its own units. */
+  given: Readonly<Record<string, number>>;
   /** Why there is no answer, where no single field is at fault. */
   trouble: string | null;
 }
@@ -127,11 +129,16 @@ export function readSum(
     given[name] = between(value, shownIn, worksIn);
     return typed === undefined && found ? { ...shown, hint: found.from } : shown;
   });
-  if (missing) return { inputs, answer: null, trouble: null };
+  const numbers = Object.fromEntries(
+    Object.entries(given).flatMap(([name, value]) =>
+      typeof value === 'number' ? [[name, value] as const] : [],
+    ),
+  );
+  if (missing) return { inputs, answer: null, given: numbers, trouble: null };
   try {
-    return { inputs, answer: workOut(sum, given), trouble: null };
+    return { inputs, answer: workOut(sum, given), given: numbers, trouble: null };
   } catch (error) {
     if (!(error instanceof SumError)) throw error;
-    return { inputs, answer: null, trouble: error.message };
+    return { inputs, answer: null, given: numbers, trouble: error.message };
   }
 }

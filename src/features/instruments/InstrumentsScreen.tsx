@@ -17,6 +17,8 @@ import { dayWords } from '@/core/time/words';
 import { dayStart, instant } from '@/core/time/zone';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
+import { logPath } from '@/frame/logPaths';
+import { selectHistory } from '@/store/inView';
 import { recordAct } from '@/store/record';
 import { selectKits, selectLog, selectNow, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
@@ -81,6 +83,7 @@ export function InstrumentsScreen() {
           </View>
         ))}
       </View>
+      <HeaterRow />
       {others.length > 0 ? <SectionHead title="Kept aside" end="added when needed" /> : null}
       <View>
         {others.map((kit) => (
@@ -113,6 +116,32 @@ function isDue(kit: RevisionOf<'kit'>, log: Log, now: number): boolean {
   const every = calibrateEvery(kit.body);
   const checks = checksOf(log.calibrations, kit.id);
   return every !== null && checks.length > 0 && trustOf(checks, every, now).state === 'overdue';
+}
+
+/** The heater of the tank in view, by its last check. */
+function HeaterRow() {
+  const router = useRouter();
+  const history = useAppSelector(selectHistory);
+  if (!history || history.start === null) return null;
+  const last = history.entries.heaterCheck.at(-1);
+  const offset = last?.entry.offset;
+  const words = !last
+    ? 'never held against a thermometer'
+    : offset === undefined
+      ? 'held against a thermometer, without a figure'
+      : offset === 0
+        ? 'its dial agrees with the thermometer'
+        : `its dial says ${formatPlain(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}: set it by that`;
+  return (
+    <View>
+      <SectionHead title="Heater" end={history.tank.name} />
+      <Row
+        title="Dial against thermometer"
+        note={words}
+        onPress={() => router.push(to.log(logPath('heaterCheck')))}
+      />
+    </View>
+  );
 }
 
 function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {

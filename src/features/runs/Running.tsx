@@ -106,7 +106,7 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
       <Opening title={`${step?.title ?? 'All steps are done'}.`}>
         {step?.text(run.body, history) ?? 'It can be closed.'}
       </Opening>
-      <Clocks standing={standing} zone={zone} now={now} />
+      <Clocks standing={standing} current={step?.id ?? null} zone={zone} now={now} />
       {step ? (
         <StepControls
           key={step.id}
@@ -181,10 +181,24 @@ function Steps({
   );
 }
 
-function Clocks({ standing, zone, now }: { standing: RunStanding; zone: string; now: number }) {
+function Clocks({
+  standing,
+  current,
+  zone,
+  now,
+}: {
+  standing: RunStanding;
+  current: string | null;
+  zone: string;
+  now: number;
+}) {
+  // A clock that ended with a step that is passed has no more to say.
+  const passed = (id: string) =>
+    id !== current && standing.procedure.steps.some((step) => step.id === id);
+  const clocks = standing.clocks.filter(({ id, left }) => left > 0 || !passed(id));
   return (
     <View style={{ gap: 16 }}>
-      {standing.clocks.map((clock) => (
+      {clocks.map((clock) => (
         <View key={clock.id}>
           <Words as="strong">{clock.name}</Words>
           <Figure value={countdownWords(clock.left)} size={72} />

@@ -43,7 +43,7 @@ export function StepControls(props: StepProps) {
           options={step.choices}
         />
       ) : null}
-      {step.kind === 'wait' && step.minutes ? <Wait {...props} minutes={step.minutes} /> : null}
+      {step.minutes ? <Wait {...props} minutes={step.minutes} /> : null}
       {opens ? (
         <Button
           kind={step.kind === 'check' && !doneThere ? 'plain' : 'primary'}
@@ -124,9 +124,10 @@ function Wait({
   const dispatch = useAppDispatch();
   if (run.body.clocks[step.id] !== undefined) return null;
   const length = minutes(run.body, history);
+  if (length <= 0) return null;
   return (
     <Button
-      kind="primary"
+      kind={step.kind === 'wait' ? 'primary' : 'plain'}
       label={`Start the clock: ${formatPlain(length)} minutes`}
       onPress={() =>
         void dispatch(

@@ -1,12 +1,13 @@
 import * as z from 'zod';
 import type { EntryBody } from '@/core/records/kinds';
-import { formatExact, formatSignificant } from '@/core/units/format';
+import { formatExact, formatPlain, formatSignificant } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical } from '@/core/units/units';
 import { stagesDue } from '@/core/water/stages';
 import { CAUTIONS } from '@/core/cautions';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
+import { Words } from '@/ui/Words';
 import { entryForm, type FieldsProps, type FormContext } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';
 
@@ -132,8 +133,13 @@ function Meaning({ body, context }: { body: EntryBody<'purified'>; context: Form
   const due = stagesDue(body.tds ?? {});
   const each = body.minutes === undefined ? null : body.minutes / body.litres;
   const { history } = context;
+  const before = history.entries.purified;
+  const through = before.reduce((sum, { entry }) => sum + entry.litres + (entry.waste ?? 0), 0);
   return (
     <>
+      <Words as="soft">
+        {`Each stage is due by its own sign: sediment by colour or falling pressure, carbon by its labelled litres or a chlorine test, membrane and resin by TDS. ${through > 0 ? `${formatPlain(through, 0)} L of tap water have gone through by this log.` : ''}`.trim()}
+      </Words>
       {each === null ? null : (
         <Remark
           title={`${formatSignificant(Number(each.toPrecision(3)), 3)} minutes for each litre`}
