@@ -56,7 +56,20 @@ const VIEWS: View[] = [
     address: '/cycle/method',
     first: (page) => page.getByText(/bottled bacteria: about/).waitFor(),
   },
-  { name: 'animals', size: 'phone', address: '/log/animals' },
+  {
+    name: 'mix',
+    size: 'phone',
+    address: '/runs/mix',
+    first: async (page) => {
+      await page.getByRole('button', { name: 'Begin' }).click();
+      await page.getByRole('button', { name: 'Note it' }).click();
+      await page.getByRole('button', { name: 'Note it' }).click();
+      await page.getByRole('radio', { name: /^Purified/ }).click();
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      await page.getByRole('button', { name: 'Done', exact: true }).click();
+      await page.getByRole('heading', { name: 'Nine tenths of the salt.' }).waitFor();
+    },
+  },
   {
     name: 'when',
     size: 'phone',
@@ -65,7 +78,7 @@ const VIEWS: View[] = [
   },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
-  { name: 'tank-wide', size: 'wide', address: '/tanks/new' },
+  { name: 'tank-wide', size: 'wide', address: '/tanks/this' },
   { name: 'bench', size: 'phone', address: '/bench/water-change' },
   { name: 'instruments', size: 'phone', address: '/instruments' },
   { name: 'settings', size: 'phone', address: '/settings' },
@@ -87,6 +100,7 @@ async function main(): Promise<void> {
       colorScheme: view.theme ?? 'light',
       locale: 'en-GB',
       timezoneId: 'Europe/Berlin',
+      serviceWorkers: 'block',
     });
     const page = await context.newPage();
     const own = view.address.startsWith('own:');

@@ -36,6 +36,11 @@ export const TERMS: readonly Term[] = [
       'A colour between two steps of a card. It is not zero, even between zero and the first step.',
   },
   {
+    term: 'Calibration',
+    meaning:
+      'Holding an instrument against a standard. What it was off by is taken out of the readings made since it was last right; what was read stays beside them.',
+  },
+  {
     term: 'Capacity',
     meaning:
       'What the colony can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
@@ -131,6 +136,11 @@ export const TERMS: readonly Term[] = [
     meaning: 'One value of one test, with the kit it was made with and the range it stands for.',
   },
   {
+    term: 'Run',
+    meaning:
+      'A procedure gone through step by step, with its clocks. It survives a reload, another tab and a sleeping phone.',
+  },
+  {
     term: 'School',
     meaning: 'A way of deciding that a cycle is done. You choose one for each tank.',
   },
@@ -154,6 +164,11 @@ export const TERMS: readonly Term[] = [
     term: 'Step',
     meaning:
       'One printed value of a card. A reading stands for the part of the scale nearer to it than to its neighbours.',
+  },
+  {
+    term: 'Untold',
+    meaning:
+      'What of a tank was not said yet. Sums take nothing for it meanwhile, and say what telling it would change.',
   },
   {
     term: 'Verdict',
