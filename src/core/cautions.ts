@@ -25,6 +25,18 @@ export const CAUTIONS = {
     title: 'Evaporation leaves the salt behind',
     text: 'A top-off is fresh water: salt water in its place raises the salinity with every litre.',
   },
+  palytoxin: {
+    title: 'Some corals carry palytoxin',
+    text: 'Zoanthids and palythoas: gloves and eye protection, and never cut, boil, scrub or dry them at home. Feeling ill after handling them is an emergency: call the emergency number first.',
+  },
+  venom: {
+    title: 'Spines, bites and cuts',
+    text: 'Some fish, urchins, worms and anemones sting. Gloves for rock and nets; a sting goes into water as hot as can be borne, at most 45 °C, and a doctor sees what swells or spreads. Buy what is legal, captive-bred where there is any.',
+  },
+  rockHands: {
+    title: 'Gloves with live rock',
+    text: 'Bristle worms, mantis shrimps and palythoas live in it. Wash cuts at once: marine infections are not to be waited with. Never scrub or boil it: what dries or steams can poison a room.',
+  },
   unplugFirst: {
     title: 'Unplug it before hands go in',
     text: 'A heater out of water bursts or burns; let it cool, and let wiring be done by a licensed trade.',

@@ -112,6 +112,7 @@ const steps: readonly Step[] = [
     text: (_run, tank) =>
       `${tank && tank.tank.volume.rockKg > 0 ? `${say(tank.tank.volume.rockKg)} kg. ` : ''}A lane to swim in behind it, caves that flow passes through, nothing that a snail or urchin can tip. Live rock: look for pest anemones and mantis shrimps first. Dry rock that smells leaches ammonia and phosphate.`,
     opens: { tank: 'rock', label: 'Say what rock and sand' },
+    caution: 'rockHands',
     shown: told('rock'),
   },
   {

@@ -35,7 +35,7 @@ const steps: readonly Step[] = [
     title: 'Count what goes in',
     text: (_run, tank) =>
       `Jug by jug, or by the marks of the barrel. What is counted becomes the water that every dose is sized by${tank ? `; the geometry says ${say(netVolume(tank.tank.volume).byGeometry)} L` : ''}.`,
-    asks: { label: 'Went in, in all', unit: 'L', low: 1, high: 20_000 },
+    asks: { label: 'Went in, in all', unit: 'L', low: 1, high: 20_000, byJug: true },
   },
   {
     id: 'overflow',

@@ -15,6 +15,8 @@ export interface Asked {
   unit: 'L' | 'ppt' | 'kg' | 'cm' | '°C' | '';
   low: number;
   high: number;
+  /** Whether it is counted jug by jug. */
+  byJug?: true;
   /** What stands there until something is typed. */
   usual?: (run: Run, tank: TankHistory | null) => number | undefined;
 }

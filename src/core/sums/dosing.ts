@@ -1,7 +1,17 @@
 import { DEFAULT_DROP_ML, MOLAR_MASS } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
-import { defineSum, SumError } from './sum';
+import { defineSum, SumError, type NumberInput } from './sum';
+
+/** One drop of the bottle in hand. */
+const DROP: NumberInput = {
+  label: 'One drop is',
+  unit: 'mL',
+  low: 0.01,
+  high: 0.2,
+  usual: DEFAULT_DROP_ML,
+  tank: 'drop',
+};
 
 export const additive = defineSum({
   id: 'additive',
@@ -11,14 +21,7 @@ export const additive = defineSum({
     litres: litres(),
     labelAmount: { label: 'The label says: this much', unit: 'mL', low: 0.001, high: 10_000 },
     labelLitres: { label: 'for so many litres', unit: 'L', low: 0.1, high: 100_000 },
-    drop: {
-      label: 'One drop is',
-      unit: 'mL',
-      low: 0.01,
-      high: 0.2,
-      usual: DEFAULT_DROP_ML,
-      tank: 'drop',
-    },
+    drop: DROP,
   },
   solve: (v) => {
     const amount = (v.litres * v.labelAmount) / v.labelLitres;
@@ -57,14 +60,7 @@ export const ammoniaDose = defineSum({
       high: 37,
       usual: 10,
     },
-    drop: {
-      label: 'One drop is',
-      unit: 'mL',
-      low: 0.01,
-      high: 0.2,
-      usual: DEFAULT_DROP_ML,
-      tank: 'drop',
-    },
+    drop: DROP,
   },
   solve: (v) => {
     const grams = (v.rise * v.litres) / N_PER_GRAM;

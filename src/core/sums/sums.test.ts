@@ -52,11 +52,23 @@ const BY_HAND: [id: string, given: Given, answer: number][] = [
   ['drop-size', { drops: 40, grams: 2 }, 0.05],
   ['dilution', { stock: 10, wanted: 0.5, volume: 200 }, 10],
   ['packs', { litres: 208, per: 75, price: 12 }, 3],
+  // 2 m² of glass: 105 W; 0.5 m² of water: 37.5 W dry and 48.1 W by 1.70 L a day; × 1.3.
+  ['heater', { length: 100, width: 50, height: 50, room: 18 }, 247.79],
+  ['evaporation-guess', { length: 100, width: 50 }, 1.531],
+  ['free-ammonia', { total: 1, ph: 8, temperature: 25 }, 0.0417],
+  // 1023.34306 over 997.04796 kg/m³, the check values of EOS-80 at 25 °C.
+  ['salinity-read', { reading: 1.026372954, scale: 'sg25' }, 35],
+  ['hydrometer', { reading: 1.026372954, temperature: 25, scale: 'sg25' }, 35],
 ];
 
 describe('each sum', () => {
   test.each(BY_HAND)('%s of %j is what it is by hand', (id, given, answer) => {
     expect(of(id, given).answer).toBeCloseTo(answer, answer > 100 ? 1 : 3);
+  });
+
+  it('has been worked by hand', () => {
+    const worked = new Set(BY_HAND.map(([id]) => id));
+    expect(SUMS.filter(({ id }) => !worked.has(id))).toEqual([]);
   });
 
   it('is one of its own, with a sentence and its working', () => {

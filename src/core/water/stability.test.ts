@@ -4,7 +4,7 @@ import { seededRandom } from '../math/random';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { aroundThen, largestMove } from './aroundThen';
 import { consumptionOf } from './consumption';
-import { holdingOf, stabilityOf } from './stability';
+import { goesByLine, holdingOf, stabilityOf } from './stability';
 import { holdingWords, swingWords, consumptionWords } from './stabilityWords';
 
 const DKH = 0.35663;
@@ -59,6 +59,14 @@ describe('how a parameter holds', () => {
     const found = stabilityOf(of(builder).readings.salinity, onDay(14));
     expect(found?.slope).toBeCloseTo(0, 9);
     expect(found?.spread).toBe(0);
+  });
+
+  it('says nothing of what rises and falls in turn while a tank cycles', () => {
+    const cycling = of(new LogBuilder());
+    const running = of(new LogBuilder({ runningSince: '2026-03-02' }));
+    expect(goesByLine('nitrite', cycling)).toBe(false);
+    expect(goesByLine('alkalinity', cycling)).toBe(true);
+    expect(goesByLine('nitrate', running)).toBe(true);
   });
 
   it('says that it drifts only where it is sure, and meaningful', () => {

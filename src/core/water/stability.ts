@@ -1,5 +1,7 @@
 import type { Reading } from '../history/reading';
+import type { TankHistory } from '../history/tankHistory';
 import type { Interval } from '../math/interval';
+import type { ParameterId } from '../parameters/registry';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import { DAY_MS } from '../time/zone';
 
@@ -72,6 +74,14 @@ export function stabilityOf(readings: readonly Reading[], now: number): Stabilit
     spread,
     spreadRange: { low: spread * Math.max(0, 1 - unsure), high: spread * (1 + unsure) },
   };
+}
+
+/** What rises and falls in turn while a tank cycles: no line says anything of it then. */
+const OF_THE_CYCLE: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+
+/** Whether a line can say how a parameter holds in a tank. */
+export function goesByLine(parameter: ParameterId, { standing }: TankHistory): boolean {
+  return standing.runningSince !== null || !OF_THE_CYCLE.includes(parameter);
 }
 
 /** What a parameter does: it holds, or it drifts one way for sure. */

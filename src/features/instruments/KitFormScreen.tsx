@@ -12,6 +12,7 @@ import { unitSymbol, type Unit } from '@/core/units/units';
 import { recordAct } from '@/store/record';
 import { selectKits, selectLog, selectNow, selectZone } from '@/store/selectors';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { FormFooter } from '@/forms/FormFooter';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { to } from '@/frame/addresses';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
@@ -20,7 +21,6 @@ import { Choice, Tick } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
-import { Footer } from '@/ui/Footer';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { formOfKit, kitFormSchema, readKit, withParameter, type KitForm } from './kitForm';
@@ -88,23 +88,15 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
   return (
     <Screen
       footer={
-        <Footer>
-          {editing ? <Button kind="danger" label="Remove" onPress={() => void remove()} /> : null}
-          <Button
-            label="Cancel"
-            onPress={() => {
-              record.discard();
-              leave();
-            }}
-          />
-          <Button
-            kind="primary"
-            label="Save"
-            disabled={record.busy}
-            onPress={() => void save()}
-            style={{ flex: 1 }}
-          />
-        </Footer>
+        <FormFooter
+          record={record}
+          save="Save"
+          onSave={save}
+          onLeave={leave}
+          before={
+            editing ? <Button kind="danger" label="Remove" onPress={() => void remove()} /> : null
+          }
+        />
       }
     >
       <Opening title={editing ? 'Change an instrument.' : 'A new instrument.'}>

@@ -29,7 +29,7 @@ import {
 
 /** Widths of the page, px: the day, and the least of a column. */
 const DAY_WIDTH = 86;
-const CELL_WIDTH = 48;
+const CELL_WIDTH = 60;
 
 const styles = StyleSheet.create({
   page: { minWidth: '100%' },
@@ -202,7 +202,7 @@ function Page({ history }: { history: TankHistory }) {
           soft
           label={`More columns: ${every
             .filter((column) => !columns.includes(column))
-            .map(({ label }) => label.split(',')[0]?.toLowerCase())
+            .map(({ word }) => word)
             .join(', ')}`}
           onPress={() => set({ columns: every.map(({ id }) => id) })}
         />

@@ -39,6 +39,8 @@ export function emptyPaper(): PaperForm {
 export interface Column {
   id: string;
   label: string;
+  /** Within a sentence. */
+  word: string;
   kit: RevisionOf<'kit'> | null;
 }
 
@@ -56,11 +58,13 @@ export function columnsOf(kits: Kits): Column[] {
     ...first.map((kit) => ({
       id: kit.body.parameter,
       label: `${PARAMETERS[kit.body.parameter].name}${unitTail(kit.body.unit)}`,
+      word: PARAMETERS[kit.body.parameter].inSentence,
       kit,
     })),
     {
       id: DOSE,
       label: `Ammonia dosed${unitTail(doseUnit(ammonia?.body))}`,
+      word: 'ammonia dosed',
       kit: null,
     },
   ];

@@ -94,6 +94,17 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
   };
   return (
     <Screen
+      aside={
+        steps.length > 3 ? (
+          <Steps
+            steps={steps}
+            standing={standing}
+            current={step?.id ?? null}
+            anyOrder={procedure.anyOrder ?? false}
+            onLook={setLooked}
+          />
+        ) : undefined
+      }
       head={
         <BackHead
           title={procedure.name}
@@ -115,15 +126,6 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
           history={history}
           lead={lead}
           note={(value) => note(step.id, value)}
-        />
-      ) : null}
-      {steps.length > 3 ? (
-        <Steps
-          steps={steps}
-          standing={standing}
-          current={step?.id ?? null}
-          anyOrder={procedure.anyOrder ?? false}
-          onLook={setLooked}
         />
       ) : null}
       <View style={{ gap: 12 }}>

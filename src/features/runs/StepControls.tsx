@@ -83,6 +83,13 @@ function Measure({ run, step, history, note }: StepProps) {
         error={draft.trim() !== '' && typeof read === 'string' ? read : undefined}
         onChange={setDraft}
       />
+      {asks.byJug ? (
+        <Jugs
+          name={`run/${run.id}/${step.id}/jug`}
+          unit={volumeUnit}
+          onPour={(jug) => setDraft(formatExact((parseNumber(draft) ?? 0) + jug))}
+        />
+      ) : null}
       <Button
         kind="primary"
         label="Note it"
@@ -91,6 +98,32 @@ function Measure({ run, step, history, note }: StepProps) {
           if (typeof read === 'string') return;
           setDraft(null);
           note(read);
+        }}
+      />
+    </>
+  );
+}
+
+/** A jug that is poured again and again, added to what is counted with one tap. */
+function Jugs({
+  name,
+  unit,
+  onPour,
+}: {
+  name: string;
+  unit: string;
+  onPour: (jug: number) => void;
+}) {
+  const [text, setText] = useDraft<string>(name, draftSchema, '10');
+  const jug = parseNumber(text);
+  return (
+    <>
+      <Field label="A jug holds" kind="number" unit={unit} value={text} onChange={setText} />
+      <Button
+        label={jug === null || jug <= 0 ? 'Say what a jug holds' : `One more jug: ${text} ${unit}`}
+        disabled={jug === null || jug <= 0}
+        onPress={() => {
+          if (jug !== null && jug > 0) onPour(jug);
         }}
       />
     </>

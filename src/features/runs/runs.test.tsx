@@ -1,13 +1,13 @@
 import { act, screen, waitFor } from '@testing-library/react';
 import { liveHead } from '@/core/records/log';
 import { PROCEDURES } from '@/core/runs/procedures';
-import { withClock } from '@/core/runs/changes';
+import { withClock, withStep } from '@/core/runs/changes';
 import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
 import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
 import { selectLog, selectTank, selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import type { AppStore } from '@/store/store';
-import { demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
+import { choose, demoStore, heading, press, SCREEN_NOW, show, type } from '@/testing/appHarness';
 import { RunScreen } from './RunScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
@@ -99,6 +99,41 @@ describe('a run', () => {
     expect(selectLiveRuns(store.getState())).toEqual([]);
     const run = liveHead(selectLog(store.getState()), id, 'run');
     expect(run?.body.ended?.how).toBe('stopped');
+  });
+
+  it('counts a fill jug by jug, and what was counted becomes the water of the tank', async () => {
+    const store = await demoStore('Kittiwake');
+    await store.dispatch(beginRun('fill', tankOf(store).id, {}));
+    await store.dispatch(
+      changeRun(first(store), (body, at) => withStep(withStep(body, 'water', at), 'gently', at)),
+    );
+    await show(store, <RunScreen id={first(store).id} />);
+    expect(heading()).toBe('Count what goes in.');
+    type('A jug holds', '12');
+    for (let jug = 0; jug < 3; jug += 1) await press('One more jug: 12 L');
+    expect(screen.getByDisplayValue('36')).toBeTruthy();
+    type('Went in, in all', 'lots');
+    expect(screen.getByText('"lots" is not a number.')).toBeTruthy();
+    type('Went in, in all', '205');
+    await press('Note it');
+    await waitFor(() => expect(heading()).toBe('Watch the overflow.'));
+    await press('Log it as filled');
+    await waitFor(() => expect(heading()).toBe('This is done.'));
+    expect(tankOf(store).body.volume.measuredAtFill).toEqual({ by: 'litres', litres: 205 });
+  });
+
+  it('of a build is gone through in any order, and ticks itself off by the log', async () => {
+    const store = await demoStore('Kittiwake');
+    await store.dispatch(beginRun('build', tankOf(store).id, {}));
+    await show(store, <RunScreen id={first(store).id} />);
+    expect(heading()).toBe('Stand and floor.');
+    expect(screen.getByRole('button', { name: 'Heater against a thermometer, done' })).toBeTruthy();
+    await press('Rock or sand first, open');
+    expect(heading()).toBe('Rock or sand first.');
+    await choose(/^No sand/);
+    await waitFor(() => expect(heading()).toBe('Stand and floor.'));
+    await press('The sand, open');
+    expect(screen.getByText('None: this step is done.')).toBeTruthy();
   });
 
   it('that is not in this log says so', async () => {

@@ -4,6 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import { FIRST_KITS, kitFrom } from '@/core/records/kitTemplates';
 import type { Tank } from '@/core/records/schema/tank';
 import { dayOf } from '@/core/time/zone';
+import { FormFooter } from '@/forms/FormFooter';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { to } from '@/frame/addresses';
 import { useLeave } from '@/frame/useLeave';
@@ -13,8 +14,6 @@ import { tankChosen } from '@/store/sessionSlice';
 import { Choice, OptionList } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
-import { Footer } from '@/ui/Footer';
-import { Button } from '@/ui/Press';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { emptySetUp, readSetUp, setUpSchema, type SetUpForm } from './setUpForm';
@@ -79,24 +78,7 @@ export function SetUpScreen() {
   );
   return (
     <Screen
-      footer={
-        <Footer>
-          <Button
-            label="Cancel"
-            onPress={() => {
-              record.discard();
-              leave();
-            }}
-          />
-          <Button
-            kind="primary"
-            label="Set up this tank"
-            disabled={record.busy}
-            onPress={() => void save()}
-            style={{ flex: 1 }}
-          />
-        </Footer>
-      }
+      footer={<FormFooter record={record} save="Set up this tank" onSave={save} onLeave={leave} />}
     >
       <Opening title="Your tank, in three answers.">
         What it is called, its size, and where it stands. Rock, sump and the rest are asked where

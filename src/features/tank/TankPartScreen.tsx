@@ -4,13 +4,12 @@ import type { Tank } from '@/core/records/schema/tank';
 import { dayOf } from '@/core/time/zone';
 import { effectWords } from '@/core/water/effect';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { FormFooter } from '@/forms/FormFooter';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { BackHead } from '@/frame/BackHead';
 import { useLeave } from '@/frame/useLeave';
 import { useAppSelector } from '@/store/hooks';
 import { selectLog, selectNow, selectSettings } from '@/store/selectors';
-import { Footer } from '@/ui/Footer';
-import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
 import { isPart, PART_TITLES, type Part } from './description';
@@ -88,24 +87,7 @@ function Editor({ editing, part }: { editing: RevisionOf<'tank'>; part: Part }) 
     <Screen
       head={<BackHead title={editing.body.name} aside="" />}
       aside={volume ? <VolumeWorking volume={volume} unit={settings.volumeUnit} /> : undefined}
-      footer={
-        <Footer>
-          <Button
-            label="Cancel"
-            onPress={() => {
-              record.discard();
-              leave();
-            }}
-          />
-          <Button
-            kind="primary"
-            label="Save it"
-            disabled={record.busy}
-            onPress={() => void save()}
-            style={{ flex: 1 }}
-          />
-        </Footer>
-      }
+      footer={<FormFooter record={record} save="Save it" onSave={save} onLeave={leave} />}
     >
       <Opening title={`${PART_TITLES[part]}.`}>
         {changesWater ? effectWords(editing.body.volume, volume, settings.volumeUnit) : ''}

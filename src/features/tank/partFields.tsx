@@ -119,10 +119,13 @@ function RockFields(props: PartProps) {
         ]}
       />
       {form.rock === 'liveRock' ? (
-        <Remark>
-          Live rock brings bacteria at once, and hitch-hikers: look for pest anemones and mantis
-          shrimps before it goes in.
-        </Remark>
+        <>
+          <Remark>
+            Live rock brings bacteria at once, and hitch-hikers: look for pest anemones and mantis
+            shrimps before it goes in.
+          </Remark>
+          <CautionRemark caution={CAUTIONS.rockHands} />
+        </>
       ) : null}
       <Together>
         {number('rockMass', 'Rock, dry', settings.massUnit)}

@@ -11,7 +11,7 @@ import { unitDecimals, type Unit } from '@/core/units/units';
 import { aroundThen, largestMove } from '@/core/water/aroundThen';
 import { consumptionOf } from '@/core/water/consumption';
 import { evaporationPerDay } from '@/core/water/learned';
-import { stabilityOf } from '@/core/water/stability';
+import { goesByLine, stabilityOf } from '@/core/water/stability';
 import { holdingWords, swingWords, consumptionWords } from '@/core/water/stabilityWords';
 import { to } from '@/frame/addresses';
 import { LinkButton } from '@/ui/Press';
@@ -36,7 +36,8 @@ export function Holding({ parameter, history, unit, band, now }: HoldingProps) {
   const router = useRouter();
   const readings = countedReadings(history, parameter);
   const last = readings.at(-1);
-  if (!last) return null;
+  // The cycle's own chart follows what rises and falls in turn.
+  if (!last || !goesByLine(parameter, history)) return null;
   const stability = stabilityOf(readings, now);
   const use =
     parameter === 'alkalinity' || parameter === 'calcium'
@@ -111,7 +112,7 @@ export function AroundThen({
 }) {
   const router = useRouter();
   const { zone } = history.tank;
-  const move = largestMove(history, parameter, now);
+  const move = goesByLine(parameter, history) ? largestMove(history, parameter, now) : null;
   if (!move) return null;
   const suspects = aroundThen(history, parameter, move.at);
   const { inSentence } = PARAMETERS[parameter];

@@ -10,7 +10,7 @@ import { sideOf, type Bands } from '@/core/parameters/bands';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import { type Settings, unitFor } from '@/core/records/schema/settings';
 import { agoWords } from '@/core/time/words';
-import { stabilityOf } from '@/core/water/stability';
+import { goesByLine, stabilityOf } from '@/core/water/stability';
 import { holdingWords } from '@/core/water/stabilityWords';
 import { listWords } from '@/core/units/format';
 import { selectHistory } from '@/store/inView';
@@ -150,7 +150,9 @@ function ParameterRow({
     return <Row title={name} note="not measured yet" onPress={onPress} current={current} end="" />;
   const shown = shownReading(last, unitFor(settings, parameter));
   const trend = trendOf(countedReadings(history, parameter));
-  const stability = stabilityOf(countedReadings(history, parameter), now);
+  const stability = goesByLine(parameter, history)
+    ? stabilityOf(countedReadings(history, parameter), now)
+    : null;
   const band = bands[parameter];
   const side = band ? sideOf(last.best, band) : 'within';
   const stale = isStale(last, now);

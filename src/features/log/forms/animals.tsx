@@ -125,8 +125,13 @@ function AnimalsFields({ form, set, errors }: FieldsProps<AnimalsForm>) {
 
 function AnimalsMeaning({ body, context }: { body: EntryBody<'animals'>; context: FormContext }) {
   if (body.move === 'died') return <CautionRemark caution={CAUTIONS.deadAnimal} />;
+  if (body.move !== 'in') return null;
   const cycling = context.history.standing.runningSince === null;
-  return body.move === 'in' && body.group === 'fish' && cycling ? (
-    <CautionRemark caution={CAUTIONS.fishInCycle} />
-  ) : null;
+  if (body.group === 'coral') return <CautionRemark caution={CAUTIONS.palytoxin} />;
+  return (
+    <>
+      {body.group === 'fish' && cycling ? <CautionRemark caution={CAUTIONS.fishInCycle} /> : null}
+      <CautionRemark caution={CAUTIONS.venom} />
+    </>
+  );
 }
