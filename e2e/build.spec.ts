@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, goTo, openDemo, openTestSheet, saved, test } from './support';
+import { expect, goTo, openDemo, openTestSheet, saved, savedAndLeft, test } from './support';
 
 const done = (page: Page) => page.getByRole('button', { name: 'Done', exact: true }).click();
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -98,7 +98,7 @@ test('a calibration reads the past of its instrument anew, and can be taken back
   await page.getByLabel('It showed').fill('36.4');
   await expect(page.getByText(/will be read anew/)).toBeVisible();
   await page.getByRole('button', { name: 'Save the calibration' }).click();
-  await saved(page, 'Saved the calibration');
+  await savedAndLeft(page, 'Saved the calibration');
   await page.goto('/water/salinity');
   await expect(heading(page)).toHaveText(/^Salinity reads 33\.\d ppt \(read as 34\.8\)\.$/);
   await expect(page.getByText(/read as 34.8/).last()).toBeVisible();

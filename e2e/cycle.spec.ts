@@ -5,7 +5,16 @@ import { cycleProblem, forecastOf } from '../src/core/cycle/forecast';
 import type { Page } from '@playwright/test';
 import type { CycleProblem } from '../src/core/cycle/problem/types';
 import { fortyReadings } from '../src/testing/heldOut/plainLife';
-import { expect, goTo, openDemo, openTestSheet, saved, test, tooWide } from './support';
+import {
+  expect,
+  goTo,
+  openDemo,
+  openTestSheet,
+  saved,
+  savedAndLeft,
+  test,
+  tooWide,
+} from './support';
 
 const NOON = '2026-11-24T12:00:00.000Z';
 
@@ -133,7 +142,7 @@ test('newer readings move the forecast, and a reload in the middle loses nothing
     await openTestSheet(page);
     await page.getByRole('button', { name: step, exact: true }).click();
     await page.getByRole('button', { name: /^Save 1 reading/ }).click();
-    await saved(page, /Logged|Saved/);
+    await savedAndLeft(page, /Logged|Saved/);
   }
   await page.reload();
   await goTo(page, 'Cycle');
@@ -148,9 +157,11 @@ test('a very long name breaks nothing on the narrowest phone', async ({ page }) 
     .getByRole('button', { name: /Kittiwake/ })
     .last()
     .click();
+  await page.getByRole('button', { name: /^Name and kind/ }).click();
   await page.getByLabel('Name').fill('The long low reef in the back room beside the old window 2');
   await page.getByRole('button', { name: /^Save/ }).click();
-  await saved(page, 'Changed the tank');
+  await saved(page, /^Changed /);
+  await expect(page).not.toHaveURL(/\/name$/);
   await page.setViewportSize({ width: 320, height: 640 });
   for (const place of [
     '/',
@@ -214,7 +225,7 @@ test('drops are counted, kept over a reload, and logged', async ({ page }) => {
   await pad.click();
   await expect(page.getByText('That is all of them.')).toBeVisible();
   await page.getByRole('button', { name: 'Log 4 drops' }).click();
-  await saved(page, 'Saved the dose');
+  await savedAndLeft(page, 'Saved the dose');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await page.goto('/cycle/dose');
   await page.getByLabel('Raise ammonia by').fill('9');
@@ -228,7 +239,7 @@ test('a challenge runs by the log and survives a reload', async ({ page }) => {
   await page.getByRole('radio', { name: 'By the rise' }).click();
   await page.getByLabel('How much').fill('2');
   await page.getByRole('button', { name: 'Save the dose' }).click();
-  await saved(page, 'Saved the dose');
+  await savedAndLeft(page, 'Saved the dose');
   await page.goto('/cycle');
   await page.getByRole('button', { name: /^School:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
@@ -259,7 +270,7 @@ test('methods are played in this tank; a fish only behind its cautions', async (
   await openTestSheet(page);
   await page.getByRole('button', { name: 'Ammonia 2', exact: true }).click();
   await page.getByRole('button', { name: /^Save 1 reading/ }).click();
-  await saved(page, /Logged|Saved/);
+  await savedAndLeft(page, /Logged|Saved/);
   await page.goto('/cycle');
   await expect(page.getByText(/^(Act now|Emergency): free ammonia/)).toBeVisible();
   await goTo(page, 'Today');
@@ -327,9 +338,11 @@ test('what another screen decided survives a change of the tank’s record', asy
     .getByRole('button', { name: /Kittiwake/ })
     .last()
     .click();
+  await page.getByRole('button', { name: /^Name and kind/ }).click();
   await page.getByLabel('Name').fill('Kittiwake the second');
   await page.getByRole('button', { name: /^Save/ }).click();
-  await saved(page, 'Changed the tank');
+  await saved(page, /^Changed /);
+  await expect(page).not.toHaveURL(/\/name$/);
   await goTo(page, 'Cycle');
   await expect(
     page.getByRole('button', { name: /^Method: dry rock, bottle, ammonium/ }),
@@ -355,7 +368,7 @@ test('a prawn is weighed and logged as what it is', async ({ page }) => {
   await page.goto('/cycle/dose');
   await page.getByRole('radio', { name: 'Prawn' }).click();
   await page.getByRole('button', { name: /^Log [\d.]+ g$/ }).click();
-  await saved(page, 'Saved the dose');
+  await savedAndLeft(page, 'Saved the dose');
   await page.goto('/');
   await expect(page.getByText(/Prawn in/).first()).toBeVisible();
 });

@@ -7,6 +7,7 @@ import {
   logSixValues,
   openTestSheet,
   saved,
+  savedAndLeft,
   setUpTank,
   test,
 } from './support';
@@ -27,9 +28,7 @@ test('a tank, a sitting, a correction, an undo, and the whole log out and in', a
   await logSixValues(page);
   await expect(page.getByText(/Free ammonia/).first()).toBeVisible();
   await page.getByRole('button', { name: 'Save 6 readings' }).click();
-  await saved(page, 'Saved 6 readings');
-  // The sheet closes a moment after it says so, and a reload before that opens the sheet again.
-  await page.waitForURL('/');
+  await savedAndLeft(page, 'Saved 6 readings');
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not ready for fish yet.');
   await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { writeServiceWorker } from '../scripts/lib/serviceWorker.mjs';
 import { createServer } from '../server/app';
 import { listenFrom } from '../server/listen';
-import { expect, saved, test } from './support';
+import { expect, savedAndLeft, test } from './support';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -72,7 +72,7 @@ test('after one visit every place opens with the server gone, and a sitting is k
   await page.goto(`${base}/log/test`);
   await page.getByRole('button', { name: 'Ammonia 0.25', exact: true }).click();
   await page.getByRole('button', { name: 'Save 1 reading' }).click();
-  await saved(page, 'Saved 1 reading');
+  await savedAndLeft(page, 'Saved 1 reading');
   await page.goto(`${base}/`);
   await page.reload();
   await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();

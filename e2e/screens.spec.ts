@@ -9,6 +9,8 @@ const PLACES = [
   '/cycle',
   '/tanks',
   '/tanks/new',
+  '/tanks/this',
+  '/tanks/this/rock',
   '/instruments',
   '/instruments/new',
   '/data',
@@ -22,6 +24,10 @@ const PLACES = [
   '/log/note',
   '/log/animals',
   '/log/sighting',
+  '/log/calibration',
+  '/log/paper',
+  '/runs/build',
+  '/catalogue/volitans-lionfish',
   '/cycle/dose',
   '/cycle/method',
   '/cycle/challenge',
@@ -30,7 +36,7 @@ const PLACES = [
 ];
 
 // In parts, so that none of them is a long test on a slow machine.
-const PARTS = [PLACES.slice(0, 11), PLACES.slice(11)];
+const PARTS = [PLACES.slice(0, 14), PLACES.slice(14)];
 for (const scheme of ['light', 'dark'] as const) {
   PARTS.forEach((places, part) => {
     test(`no screen has a serious barrier (${scheme}, part ${part + 1})`, async ({ page }) => {

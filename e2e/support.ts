@@ -93,6 +93,18 @@ export async function saved(page: Page, words: string | RegExp): Promise<void> {
   await expect(page.getByRole('status').getByText(words)).toBeVisible();
 }
 
+/** Addresses of forms, which are left once they are saved. */
+const FORMS = /\/(log|tanks|instruments)\/[^/]/;
+
+/**
+ * Saved, and the form that was saved is left: it closes a moment after it says so, and an address
+ * asked for before that is undone by its going back.
+ */
+export async function savedAndLeft(page: Page, words: string | RegExp): Promise<void> {
+  await saved(page, words);
+  await expect(page).not.toHaveURL(FORMS);
+}
+
 /** What reaches beyond the right edge of the window, but for what scrolls by itself. */
 export function tooWide(page: Page): Promise<string[]> {
   return page.evaluate(() =>

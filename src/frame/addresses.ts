@@ -27,6 +27,7 @@ export const to = {
   paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
   sum: (id: string) => `/bench/${id}`,
+  animal: (id: string) => `/catalogue/${id}`,
   run: (id: string) => `/runs/${id}`,
   data: '/data',
   settings: '/settings',

@@ -48,13 +48,28 @@ export const MORE: readonly (Place & { note: string })[] = [
     hotkey: 'b',
     note: 'Sums: salt, water changes, minerals, heaters and more',
   },
+  {
+    path: '/catalogue',
+    label: 'Catalogue',
+    note: 'Fish, invertebrates and corals: what each needs and whom it harms',
+  },
   { path: '/data', label: 'Data', hotkey: 'd', note: 'Export, import, undo' },
   { path: '/guide', label: 'Guide', hotkey: 'g', note: 'What the words mean' },
   { path: '/settings', label: 'Settings', hotkey: 's', note: 'Units, bands, day and night' },
 ];
 
 /** Places that need no tank. */
-const FREE = ['/tanks', '/instruments', '/bench', '/data', '/guide', '/settings', '/more', '/demo'];
+const FREE = [
+  '/tanks',
+  '/instruments',
+  '/bench',
+  '/catalogue',
+  '/data',
+  '/guide',
+  '/settings',
+  '/more',
+  '/demo',
+];
 
 export function needsTank(path: string): boolean {
   return path !== '/' && !FREE.some((free) => path === free || path.startsWith(`${free}/`));
@@ -62,7 +77,7 @@ export function needsTank(path: string): boolean {
 
 /** Screens that take the whole of a phone: entering something is one thing at a time. */
 export function isEntryPath(path: string): boolean {
-  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs)\/./.test(path);
+  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue)\/./.test(path);
 }
 
 /** The place a path belongs to, for marking it in the bar and the rail. */

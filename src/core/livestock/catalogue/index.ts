@@ -1,0 +1,31 @@
+import * as z from 'zod';
+import corals from './corals.json';
+import fish from './fish.json';
+import invertebrates from './invertebrates.json';
+import partners from './partners.json';
+import { animalSchema, type CatalogueAnimal } from './schema';
+
+/** Every animal there is, by the files beside this one; a wrong row does not pass the tests. */
+export const CATALOGUE: readonly CatalogueAnimal[] = z
+  .array(animalSchema)
+  .parse([...fish, ...invertebrates, ...corals]);
+
+const BY_ID = new Map(CATALOGUE.map((animal) => [animal.id, animal]));
+
+export function animalOf(id: string): CatalogueAnimal | undefined {
+  return BY_ID.get(id);
+}
+
+/** Those that an animal lives with as partners, each way round. */
+export function partnersOf(id: string): CatalogueAnimal[] {
+  return partners.flatMap(([a, b]) => {
+    const other = a === id ? b : b === id ? a : undefined;
+    const found = other === undefined ? undefined : animalOf(other);
+    return found ? [found] : [];
+  });
+}
+
+/** The pairs of partners as the file has them. */
+export const PARTNERS: readonly (readonly string[])[] = partners;
+
+export type { CatalogueAnimal } from './schema';

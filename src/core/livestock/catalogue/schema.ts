@@ -1,0 +1,120 @@
+import * as z from 'zod';
+
+const ranged = z
+  .strictObject({ low: z.number(), high: z.number() })
+  .refine(({ low, high }) => low <= high, 'has its lower end above its upper one');
+
+/** What every animal of the catalogue says. Facts are the hobby's general knowledge, on the safe side. */
+const base = {
+  id: z.string().regex(/^[a-z0-9-]+$/),
+  /** As keepers call it, the commonest first. */
+  names: z.array(z.string().min(2)).min(1),
+  scientific: z.string().regex(/^[A-Z][a-z]+ [a-z.]+$/),
+  family: z.string().regex(/^[A-Z][a-z]+ae$/),
+  /** Body form, which a silhouette stands for. */
+  form: z.string().min(3),
+  /** °C. */
+  temperature: ranged,
+  flow: z.enum(['gentle', 'medium', 'strong']),
+  /** 1 for experts only, 5 for a first one. */
+  hardiness: z.int().min(1).max(5),
+  /** Months that a tank should have run. */
+  months: z.int().min(0).max(24),
+  /** Some of what is said is less sure than the rest; the screen says so. */
+  unsure: z.boolean(),
+};
+
+const sized = {
+  /** Full size, and the size it is usually bought at, cm. */
+  adultCm: z.number().positive(),
+  boughtCm: z.number().positive(),
+  /** Least net water, L. */
+  leastLitres: z.number().positive(),
+};
+
+const TEMPERS = ['peaceful', 'semi', 'aggressive'] as const;
+
+export const fishSchema = z.strictObject({
+  ...base,
+  ...sized,
+  group: z.literal('fish'),
+  /** Least length to swim, cm. */
+  leastLengthCm: z.number().positive(),
+  temper: z.enum(TEMPERS),
+  territory: z.enum(['none', 'cave', 'nest', 'bottom', 'all']),
+  /** Whom of its own kind it bears. */
+  company: z.strictObject({
+    kind: z.enum(['one', 'pair', 'group', 'harem']),
+    least: z.int().min(2).optional(),
+  }),
+  diet: z.enum(['herbivore', 'omnivore', 'carnivore', 'planktivore']),
+  foods: z.array(z.string().min(2)).min(1),
+  /** How it feeds decides more than its mouth. */
+  feeds: z.enum(['swallow', 'crush', 'nip', 'pick']),
+  jumps: z.boolean(),
+  sand: z
+    .strictObject({ how: z.enum(['burrows', 'sleeps']), depthCm: z.number().positive() })
+    .optional(),
+  nipsCorals: z.boolean(),
+  eatsInvertebrates: z.boolean(),
+  eatsFish: z.boolean(),
+  slowFeeder: z.boolean(),
+  medicineSensitive: z.boolean(),
+  venomous: z.boolean(),
+  toxic: z.boolean(),
+  captiveBred: z.boolean(),
+});
+
+export const invertebrateSchema = z.strictObject({
+  ...base,
+  ...sized,
+  group: z.literal('invertebrate'),
+  kept: z.enum(['crew', 'single', 'pair', 'group', 'culture']),
+  /** May be empty for one that lives of what floats by. */
+  foods: z.array(z.string().min(2)),
+  bulldozes: z.boolean(),
+  inSand: z.boolean(),
+  climbsOut: z.boolean(),
+  nipsCorals: z.boolean(),
+  killsSmall: z.boolean(),
+  fightsItsKind: z.boolean(),
+  needsShells: z.boolean(),
+  /** Starves without a food that few can give. */
+  specialist: z.boolean(),
+  carriesThings: z.boolean(),
+  eatsFish: z.boolean(),
+  wanders: z.boolean(),
+  needsLight: z.boolean(),
+  venomous: z.boolean(),
+  toxic: z.boolean(),
+});
+
+const LIGHTS = ['none', 'low', 'medium', 'high'] as const;
+
+export const coralSchema = z.strictObject({
+  ...base,
+  group: z.literal('coral'),
+  kind: z.enum(['soft', 'lps', 'sps']),
+  light: z
+    .strictObject({ low: z.enum(LIGHTS), high: z.enum(LIGHTS) })
+    .refine(({ low, high }) => LIGHTS.indexOf(low) <= LIGHTS.indexOf(high), 'is upside down'),
+  /** How far its sweepers reach, cm; 0 without any. */
+  sweepersCm: z.number().min(0).max(60),
+  temper: z.enum(TEMPERS),
+  growth: z.enum(['slow', 'medium', 'fast']),
+  alkalinityDemand: z.enum(['low', 'medium', 'high']),
+  /** Fights through the water: carbon and distance. */
+  chemical: z.boolean(),
+  palytoxin: z.boolean(),
+  /** Lives by food, not by light. */
+  mustBeFed: z.boolean(),
+  eatsFish: z.boolean(),
+  bearsDips: z.boolean(),
+});
+
+export const animalSchema = z.discriminatedUnion('group', [
+  fishSchema,
+  invertebrateSchema,
+  coralSchema,
+]);
+export type CatalogueAnimal = z.infer<typeof animalSchema>;

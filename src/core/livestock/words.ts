@@ -1,0 +1,248 @@
+import { formatPlain, listWords } from '../units/format';
+import { unreachable } from '../unreachable';
+import { partnersOf, type CatalogueAnimal } from './catalogue';
+
+/** A line of an animal's description. */
+export interface TraitLine {
+  title: string;
+  text: string;
+  /** Something that can hurt a person or another animal. */
+  caution?: true;
+}
+
+type Of<G extends CatalogueAnimal['group']> = Extract<CatalogueAnimal, { group: G }>;
+
+const HARDY = [
+  '',
+  'For experts only: most do not live long in tanks.',
+  'Delicate: for a keeper with experience.',
+  'Of middling hardiness.',
+  'Hardy in a tank that is steady.',
+  'Hardy, fit for a first one.',
+] as const;
+
+const TEMPER = {
+  peaceful: 'Peaceful.',
+  semi: 'Defends itself and its place.',
+  aggressive: 'Aggressive: last in, and with room.',
+} as const;
+
+const TERRITORY = {
+  none: 'No territory.',
+  cave: 'Owns a cave or a crack in the rock.',
+  nest: 'Defends its nest or host.',
+  bottom: 'Owns a patch of the floor.',
+  all: 'Claims the whole of a small tank.',
+} as const;
+
+const GROUP_NAMES = { fish: 'Fish', invertebrate: 'Invertebrate', coral: 'Coral' } as const;
+
+export function groupName({ group }: CatalogueAnimal): string {
+  return GROUP_NAMES[group];
+}
+
+function companyWords({ company }: Of<'fish'>): string {
+  switch (company.kind) {
+    case 'one':
+      return 'One to a tank.';
+    case 'pair':
+      return 'One, or a pair.';
+    case 'group':
+      return `In a group, ${company.least ?? 3} at least.`;
+    case 'harem':
+      return 'One male with several females.';
+    default:
+      return unreachable(company.kind);
+  }
+}
+
+function fishLines(fish: Of<'fish'>): TraitLine[] {
+  const { sand } = fish;
+  return [
+    {
+      title: 'Room',
+      text: `${formatPlain(fish.leastLitres)} L and ${formatPlain(fish.leastLengthCm)} cm to swim at least; grows to ${formatPlain(fish.adultCm)} cm, usually bought at ${formatPlain(fish.boughtCm)}.`,
+    },
+    {
+      title: 'Company',
+      text: `${TEMPER[fish.temper]} ${TERRITORY[fish.territory]} ${companyWords(fish)}`,
+    },
+    {
+      title: 'Food',
+      text: `${listWords(fish.foods)}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
+    },
+    ...(fish.jumps
+      ? [{ title: 'Jumps', text: 'A closed lid or mesh, gaps for cords included.' }]
+      : []),
+    ...(sand
+      ? [
+          {
+            title: 'Sand',
+            text: `${sand.how === 'burrows' ? 'Burrows' : 'Sleeps'} in it: ${formatPlain(sand.depthCm)} cm at least.`,
+          },
+        ]
+      : []),
+    ...risks([
+      [fish.nipsCorals, 'may nip at corals or clams'],
+      [fish.eatsInvertebrates, 'eats shrimps, crabs or snails'],
+      [fish.eatsFish, 'swallows fish that fit its mouth'],
+    ]),
+    ...(fish.medicineSensitive
+      ? [
+          {
+            title: 'Medicine',
+            text: 'Bears medicines badly: a veterinarian and the label decide, never a general dose.',
+          },
+        ]
+      : []),
+  ];
+}
+
+function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {
+  return [
+    {
+      title: 'Room',
+      text: `${formatPlain(animal.leastLitres)} L at least; grows to ${formatPlain(animal.adultCm)} cm.`,
+    },
+    {
+      title: 'Food',
+      text: `${animal.foods.length === 0 ? 'what floats by' : listWords(animal.foods)}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''}`,
+    },
+    ...notes([
+      [animal.needsShells, 'Shells', 'Spare empty shells, or it takes those of snails.'],
+      [animal.inSand, 'Sand', 'Lives in sand.'],
+      [animal.bulldozes, 'Rock', 'Pushes loose rock and frags over.'],
+      [animal.carriesThings, 'Frags', 'Carries off what is not glued.'],
+      [animal.climbsOut, 'Lid', 'Climbs above the water line, and out.'],
+      [animal.wanders, 'Wanders', 'Until it likes its place: pumps guarded, neighbours clear.'],
+      [animal.fightsItsKind, 'Its own kind', 'One, or a true pair.'],
+    ]),
+    ...risks([
+      [animal.nipsCorals, 'may nip at corals'],
+      [animal.killsSmall, 'kills small shrimps, snails or fish'],
+      [animal.eatsFish, 'catches fish'],
+    ]),
+    {
+      title: 'Salinity',
+      text: 'Bears no quick change of it: a slow drip, and never copper in its tank.',
+    },
+  ];
+}
+
+const KIND_NAMES = {
+  soft: 'Soft coral',
+  lps: 'Stony coral with large polyps (LPS)',
+  sps: 'Stony coral with small polyps (SPS)',
+} as const;
+
+function coralLines(coral: Of<'coral'>): TraitLine[] {
+  const { light } = coral;
+  return [
+    { title: 'Kind', text: `${KIND_NAMES[coral.kind]}, ${coral.growth} to grow.` },
+    {
+      title: 'Place',
+      text: `${light.low === light.high ? light.low : `${light.low} to ${light.high}`} light, ${coral.flow} flow.`.replace(
+        /^./,
+        (letter) => letter.toUpperCase(),
+      ),
+    },
+    {
+      title: 'Neighbours',
+      text: `${TEMPER[coral.temper]}${coral.sweepersCm > 0 ? ` Its reach is about ${formatPlain(coral.sweepersCm)} cm.` : ''}${coral.chemical ? ' Fights through the water: distance, and carbon.' : ''}`,
+    },
+    {
+      title: 'Alkalinity',
+      text: { low: 'Uses little.', medium: 'Uses some.', high: 'Uses much: steady, and dosed.' }[
+        coral.alkalinityDemand
+      ],
+    },
+    ...(coral.mustBeFed
+      ? [{ title: 'Food', text: 'Lives by food alone: fed daily, or it starves.' }]
+      : []),
+    {
+      title: 'Before entry',
+      text: coral.bearsDips
+        ? 'Inspect it, dip it by the label, rinse it, isolate it.'
+        : 'Inspect it; a dip by its label, short, since it bears them less well; isolate it.',
+    },
+    ...risks([[coral.eatsFish, 'closes on small fish']]),
+  ];
+}
+
+function notes(rows: readonly [boolean, string, string][]): TraitLine[] {
+  return rows.flatMap(([so, title, text]) => (so ? [{ title, text }] : []));
+}
+
+function risks(rows: readonly [boolean, string][]): TraitLine[] {
+  const so = rows.flatMap(([is, words]) => (is ? [words] : []));
+  return so.length > 0 ? [{ title: 'Risk to others', text: `It ${listWords(so)}.` }] : [];
+}
+
+function hazards(animal: CatalogueAnimal): TraitLine[] {
+  const lines: TraitLine[] = [];
+  if ('venomous' in animal && animal.venomous) {
+    lines.push({
+      title: 'Stings',
+      text: 'Gloves and distance. A sting goes into water as hot as can be borne, at most 45 °C; a doctor sees what swells or spreads.',
+      caution: true,
+    });
+  }
+  if ('toxic' in animal && animal.toxic) {
+    lines.push({
+      title: 'Poison',
+      text: 'Gives poison off under stress or in death: bag, quarantine and tankmates are at risk.',
+      caution: true,
+    });
+  }
+  if (animal.group === 'coral' && animal.palytoxin) {
+    lines.push({
+      title: 'Palytoxin',
+      text: 'May carry it: gloves and eye protection, never cut, boiled, scrubbed or dried at home.',
+      caution: true,
+    });
+  }
+  return lines;
+}
+
+function ownLines(animal: CatalogueAnimal): TraitLine[] {
+  switch (animal.group) {
+    case 'fish':
+      return fishLines(animal);
+    case 'invertebrate':
+      return invertebrateLines(animal);
+    case 'coral':
+      return coralLines(animal);
+    default:
+      return unreachable(animal);
+  }
+}
+
+/** All that the catalogue says of an animal, what can hurt first. */
+export function traitLines(animal: CatalogueAnimal): TraitLine[] {
+  const { temperature, months } = animal;
+  const partners = partnersOf(animal.id);
+  return [
+    ...hazards(animal),
+    ...ownLines(animal),
+    ...(partners.length > 0
+      ? [
+          {
+            title: 'Partners',
+            text: `${listWords(partners.map(({ names }) => names[0] ?? ''))}: borne where others are not.`,
+          },
+        ]
+      : []),
+    {
+      title: 'Water',
+      text: `${formatPlain(temperature.low)} to ${formatPlain(temperature.high)} °C; a tank that has run ${months === 0 ? 'through its cycle' : `${months} months`}.`,
+    },
+    ...(animal.group === 'fish' && animal.captiveBred
+      ? [{ title: 'Origin', text: 'Captive-bred to be had: prefer it.' }]
+      : []),
+  ];
+}
+
+/** The sentence over it: how hardy, and how sure all this is. */
+export function animalSentence(animal: CatalogueAnimal): string {
+  return `${HARDY[animal.hardiness] ?? ''}${animal.unsure ? ' Some of this is less sure than usual: names and habits differ by source.' : ''}`;
+}
