@@ -343,7 +343,7 @@ test('what another screen decided survives a change of the tank’s record', asy
   await page.getByRole('button', { name: /^Save/ }).click();
   await saved(page, /^Changed /);
   await expect(page).not.toHaveURL(/\/name$/);
-  await goTo(page, 'Cycle');
+  await page.goto('/cycle');
   await expect(
     page.getByRole('button', { name: /^Method: dry rock, bottle, ammonium/ }),
   ).toBeVisible();

@@ -56,6 +56,8 @@ const PLACES = [
 test('after one visit every place opens with the server gone, and a sitting is kept', async ({
   page,
 }) => {
+  // Twenty places, each opened from the worker's own store.
+  test.setTimeout(240_000);
   const { base, stop } = await serve('dist');
   await visit(page, base);
   await stop();
@@ -79,6 +81,7 @@ test('after one visit every place opens with the server gone, and a sitting is k
 });
 
 test('a newer build is used when it is asked for, under a form half typed', async ({ page }) => {
+  test.setTimeout(180_000);
   const root = mkdtempSync(path.join(tmpdir(), 'zoarium-build-'));
   cpSync('dist', root, { recursive: true });
   const { base, stop } = await serve(root);

@@ -148,7 +148,13 @@ function Page({ history }: { history: TankHistory }) {
           ? 'Write the day as you would say it: 3 Nov, yesterday. Leave empty what was not tested.'
           : 'Write the day as you would say it: 3 Nov, yesterday, or day 4 of the tank. Leave empty what was not tested.'}
       </Opening>
-      <ScrollView horizontal contentContainerStyle={styles.page} tabIndex={-1}>
+      <ScrollView
+        horizontal
+        role="region"
+        aria-label="The page"
+        tabIndex={0}
+        contentContainerStyle={styles.page}
+      >
         <View style={{ flex: 1 }}>
           <View style={styles.line} aria-hidden>
             <View style={styles.day}>
