@@ -1,4 +1,4 @@
-import { formatPlain, listWords } from '../units/format';
+import { capitalise, formatPlain, listWords } from '../units/format';
 import { unreachable } from '../unreachable';
 import { partnersOf, type CatalogueAnimal } from './catalogue';
 
@@ -69,7 +69,7 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
     },
     {
       title: 'Food',
-      text: `${listWords(fish.foods)}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
+      text: `${capitalise(listWords(fish.foods))}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
     },
     ...(fish.jumps
       ? [{ title: 'Jumps', text: 'A closed lid or mesh, gaps for cords included.' }]
@@ -106,7 +106,7 @@ function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {
     },
     {
       title: 'Food',
-      text: `${animal.foods.length === 0 ? 'what floats by' : listWords(animal.foods)}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''}`,
+      text: `${animal.foods.length === 0 ? 'What floats by' : capitalise(listWords(animal.foods))}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''}`,
     },
     ...notes([
       [animal.needsShells, 'Shells', 'Spare empty shells, or it takes those of snails.'],
