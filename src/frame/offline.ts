@@ -14,6 +14,7 @@ interface Offline {
 
 let current: Offline = { state: 'none', newer: false };
 let waiting: ServiceWorker | null = null;
+let reloadOnce: () => void = () => undefined;
 const listeners = new Set<() => void>();
 
 function became(next: Partial<Offline>): void {
@@ -47,12 +48,15 @@ export async function keepOffline(
   if (!container) return;
   became({ state: 'preparing' });
   const controlled = container.controller !== null;
-  let asked = false;
-  container.addEventListener('controllerchange', () => {
-    // The first worker takes no page over; a later one means files of another build.
-    if (!controlled || asked) return;
-    asked = true;
+  let reloading = false;
+  reloadOnce = () => {
+    if (reloading) return;
+    reloading = true;
     reload();
+  };
+  // The first worker takes no page over; a later one means files of another build.
+  container.addEventListener('controllerchange', () => {
+    if (controlled) reloadOnce();
   });
   try {
     const registration = await container.register('/sw.js');
@@ -72,7 +76,12 @@ export async function keepOffline(
 
 /** Uses the newer build that waits. */
 export function applyNewer(): void {
-  waiting?.postMessage({ type: 'SKIP_WAITING' });
+  const newer = waiting;
+  // A page of the first visit has no worker of its own whose change it would be told of.
+  newer?.addEventListener('statechange', () => {
+    if (newer.state === 'activated') reloadOnce();
+  });
+  newer?.postMessage({ type: 'SKIP_WAITING' });
 }
 
 function subscribe(listener: () => void): () => void {

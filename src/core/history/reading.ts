@@ -159,14 +159,17 @@ function setRight(shown: Scaled, kit: Kit, checks: readonly Check[], at: number)
   const accuracy = (shown.range.high - shown.range.low) / 2;
   const drift = every === null ? 0 : driftDoubt(trustOf(checks, every, at), accuracy);
   const wider = Math.max(doubt, drift);
-  return {
-    ...shown,
-    best: value,
-    range: {
-      low: corrected(checks, shown.range.low, at).value - wider,
-      high: corrected(checks, shown.range.high, at).value + wider,
-    },
+  const { zeroBelow } = PARAMETERS[kit.parameter];
+  const floor = zeroBelow === null ? -Infinity : 0;
+  const range = {
+    low: Math.max(floor, corrected(checks, shown.range.low, at).value - wider),
+    high: corrected(checks, shown.range.high, at).value + wider,
   };
+  // A correction can take a zero away and never make one: what was not read at zero shows none.
+  const zero =
+    shown.zero === true && zeroBelow !== null && range.high > zeroBelow ? null : shown.zero;
+  const clearlyAbove = shown.clearlyAbove && range.low > 0;
+  return { best: Math.max(floor, value), range, zero, clearlyAbove };
 }
 
 /**
@@ -189,7 +192,9 @@ export function toReading(
     entry.value.form === 'card'
       ? scaleCard(entry.value, unit, entry.dilution, spec.zeroBelow)
       : scaleDigital(entry.value, unit, kit, waterTemperature, entry.dilution, spec.zeroBelow);
-  const scaled = checks.length > 0 && kit ? setRight(shown, kit, checks, at) : shown;
+  // A calibration in a unit of something else, of a kit that was changed since, says nothing of this.
+  const own = checks.filter((check) => check.dimension === spec.dimension);
+  const scaled = own.length > 0 && kit ? setRight(shown, kit, own, at) : shown;
   return {
     id,
     at,

@@ -1,10 +1,13 @@
 import { toCanonical } from '../parameters/convert';
 import type { CalibrationEntry } from '../records/kinds/calibration';
 import { DAY_MS, instant } from '../time/zone';
+import { dimensionOf, type Dimension } from '../units/units';
 
 /** An instrument held against standards at a moment, canonical unit of what it measures. */
 export interface Check {
   at: number;
+  /** What its standards are of. */
+  dimension: Dimension;
   /** How it was off, as found. */
   fault: Fault;
   adjusted: boolean;
@@ -31,6 +34,7 @@ function checkOf({ at, points, unit, adjusted }: CalibrationEntry): Check {
   const slope = found >= SLOPES.low && found <= SLOPES.high ? found : 1;
   return {
     at: instant(at),
+    dimension: dimensionOf(unit),
     fault: { offset: first.read - slope * first.standard, slope },
     adjusted,
   };

@@ -10,6 +10,7 @@ import { trustWords } from './trustWords';
 
 const check = (day: number, offset: number, adjusted: boolean, slope = 1): Check => ({
   at: onDay(day),
+  dimension: 'salinity',
   fault: { offset, slope },
   adjusted,
 });
@@ -47,8 +48,8 @@ describe('a reading corrected by calibrations', () => {
     fc.assert(
       fc.property(fault, fault, fc.boolean(), fc.integer({ min: 1, max: 9 }), (a, b, set, day) => {
         const checks: Check[] = [
-          { at: onDay(0), fault: a, adjusted: set },
-          { at: onDay(10), fault: b, adjusted: true },
+          { ...check(0, 0, set), fault: a },
+          { ...check(10, 0, true), fault: b },
         ];
         const first = set ? 35 : (35 - a.offset) / a.slope;
         const last = (35 - b.offset) / b.slope;
@@ -94,6 +95,40 @@ describe('a calibration in the log', () => {
   it('leaves what comes after alone if the instrument was set right, and not otherwise', () => {
     expect(built(true).late()?.asRead).toBeNull();
     expect(built(false).late()?.best).toBeCloseTo(35, 9);
+  });
+
+  it('takes a zero away that the instrument could not have shown, and makes none', () => {
+    const meter = {
+      scale: { form: 'digital' as const, resolution: 0.01, accuracy: 0.01, compensated: true },
+      unit: 'ammonia N' as const,
+    };
+    const read = (value: number, standard: number, shows: number) => {
+      const builder = new LogBuilder();
+      builder.digital('ammoniaCard', onDay(2), value, meter);
+      builder.entry(onDay(1), {
+        kind: 'calibration',
+        kitId: builder.kit('ammoniaCard', meter),
+        unit: 'ammonia N',
+        points: [{ standard, read: shows }],
+        adjusted: false,
+      });
+      return tankHistory(builder.log(), builder.tankId).readings.ammonia[0];
+    };
+    // It shows half a ppm too little: 0 may be half a ppm.
+    expect(read(0, 1, 0.5)).toMatchObject({ best: 0.5, zero: null });
+    expect(read(0, 1, 1)).toMatchObject({ best: 0, zero: true });
+    const lowered = read(0.5, 1, 1.5);
+    expect(lowered).toMatchObject({ best: 0, zero: false, clearlyAbove: false });
+    expect(lowered?.range.low).toBe(0);
+  });
+
+  it('in a unit of something else says nothing', () => {
+    const builder = new LogBuilder();
+    builder.digital('refractometer', onDay(1), 34);
+    const kitId = builder.kit('refractometer');
+    const points = [{ standard: 7, read: 9 }];
+    builder.entry(onDay(2), { kind: 'calibration', kitId, unit: 'pH', points, adjusted: true });
+    expect(tankHistory(builder.log(), builder.tankId).readings.salinity[0]?.asRead).toBeNull();
   });
 
   it('is taken back with everything it changed', () => {

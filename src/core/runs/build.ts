@@ -14,7 +14,7 @@ const GLASS = 2.5;
 /** Height of a tank known by its label alone, cm. */
 const LABEL_HEIGHT = 45;
 
-/** The mass of a filled tank, kg, in its parts; a stand is weighed with it only if it was told. */
+/** The mass of a filled tank, kg, in its parts; stand and equipment come to it. */
 export function massOf({ tank, netLitres }: TankHistory) {
   const { shell, rockKg, sandDepth } = tank.volume;
   const side = shell.by === 'label' ? Math.sqrt((shell.litres * 1000) / LABEL_HEIGHT) : 0;
@@ -31,19 +31,23 @@ export function massOf({ tank, netLitres }: TankHistory) {
 
 /** Hours over which salinity and temperature have to hold still. */
 const STEADY_HOURS = 24;
+/** Two readings further apart than this say nothing of the time between them, hours. */
+const APART_HOURS = 72;
 /** What counts as still: °C and ppt. */
-const STILL: Partial<Record<ParameterId, number>> = { temperature: 0.6, salinity: 0.5 };
+const STILL = { temperature: 0.6, salinity: 0.5 } as const satisfies Partial<
+  Record<ParameterId, number>
+>;
 
 /** When the newest reading of a parameter ended a day in which it held still, ms; null without one. */
-function heldStill({ readings }: TankHistory, parameter: 'temperature' | 'salinity') {
+function heldStill({ readings }: TankHistory, parameter: keyof typeof STILL) {
   const counted = readings[parameter].filter((reading) => reading.counts);
   const last = counted.at(-1);
   if (!last) return null;
   const before = counted.findLast((reading) => last.at - reading.at >= STEADY_HOURS * HOUR_MS);
-  if (!before) return null;
+  if (!before || last.at - before.at > APART_HOURS * HOUR_MS) return null;
   const between = counted.filter((reading) => reading.at >= before.at);
   const values = between.map((reading) => reading.best);
-  return Math.max(...values) - Math.min(...values) <= (STILL[parameter] ?? 0) ? last.at : null;
+  return Math.max(...values) - Math.min(...values) <= STILL[parameter] ? last.at : null;
 }
 
 /** When both were shown to hold still for a day, ms. */

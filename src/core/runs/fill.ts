@@ -85,11 +85,10 @@ export const fill: Procedure = {
     label: 'Log it as filled',
     of: (run: Run, { tank, standing }: TankHistory) => {
       const litres = counted(run);
+      if (litres === undefined) return null;
       return {
         entries: standing.filledAt === null ? [{ kind: 'filled' }] : [],
-        ...(litres === undefined
-          ? {}
-          : { volume: { ...tank.volume, measuredAtFill: { by: 'litres' as const, litres } } }),
+        volume: { ...tank.volume, measuredAtFill: { by: 'litres', litres } },
       };
     },
   },

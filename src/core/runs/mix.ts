@@ -258,14 +258,14 @@ export const mix: Procedure = {
       const litres = noted(run, 'litres');
       const last = noted(run, 'second') ?? noted(run, 'measure');
       const grams = saltIn(run, tank);
-      if (litres === undefined || grams <= 0 || isReady(run)) return null;
+      if (litres === undefined || last === undefined || grams <= 0 || isReady(run)) return null;
       return {
         entries: [
           {
             kind: 'saltMix',
             litres,
             grams: Math.round(grams),
-            ...(last === undefined ? {} : { salinity: { value: last, unit: 'ppt' as const } }),
+            salinity: { value: last, unit: 'ppt' },
           },
         ],
       };

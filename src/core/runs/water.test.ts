@@ -100,6 +100,12 @@ describe('filling', () => {
     expect(PROCEDURES.fill.leaves?.of(run, of(new LogBuilder()))?.entries).toEqual([]);
     expect(runSchema.safeParse(run).success).toBe(true);
   });
+
+  it('logs nothing before it was counted', () => {
+    const builder = empty();
+    const run = noting(begun('fill', builder.tankId), { water: undefined, gently: undefined });
+    expect(PROCEDURES.fill.leaves?.of(run, of(builder))).toBeNull();
+  });
 });
 
 describe('building', () => {
@@ -141,6 +147,9 @@ describe('building', () => {
     expect(done()).toContain('steady');
     builder.digital('thermometer', onDay(2, 14), 27.5);
     expect(done()).not.toContain('steady');
+    // Two readings weeks apart are no steady day.
+    builder.conditions(onDay(30));
+    expect(steadyAt(of(builder))).toBeNull();
   });
 
   it('says of every step what to do, with a tank and without', () => {

@@ -5,7 +5,7 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { idSchema, unitSchema } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
 import { countOf, formatExact, formatSignificant } from '@/core/units/format';
-import { unitSymbol } from '@/core/units/units';
+import { dimensionOf, unitSymbol, type Dimension, type Unit } from '@/core/units/units';
 import { useAppSelector } from '@/store/hooks';
 import { selectKits } from '@/store/selectors';
 import { Choice, Tick } from '@/ui/Choice';
@@ -39,6 +39,26 @@ const EMPTY: CalibrationForm = {
   adjusted: 'set',
 };
 
+/** What standards and instruments can show, canonical, by what they measure; other parameters know. */
+const SHOWN: Partial<Record<Dimension, { low: number; high: number }>> = {
+  salinity: { low: 0, high: 60 },
+  ph: { low: 0, high: 14 },
+  temperature: { low: -5, high: 105 },
+};
+
+function canBe(value: number, unit: Unit): boolean {
+  const dimension = dimensionOf(unit);
+  const { low, high } = SHOWN[dimension] ?? { low: 0, high: 10_000 };
+  const canonical = toCanonical(value, unit);
+  return Number.isFinite(canonical) && canonical >= low - 0.5 && canonical <= high + 0.5;
+}
+
+function wrongScale(unit: Unit): string {
+  return unit.startsWith('sg')
+    ? `This instrument reads ${unitSymbol(unit)}: a fluid of 35 ppt is about 1.026 on it.`
+    : `That cannot be in ${unitSymbol(unit) || 'pH'}.`;
+}
+
 /** An instrument held against one standard or two. */
 export const CalibrationEntryForm = entryForm<'calibration', CalibrationForm>({
   kind: 'calibration',
@@ -59,8 +79,11 @@ export const CalibrationEntryForm = entryForm<'calibration', CalibrationForm>({
   read: (form) => {
     const { read, note } = noteOf(form);
     if (!idSchema.safeParse(form.kitId).success) read.fail('kitId', 'Choose the instrument.');
-    const number = (field: 'standard' | 'read' | 'standard2' | 'read2') =>
-      read.number(field, { min: -50, max: 100_000 });
+    const number = (field: 'standard' | 'read' | 'standard2' | 'read2') => {
+      const value = read.number(field, { min: -50, max: 100_000 });
+      if (Number.isNaN(value) || canBe(value, form.unit)) return value;
+      return read.fail(field, wrongScale(form.unit));
+    };
     const points = [{ standard: number('standard'), read: number('read') }];
     if (form.two) points.push({ standard: number('standard2'), read: number('read2') });
     if (points[0]?.standard === points[1]?.standard) {
