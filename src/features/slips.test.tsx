@@ -40,6 +40,18 @@ it('a hydrometer is previewed as it is saved, by the temperature of its sitting'
   expect(preview?.best).not.toBeCloseTo(33.2, 1);
 });
 
+it('a calibration dated ahead of the clock changes nothing until then', async () => {
+  const store = await demoStore('Kittiwake');
+  const salinity = () => selectHistory(store.getState())?.readings.salinity.at(-1);
+  const kitId = salinity()?.kitId ?? '';
+  const points = [{ standard: 35, read: 36 }];
+  const held = { kind: 'calibration' as const, kitId, unit: 'ppt' as const, points };
+  await logged(store, [[-48, { ...held, adjusted: true }]]);
+  expect(salinity()?.asRead).toBeNull();
+  store.dispatch(ticked(SCREEN_NOW + 49 * HOUR_MS));
+  expect(salinity()?.asRead).toBeCloseTo(34.8, 6);
+});
+
 it('a temperature that cannot be corrects no instrument', () => {
   const salinity = (temperature: number | null) => {
     const builder = new LogBuilder();

@@ -4,7 +4,12 @@ import type { Forecast } from '../core/cycle/forecast/types';
 import type { Assurance } from '../core/cycle/verdict/assurance';
 import type { Verdict } from '../core/cycle/verdict/types';
 import { verdictOf } from '../core/cycle/verdict/verdict';
-import { deriveHistory, entriesUntil, type Derived } from '../core/history/derive';
+import {
+  calibrationsUntil,
+  deriveHistory,
+  entriesUntil,
+  type Derived,
+} from '../core/history/derive';
 import type { TankHistory } from '../core/history/tankHistory';
 import type { Bands } from '../core/parameters/bands';
 import type { ParameterId } from '../core/parameters/registry';
@@ -50,6 +55,19 @@ const derivedOf = perKey(
   },
 );
 
+/** The calibrations up to a moment: made anew only when one that lay ahead comes due. */
+const calibrationsFor = perKeyUntil(
+  (
+    [all]: readonly [Log['calibrations']],
+    moment,
+  ): { value: Log['calibrations']; until: number } => {
+    const ahead = Object.values(all).flatMap((list) =>
+      list.map(({ at }) => instant(at)).filter((at) => at > moment),
+    );
+    return { value: calibrationsUntil(all, moment), until: Math.min(Infinity, ...ahead) };
+  },
+);
+
 function historyUntil(
   state: RootState,
   tankId: string | null,
@@ -62,7 +80,8 @@ function historyUntil(
   const all = entriesOfTank(log, tank.id);
   const count = entriesUntil(all, moment);
   const key = `${purpose}/${tank.id}`;
-  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit, log.calibrations]).history;
+  const calibrations = calibrationsFor(key, [log.calibrations], moment);
+  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit, calibrations]).history;
 }
 
 /** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */

@@ -69,8 +69,8 @@ export function tankHistory(log: Log, tankId: string, moment = Infinity): TankHi
   }).history;
 }
 
-/** What was known of the instruments by a moment. */
-function calibrationsUntil(all: Log['calibrations'], moment: number): Log['calibrations'] {
+/** What was known of the instruments by a moment; the same object where nothing lies ahead of it. */
+export function calibrationsUntil(all: Log['calibrations'], moment: number): Log['calibrations'] {
   const early = (entry: CalibrationEntry) => instant(entry.at) <= moment;
   if (Object.values(all).every((list) => list.every(early))) return all;
   return Object.fromEntries(
