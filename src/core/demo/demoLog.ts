@@ -186,7 +186,10 @@ function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
     },
   });
   writer.entry(id, 'filled', age, '11:00', {});
-  writer.entry(id, 'heaterCheck', on(2), '09:00', { offset: 0.8 });
+  writer.entry(id, 'heaterCheck', on(2), '09:00', {
+    dial: { value: 26, unit: '°C' },
+    thermometer: { value: 25.2, unit: '°C' },
+  });
   writer.entry(id, 'lid', on(5), '18:00', { fitted: true });
   writer.entry(id, 'running', on(44), '12:00', {});
   writer.entry(id, 'note', on(0), '12:00', { text: 'Filled over two days from the RODI unit.' });

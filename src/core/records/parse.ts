@@ -7,7 +7,7 @@ import { revisionSchema, type Revision } from './schema/revision';
  * added organics, media, treatments, light and sightings, a bottle's age, and a tank's method;
  * version 3 made facts that change in time into entries, and added top-offs, feedings, observations,
  * animals and runs; version 4 added calibrations, salt mixes, purified water and weighings, what of a
- * tank is untold, a heater's offset, and the pack and the rhythm of a kit.
+ * tank is untold, what a heater's dial and its thermometer said, and the pack and the rhythm of a kit.
  */
 export const FILE_VERSION = 4;
 

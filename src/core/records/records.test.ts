@@ -29,6 +29,7 @@ import {
   type RevisionOf,
 } from '..';
 import { demoLog } from '../demo/demoLog';
+import { heaterOffset } from './kinds/standing';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -253,7 +254,9 @@ describe('version 4', () => {
     expect(refused).toEqual([]);
     const entries = file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
     expect(new Set(entries.map(({ kind }) => kind)).size).toBe(22);
-    expect(entries.some((body) => body.kind === 'heaterCheck' && body.offset === 0.8)).toBe(true);
+    expect(entries.some((body) => body.kind === 'heaterCheck' && heaterOffset(body) === 0.8)).toBe(
+      true,
+    );
     expect(file.records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(
       true,
     );

@@ -1,7 +1,8 @@
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
 import { HOUR_MS } from '../time/zone';
-import { formatSignificant } from '../units/format';
+import { heaterOffset, heaterWords } from '../records/kinds/standing';
+import { capitalise, formatSignificant } from '../units/format';
 import { SAND_BULK, usualGlass } from '../water/volume';
 import { chosen, clocksOfSteps, type Procedure, type Step } from './procedure';
 
@@ -144,10 +145,10 @@ const steps: readonly Step[] = [
     kind: 'check',
     title: 'Heater against a thermometer',
     text: (_run, tank) => {
-      const offset = tank?.entries.heaterCheck.at(-1)?.entry.offset;
-      return offset === undefined
-        ? 'A night in a bucket: dials lie by degrees. The offset is noted and shown from then on.'
-        : `Its dial says ${say(Math.abs(offset), 2)} °C too ${offset >= 0 ? 'much' : 'little'}: set it by that.`;
+      const last = tank?.entries.heaterCheck.at(-1)?.entry;
+      return last && heaterOffset(last) !== null
+        ? `${capitalise(heaterWords(last))}: set it by that.`
+        : 'A night in a bucket: dials lie by degrees. The offset is noted and shown from then on.';
     },
     opens: { form: 'heaterCheck', label: 'Log the check' },
     shown: (tank) => tank.standing.heaterVerifiedAt,

@@ -137,7 +137,7 @@ describe('building', () => {
     };
     expect(done()).toEqual(['rock']);
     builder.entry(onDay(1), { kind: 'lid', fitted: true });
-    builder.entry(onDay(1), { kind: 'heaterCheck', offset: 0.5 });
+    builder.entry(onDay(1), { kind: 'heaterCheck' });
     builder.entry(onDay(1), { kind: 'filled' });
     expect(done()).toEqual(['rock', 'offset', 'lid', 'fill']);
     builder.conditions(onDay(1));

@@ -11,6 +11,7 @@ import { calibrateEvery } from '@/core/instruments/rhythm';
 import { supplyOf, supplyWords } from '@/core/instruments/supply';
 import { trustWords } from '@/core/instruments/trustWords';
 import type { Log } from '@/core/records/log';
+import { heaterWords } from '@/core/records/kinds/standing';
 import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayWords } from '@/core/time/words';
@@ -124,14 +125,7 @@ function HeaterRow() {
   const history = useAppSelector(selectHistory);
   if (!history || history.start === null) return null;
   const last = history.entries.heaterCheck.at(-1);
-  const offset = last?.entry.offset;
-  const words = !last
-    ? 'never held against a thermometer'
-    : offset === undefined
-      ? 'held against a thermometer, without a figure'
-      : offset === 0
-        ? 'its dial agrees with the thermometer'
-        : `its dial says ${formatPlain(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}: set it by that`;
+  const words = last ? heaterWords(last.entry) : 'never held against a thermometer';
   return (
     <View>
       <SectionHead title="Heater" end={history.tank.name} />

@@ -6,7 +6,9 @@ import type { Asked, Step } from '@/core/runs/procedure';
 import { withClock } from '@/core/runs/changes';
 import { instant } from '@/core/time/zone';
 import { formatExact, formatPlain, parseNumber } from '@/core/units/format';
-import { linearFromCanonical, linearToCanonical } from '@/core/units/units';
+import { unitSymbol, type Unit } from '@/core/units/units';
+import { fromCanonical, toCanonical } from '@/core/parameters/convert';
+import { unitFor, type Settings } from '@/core/records/schema/settings';
 import { addressOf } from '@/frame/addressOf';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
@@ -62,23 +64,24 @@ const draftSchema = z.string();
 
 /** A number of a step: kept as it is typed, until it is noted. */
 function Measure({ run, step, history, note }: StepProps) {
-  const { volumeUnit } = useAppSelector(selectSettings);
+  const settings = useAppSelector(selectSettings);
+  const { volumeUnit } = settings;
   const { asks } = step;
   const noted = run.body.steps[step.id]?.value;
   const shown = (value: number | undefined) =>
     value === undefined
       ? ''
-      : formatExact(asks?.unit === 'L' ? linearFromCanonical(value, volumeUnit) : value);
+      : formatExact(asks ? Number(fromStep(asks, value, settings).toPrecision(6)) : value);
   const start = shown(typeof noted === 'number' ? noted : asks?.usual?.(run.body, history));
   const [draft, setDraft] = useDraft<string>(`run/${run.id}/${step.id}`, draftSchema, start);
   if (!asks) return null;
-  const read = readAsked(asks, draft, volumeUnit);
+  const read = readAsked(asks, draft, settings);
   return (
     <>
       <Field
         label={asks.label}
         kind="number"
-        unit={asks.unit === 'L' ? volumeUnit : asks.unit}
+        unit={unitSymbolOf(asks, settings)}
         value={draft}
         error={draft.trim() !== '' && typeof read === 'string' ? read : undefined}
         onChange={setDraft}
@@ -131,21 +134,38 @@ function Jugs({
 }
 
 /** A typed number in what a step asks for, or what is wrong with it. */
-function readAsked(
-  { unit, low, high }: Asked,
-  text: string,
-  volumeUnit: 'L' | 'gal',
-): number | string {
+function readAsked(asks: Asked, text: string, settings: Settings): number | string {
   const value = parseNumber(text);
   if (value === null) return `"${text.trim()}" is not a number.`;
-  const canonical = unit === 'L' ? linearToCanonical(value, volumeUnit) : value;
+  const unit = unitOfStep(asks, settings);
   if (unit === 'ppt' && value >= 0.98 && value <= 1.06) {
     return `${formatPlain(value, 4)} reads like a specific gravity: 1.0264 at 25 °C is 35 ppt.`;
   }
-  if (canonical < low || canonical > high) {
-    return `It must lie between ${formatPlain(low)} and ${formatPlain(high)}${unit === '' ? '' : ` ${unit}`}.`;
-  }
-  return canonical;
+  const inStep = unit === null ? value : toCanonical(value, unit);
+  if (inStep >= asks.low && inStep <= asks.high) return inStep;
+  const end = (bound: number) =>
+    formatPlain(fromStep(asks, bound, settings), unit?.startsWith('sg') ? 4 : 1);
+  return `It must lie between ${end(asks.low)} and ${end(asks.high)} ${unitSymbolOf(asks, settings)}.`.replace(
+    ' .',
+    '.',
+  );
+}
+
+/** The unit that a number of a step is typed in; null for one that has no other. */
+function unitOfStep({ unit }: Asked, settings: Settings): Unit | null {
+  if (unit === 'L') return settings.volumeUnit;
+  return unit === 'ppt' ? unitFor(settings, 'salinity') : null;
+}
+
+function unitSymbolOf(asks: Asked, settings: Settings): string {
+  const unit = unitOfStep(asks, settings);
+  return unit === null ? asks.unit : unitSymbol(unit);
+}
+
+/** A number as a step keeps it, in the unit it is typed in. */
+function fromStep(asks: Asked, value: number, settings: Settings): number {
+  const unit = unitOfStep(asks, settings);
+  return unit === null ? value : fromCanonical(value, unit);
 }
 
 function Wait({

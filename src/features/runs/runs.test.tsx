@@ -4,7 +4,9 @@ import { PROCEDURES } from '@/core/runs/procedures';
 import { withClock, withStep } from '@/core/runs/changes';
 import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
 import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
-import { selectLog, selectTank, selectTanks } from '@/store/selectors';
+import { US_SETTINGS } from '@/core/records/schema/settings';
+import { recordAct } from '@/store/record';
+import { selectLog, selectSettingsRecord, selectTank, selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import type { AppStore } from '@/store/store';
 import { choose, demoStore, heading, press, SCREEN_NOW, show, type } from '@/testing/appHarness';
@@ -120,6 +122,28 @@ describe('a run', () => {
     await press('Log it as filled');
     await waitFor(() => expect(heading()).toBe('This is done.'));
     expect(tankOf(store).body.volume.measuredAtFill).toEqual({ by: 'litres', litres: 205 });
+  });
+
+  it('asks in the keeper’s own units, and keeps what the sums work in', async () => {
+    const store = await demoStore('Kittiwake');
+    await store.dispatch(
+      recordAct((writer) => {
+        const settings = selectSettingsRecord(store.getState());
+        if (settings) writer.revise(settings, US_SETTINGS);
+      }),
+    );
+    await store.dispatch(beginRun('mix', tankOf(store).id, {}));
+    await show(store, <RunScreen id={first(store).id} />);
+    type('Water to make ready', '10');
+    await press('Note it');
+    await waitFor(() => expect(heading()).toBe('To which salinity.'));
+    expect(first(store).body.steps.litres?.value).toBeCloseTo(37.854, 3);
+    type('Wanted salinity', '35');
+    expect(screen.getByText(/It must lie between 1\.00\d+ and 1\.03\d+ SG 25\/25\./)).toBeTruthy();
+    type('Wanted salinity', '1.0264');
+    await press('Note it');
+    await waitFor(() => expect(heading()).toBe('Which water.'));
+    expect(first(store).body.steps.target?.value).toBeCloseTo(35, 1);
   });
 
   it('of a build is gone through in any order, and ticks itself off by the log', async () => {

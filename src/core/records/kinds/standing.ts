@@ -1,5 +1,7 @@
 import * as z from 'zod';
 import { formatFixed } from '../../units/format';
+import { toCanonical } from '../../parameters/convert';
+import { quantityOf, type Quantity } from '../common';
 import { defineKind, ofTank } from './kind';
 
 /** The day water went into the tank. */
@@ -32,22 +34,38 @@ export const lid = defineKind({
   touches: () => ['equipment'],
 });
 
+interface HeaterCheck {
+  dial?: Quantity;
+  thermometer?: Quantity;
+}
+
+/** What the dial says beyond the thermometer, °C; negative where the water was warmer; null unread. */
+export function heaterOffset({ dial, thermometer }: HeaterCheck): number | null {
+  if (!dial || !thermometer) return null;
+  const off = toCanonical(dial.value, dial.unit) - toCanonical(thermometer.value, thermometer.unit);
+  return Math.round(off * 100) / 100;
+}
+
+/** How a heater stood to its thermometer, in words. */
+export function heaterWords(check: HeaterCheck): string {
+  const offset = heaterOffset(check);
+  if (offset === null) return 'held against a thermometer';
+  if (offset === 0) return 'its dial agrees with the thermometer';
+  return `its dial says ${formatFixed(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}`;
+}
+
 /** The heater held against a thermometer. */
 export const heaterCheck = defineKind({
   schema: z.strictObject({
     kind: z.literal('heaterCheck'),
     ...ofTank,
-    /** What its dial said beyond what the thermometer read, °C; negative where the water was warmer. */
-    offset: z.number().min(-20).max(20).optional(),
+    /** What its dial was set to, and what the thermometer read, each as it was typed. */
+    dial: quantityOf('temperature').optional(),
+    thermometer: quantityOf('temperature').optional(),
   }),
   subject: 'tank',
   name: 'heater check',
   title: () => 'Heater verified',
-  line: ({ offset }) =>
-    offset === undefined
-      ? 'held against a thermometer'
-      : offset === 0
-        ? 'its dial agrees with the thermometer'
-        : `its dial says ${formatFixed(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}`,
+  line: heaterWords,
   touches: () => ['equipment'],
 });

@@ -12,6 +12,8 @@ import { FormReader } from '@/forms/reader';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
+import { toCanonical } from '@/core/parameters/convert';
+import { unitFor } from '@/core/records/schema/settings';
 import { formatExact } from '@/core/units/format';
 import { Remark } from '@/ui/Remark';
 import { entryForm, type FieldsProps } from './entryForm';
@@ -80,38 +82,62 @@ export const RunningForm = plain('running', () => (
   </Remark>
 ));
 
-const heaterFields = z.object({ ...sharedFields, dial: z.string(), thermometer: z.string() });
+const TEMPERATURES = ['°C', '°F'] as const;
+const heaterFields = z.object({
+  ...sharedFields,
+  dial: z.string(),
+  thermometer: z.string(),
+  unit: z.enum(TEMPERATURES),
+});
 type HeaterFields = z.infer<typeof heaterFields>;
 
 /** Water that a heater stands in, °C. */
-const WATER = { min: 0, max: 45 };
+const COLDEST = 0;
+const WARMEST = 45;
+
+function unitOf(wanted: string | undefined): (typeof TEMPERATURES)[number] {
+  return TEMPERATURES.find((unit) => unit === wanted) ?? '°C';
+}
 
 /** A heater held against a thermometer: what its dial says, and what the water has. */
 export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
   kind: 'heaterCheck',
   fields: heaterFields,
-  start: () => ({ ...SHARED, dial: '', thermometer: '' }),
-  formOf: ({ at, note, offset }) => ({
+  start: ({ settings }) => ({
+    ...SHARED,
+    dial: '',
+    thermometer: '',
+    unit: unitOf(unitFor(settings, 'temperature')),
+  }),
+  formOf: ({ at, note, dial, thermometer }, { settings }) => ({
     at,
     note: note ?? '',
-    // Only the difference is kept: it is shown against water of no offset.
-    dial: offset === undefined ? '' : formatExact(25 + offset),
-    thermometer: offset === undefined ? '' : '25',
+    dial: dial ? formatExact(dial.value) : '',
+    thermometer: thermometer ? formatExact(thermometer.value) : '',
+    unit: unitOf(dial?.unit ?? unitFor(settings, 'temperature')),
   }),
   read: (form) => {
     const { read, note } = noteOf(form);
-    const dial = read.optional('dial', WATER);
-    const thermometer = read.optional('thermometer', WATER);
+    const { unit } = form;
+    const water = (field: 'dial' | 'thermometer') => {
+      const value = read.optional(field);
+      const celsius = value === null ? null : toCanonical(value, unit);
+      if (celsius !== null && (celsius < COLDEST || celsius > WARMEST)) {
+        read.fail(field, `No heater stands in water of that: look at the unit, ${unit}.`);
+      }
+      return value;
+    };
+    const dial = water('dial');
+    const thermometer = water('thermometer');
     if (dial !== null && thermometer === null) {
       read.fail('thermometer', 'What did the thermometer read?');
     }
     if (thermometer !== null && dial === null) read.fail('dial', 'What is its dial set to?');
-    const apart = dial === null || thermometer === null ? null : dial - thermometer;
-    if (apart !== null && Math.abs(apart) > 20) {
-      read.fail('dial', 'They lie more than 20 °C apart: one of them is a slip.');
-    }
-    const offset = apart === null ? {} : { offset: Math.round(apart * 100) / 100 };
-    return read.result({ kind: 'heaterCheck', ...offset, ...note });
+    const both =
+      dial === null || thermometer === null
+        ? {}
+        : { dial: { value: dial, unit }, thermometer: { value: thermometer, unit } };
+    return read.result({ kind: 'heaterCheck', ...both, ...note });
   },
   Fields: ({ form, set, errors }: FieldsProps<HeaterFields>) => (
     <>
@@ -121,7 +147,7 @@ export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
       <Field
         label="Its dial is set to"
         kind="number"
-        unit="°C"
+        unit={form.unit}
         value={form.dial}
         error={errors.dial}
         hint="Leave both empty where you only saw that they agree."
@@ -130,7 +156,7 @@ export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
       <Field
         label="The thermometer reads"
         kind="number"
-        unit="°C"
+        unit={form.unit}
         value={form.thermometer}
         error={errors.thermometer}
         onChange={(thermometer) => set({ thermometer })}
