@@ -1,0 +1,198 @@
+import { seededRandom } from '../math/random';
+import { baseTank, type Kits } from './shared';
+import type { DemoValue, DemoWriter } from './writer';
+
+/** A tank five months old, with animals in it. */
+export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
+  const age = 152;
+  const on = (day: number) => age - day;
+  const random = seededRandom(310);
+  const around = (value: number, spread: number, decimals: number) =>
+    Number((value + (random() * 2 - 1) * spread).toFixed(decimals));
+  const id = writer.add(writer.act(writer.when(age, '11:00')), 'tank', {
+    ...baseTank(zone),
+    name: 'Fulmar',
+    kind: 'display',
+    rock: 'liveRock',
+    lightPlan: 'on',
+    volume: {
+      shell: {
+        by: 'dimensions',
+        box: { length: 120, width: 55, height: 55, glass: 12, fillGap: 4 },
+      },
+      rockKg: 32,
+      rockDensity: 2,
+      sandDepth: 3,
+      sump: { by: 'box', length: 60, width: 40, waterDepth: 20 },
+      measuredAtFill: { by: 'rate', minutes: 775, litresPerMinute: 0.4 },
+    },
+  });
+  writer.entry(id, 'filled', age, '11:00', {});
+  writer.entry(id, 'heaterCheck', on(2), '09:00', {
+    dial: { value: 26, unit: '°C' },
+    thermometer: { value: 25.2, unit: '°C' },
+  });
+  writer.entry(id, 'lid', on(5), '18:00', { fitted: true });
+  writer.entry(id, 'running', on(44), '12:00', {});
+  writer.entry(id, 'note', on(0), '12:00', { text: 'Filled over two days from the RODI unit.' });
+  writer.entry(id, 'dose', on(3), '19:00', {
+    substance: 'ammoniumChloride',
+    amount: { by: 'target', rise: { value: 2, unit: 'ammonia NH4' } },
+    strength: null,
+    about: true,
+  });
+  const cycle: [day: number, ammonia: DemoValue, nitrite: DemoValue][] = [
+    [4, 2, 0],
+    [7, [1, 2], 1],
+    [10, 0.5, 2],
+    [14, 0, 5],
+    [18, 0, 2],
+    [22, 0, 0.5],
+    [26, 0, [0, 0.25]],
+    [29, 0, 0],
+    [33, 0, 0],
+    [37, 0, 0],
+  ];
+  for (const [day, ammonia, nitrite] of cycle) {
+    writer.sitting(id, on(day), '20:10', [
+      [kits.ammoniaCard, ammonia],
+      [kits.nitriteCard, nitrite],
+      [kits.thermometer, around(25.4, 0.3, 1)],
+    ]);
+  }
+  writer.entry(id, 'light', on(30), '12:00', { state: 'on', hoursADay: 6 });
+  writer.entry(id, 'sighting', on(38), '18:00', {
+    growth: 'diatoms',
+    extent: 'patches',
+    note: 'Rusty dust on the sand. Left alone.',
+  });
+  writer.entry(id, 'sighting', on(71), '18:30', {
+    growth: 'film',
+    extent: 'patches',
+    note: 'Some hair algae on the left rock, too.',
+  });
+  writer.entry(id, 'note', on(118), '17:45', {
+    text: 'Sand is white again. Glass once in four days.',
+  });
+  for (let day = 41; day <= 145; day += 7) {
+    const fading = Math.max(0, 1 - (day - 41) / 50);
+    writer.sitting(id, on(day), '19:30', [
+      [kits.nitrateCard, fading > 0.5 ? 20 : fading > 0 ? 10 : day % 3 === 0 ? 5 : [5, 10]],
+      [kits.phosphateMeter, around(0.05 + 0.08 * fading, 0.01, 2)],
+      // Corals draw it down a little between the weekly doses.
+      [kits.alkalinityDrops, around(8.2, 0.15, 1)],
+      [kits.refractometer, around(34.8, 0.3, 1)],
+      [kits.thermometer, around(25.4, 0.4, 1)],
+      [kits.phPen, around(8.12, 0.07, 2)],
+    ]);
+  }
+  for (let day = 45; day <= 150; day += 14) {
+    writer.entry(id, 'waterChange', on(day), '11:00', {
+      litres: 40,
+      newWater: { salinity: { value: 35, unit: 'ppt' }, temperature: { value: 25, unit: '°C' } },
+    });
+  }
+  for (let day = 69; day <= 146; day += 7) {
+    writer.entry(id, 'dose', on(day), '08:30', {
+      substance: 'alkalinity',
+      amount: { by: 'grams', grams: 8 },
+      strength: null,
+      about: false,
+      product: 'Baking soda',
+    });
+  }
+  for (const day of [60, 90, 120]) {
+    writer.sitting(id, on(day), '20:00', [
+      [kits.ammoniaCard, 0],
+      [kits.calciumDrops, around(420, 8, 0)],
+      [kits.magnesiumDrops, around(1320, 20, 0)],
+    ]);
+  }
+  writer.sitting(id, on(150), '19:20', [
+    [kits.nitrateCard, [5, 10]],
+    [kits.phosphateMeter, 0.05],
+    [kits.alkalinityDrops, 8.2],
+    [kits.refractometer, 34.7],
+    [kits.thermometer, 25.5],
+    [kits.phPen, 8.14],
+  ]);
+  addAnimals(writer, id, on);
+  addWaterMaking(writer, id, on);
+  addCalibrations(writer, id, kits, on);
+}
+
+/** How Fulmar's water is made: what its purifier, its salt and its cup have shown. */
+function addWaterMaking(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  writer.entry(id, 'purified', on(1), '18:00', { litres: 310, minutes: 775, waste: 900 });
+  writer.entry(id, 'weighing', on(43), '10:00', { what: 'saltCup', count: 10, amount: 2640 });
+  for (const day of [101, 115, 129, 143]) {
+    writer.entry(id, 'purified', on(day), '16:00', {
+      litres: 40,
+      minutes: 104 + (day - 101) / 7,
+      tds: { tap: 212, membrane: 9, resin: day === 143 ? 1 : 0 },
+    });
+    writer.entry(id, 'saltMix', on(day), '20:30', {
+      litres: 40,
+      grams: 1580,
+      salinity: { value: day === 115 ? 35.2 : 35, unit: 'ppt' },
+    });
+  }
+}
+
+/** When the meters were held against a standard: the refractometer had crept up by the fourth month. */
+function addCalibrations(
+  writer: DemoWriter,
+  id: string,
+  kits: Kits,
+  on: (day: number) => number,
+): void {
+  const held = (
+    day: number,
+    kitId: string,
+    unit: 'ppt' | 'pH',
+    points: { standard: number; read: number }[],
+  ) => writer.entry(id, 'calibration', on(day), '10:15', { kitId, unit, points, adjusted: true });
+  held(40, kits.refractometer.id, 'ppt', [{ standard: 35, read: 35 }]);
+  held(124, kits.refractometer.id, 'ppt', [{ standard: 35, read: 35.6 }]);
+  held(100, kits.phPen.id, 'pH', [
+    { standard: 7, read: 7.03 },
+    { standard: 10, read: 10.06 },
+  ]);
+}
+
+/** Who came into Fulmar, what they are fed, and what was seen of them. */
+function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  writer.entry(id, 'animals', on(46), '17:00', {
+    move: 'in',
+    group: 'invertebrate',
+    what: 'Snails',
+    count: 8,
+  });
+  writer.entry(id, 'animals', on(62), '18:30', {
+    move: 'in',
+    group: 'fish',
+    what: 'Clownfish',
+    count: 2,
+    grams: 9,
+  });
+  writer.entry(id, 'animals', on(97), '09:10', {
+    move: 'died',
+    group: 'invertebrate',
+    what: 'Snails',
+    count: 1,
+  });
+  writer.entry(id, 'observation', on(139), '21:15', {
+    about: 'equipment',
+    which: 'Return pump',
+    text: 'Hums since the last cleaning. Shaft seated anew.',
+  });
+  for (const day of [146, 149, 151]) {
+    writer.entry(id, 'topOff', on(day), '08:05', { litres: day === 146 ? 6 : 4 });
+  }
+  for (const day of [149, 150, 151]) {
+    writer.entry(id, 'feed', on(day), '18:20', {
+      food: 'frozen',
+      amount: { by: 'portions', portions: 0.5 },
+    });
+  }
+}
