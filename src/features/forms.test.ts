@@ -7,6 +7,7 @@ import {
   type DoseEntry,
   type Tank,
 } from '../core';
+import { tankSchema } from '../core/records/schema/tank';
 import { BARE_TANK } from '../testing/logBuilder';
 import { EMPTY_DOSE_TOOL, strengthWords } from './cycle/doseToolForm';
 import { formOfProgramme, readProgramme } from './cycle/programmeForm';
@@ -77,6 +78,15 @@ describe('the tank form', () => {
     if (result.ok) throw new Error('it has no name');
     expect(Object.keys(result.errors).sort()).toEqual(['filledOn', 'name']);
     expect(volumeOfForm(form, METRIC_SETTINGS)?.shell).toEqual({ by: 'label', litres: 200 });
+  });
+
+  it('takes no volume in gallons that a record cannot hold in litres', () => {
+    const form = { ...formOfTank(BARE_TANK, facts, US_SETTINGS), sumpBy: 'litres' as const };
+    const read = (sumpVolume: string) => readTank({ ...form, sumpVolume }, US_SETTINGS, context);
+    const most = read('250000');
+    expect(most.ok && tankSchema.safeParse(most.value.tank).success).toBe(true);
+    const beyond = read('999999');
+    expect(!beyond.ok && beyond.errors.sumpVolume).toMatch(/at most/);
   });
 
   it('refuses a tank that ran before it was filled', () => {

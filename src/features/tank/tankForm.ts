@@ -150,6 +150,8 @@ function dayField(
 
 /** Sizes in whichever unit: none is nothing, and none is a lake. */
 const POSITIVE = { aboveZero: true, max: 2000 };
+/** Volumes in whichever unit: so many gallons are still within what a record holds in litres. */
+const MOST_VOLUME = 250_000;
 
 /** The volume a form stands for; what is wrong with it is noted in `read`. */
 function readVolume(
@@ -160,7 +162,10 @@ function readVolume(
   const cm = (field: keyof TankForm, limits: Parameters<typeof read.number>[1] = POSITIVE) =>
     linearToCanonical(read.number(field, limits), settings.lengthUnit);
   const litres = (field: keyof TankForm) =>
-    linearToCanonical(read.number(field, { aboveZero: true, max: 1_000_000 }), settings.volumeUnit);
+    linearToCanonical(
+      read.number(field, { aboveZero: true, max: MOST_VOLUME }),
+      settings.volumeUnit,
+    );
   const zeroOk = { min: 0, max: 2000 };
   return {
     shell:
