@@ -14,6 +14,10 @@ export const to = {
   water: '/water',
   parameter: (id: ParameterId) => `/water/${id}`,
   cycle: '/cycle',
+  stock: '/stock',
+  stockPage: (page: string) => `/stock/${page}`,
+  /** One lot of the roster, by the entry that brought it in. */
+  lot: (id: string) => `/stock/lots/${id}`,
   cycleTool: (tool: string) => `/cycle/${tool}`,
   /** A form of the log by its address, begun with what is handed over. */
   log: (path: string, given: Given = {}) => withGiven(`/log/${path}`, given),

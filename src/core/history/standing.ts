@@ -1,4 +1,4 @@
-import { ANIMAL_GROUPS, type AnimalGroup } from '../records/kinds/animals';
+import { ANIMAL_GROUPS, joins, type AnimalGroup } from '../records/kinds/animals';
 import type { TankEntries } from './logged';
 
 /** What is so with a tank at the moment its history ends, by the entries that say so. */
@@ -23,7 +23,7 @@ function groupSince(entries: TankEntries, group: AnimalGroup): number | null {
   let number = 0;
   for (const { at, entry } of entries.animals) {
     if (entry.group !== group) continue;
-    if (entry.move === 'in') {
+    if (joins(entry.move)) {
       since ??= at;
       number += entry.count ?? 1;
     } else number = entry.count === undefined ? 0 : Math.max(0, number - entry.count);

@@ -20,6 +20,8 @@ export interface Log {
   readonly kits: readonly RevisionOf<'kit'>[];
   readonly settings: readonly RevisionOf<'settings'>[];
   readonly runs: readonly RevisionOf<'run'>[];
+  readonly wishes: readonly RevisionOf<'wish'>[];
+  readonly batches: readonly RevisionOf<'batch'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
@@ -38,6 +40,8 @@ export const EMPTY_LOG: Log = {
   kits: [],
   settings: [],
   runs: [],
+  wishes: [],
+  batches: [],
   everyKit: {},
   calibrations: {},
   entries: {},
@@ -124,6 +128,8 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     kits: changedHeads(log.kits, of('kit'), 'kit'),
     settings: changedHeads(log.settings, of('settings'), 'settings'),
     runs: changedHeads(log.runs, of('run'), 'run'),
+    wishes: changedHeads(log.wishes, of('wish'), 'wish'),
+    batches: changedHeads(log.batches, of('batch'), 'batch'),
     everyKit: changedKits(log.everyKit, of('kit')),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
@@ -277,6 +283,8 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   kit: (log) => log.kits,
   settings: (log) => log.settings,
   run: (log) => log.runs,
+  wish: (log) => log.wishes,
+  batch: (log) => log.batches,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

@@ -22,6 +22,10 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     name: 'organics, media, treatments, light and sightings come in; nothing changes',
     up: (record) => [record],
   },
+  4: {
+    name: 'wishes, batches and stocking come in, animals say more; nothing changes',
+    up: (record) => [record],
+  },
   3: {
     name: 'calibrations, salt mixes, purified water and weighings come in; nothing changes',
     up: (record) => [record],

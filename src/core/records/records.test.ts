@@ -242,27 +242,45 @@ describe('version 3', () => {
 });
 
 describe('version 4', () => {
-  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v4.json'), 'utf8');
+  it('opens with every kind there is, and what came with it', () => {
+    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v4.json'), 'utf8');
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    expect(reading.refused).toEqual([]);
+    const { records } = reading.file;
+    const entries = records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
+    expect(new Set(entries.map(({ kind }) => kind)).size).toBe(22);
+    expect(entries.some((body) => body.kind === 'heaterCheck' && heaterOffset(body) === 0.8)).toBe(
+      true,
+    );
+    expect(records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(true);
+    expect(records.some((r) => r.type === 'kit' && r.body.pack && r.body.calibrateDays)).toBe(true);
+  });
+});
+
+describe('version 5', () => {
+  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v5.json'), 'utf8');
   const opened = () => {
     const reading = readLogFile(text);
     if (!reading.ok) throw new Error(reading.why);
     return reading;
   };
 
-  it('opens with every kind there is, and what came with it', () => {
+  it('opens with wishes, a batch, a tank that is stocked slowly, and animals by name', () => {
     const { refused, file } = opened();
     expect(refused).toEqual([]);
-    const entries = file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
-    expect(new Set(entries.map(({ kind }) => kind)).size).toBe(22);
-    expect(entries.some((body) => body.kind === 'heaterCheck' && heaterOffset(body) === 0.8)).toBe(
-      true,
+    expect(headsOfType(mergeRevisions(EMPTY_LOG, file.records), 'wish')[0]?.body.pinned).toBe(
+      '2026-05-01',
     );
-    expect(file.records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(
-      true,
-    );
-    expect(file.records.some((r) => r.type === 'kit' && r.body.pack && r.body.calibrateDays)).toBe(
-      true,
-    );
+    expect(headsOfType(mergeRevisions(EMPTY_LOG, file.records), 'batch')).toHaveLength(1);
+    expect(
+      file.records.some((r) => r.type === 'tank' && r.body.stocking?.pace.school === 'interval'),
+    ).toBe(true);
+    expect(
+      file.records.some(
+        (r) => r.type === 'entry' && r.body.kind === 'animals' && r.body.cause === 'jumped',
+      ),
+    ).toBe(true);
   });
 
   it('is written as it was read', () => {

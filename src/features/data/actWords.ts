@@ -12,6 +12,10 @@ function noun(revision: Revision): string {
       return revision.body.name;
     case 'settings':
       return 'settings';
+    case 'wish':
+      return 'a wish';
+    case 'batch':
+      return 'a quarantine batch';
     case 'run':
       // By its id, taken apart: the procedures themselves are not fetched for a list of acts.
       return `${revision.body.procedure.replace(/[A-Z]/g, (letter) => ` ${letter.toLowerCase()}`)} run`;

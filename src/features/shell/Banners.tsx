@@ -48,6 +48,9 @@ function addressOfRecord(head: Revision | undefined): string {
       return to.entry(head.id);
     case 'run':
       return to.run(head.id);
+    case 'wish':
+    case 'batch':
+      return to.stock;
     case 'settings':
       return to.settings;
     case undefined:

@@ -1,3 +1,4 @@
+import { joins } from '../../records/kinds/animals';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import {
   riseOf,
@@ -110,7 +111,7 @@ function fishRates({ entries }: TankHistory): FishRate[] {
   let weighed = true;
   for (const { at, entry } of entries.animals) {
     if (entry.group !== 'fish') continue;
-    if (entry.move === 'in') {
+    if (joins(entry.move)) {
       number += entry.count ?? 1;
       grams += entry.grams ?? 0;
       weighed = weighed && entry.grams !== undefined;

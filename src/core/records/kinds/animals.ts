@@ -1,11 +1,11 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
-import { nameSchema, positive } from '../common';
+import { daySchema, idSchema, labelSchema, nameSchema, positive } from '../common';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const ANIMAL_GROUPS = ['fish', 'invertebrate', 'coral'] as const;
 export type AnimalGroup = (typeof ANIMAL_GROUPS)[number];
-export const ANIMAL_MOVES = ['in', 'out', 'died'] as const;
+export const ANIMAL_MOVES = ['in', 'out', 'died', 'missing', 'moved', 'lent', 'back'] as const;
 export type AnimalMove = (typeof ANIMAL_MOVES)[number];
 
 const schema = z.strictObject({
@@ -19,6 +19,26 @@ const schema = z.strictObject({
   count: z.int().min(1).max(10_000).optional(),
   /** What they weigh together, g, where it is known. */
   grams: positive.optional(),
+  /** Which animal of the catalogue it is; left out where none is. */
+  species: labelSchema.optional(),
+  /** Its name is a guess. */
+  notSure: z.literal(true).optional(),
+  /** The entry that those came in by whom this one is about. */
+  lot: idSchema.optional(),
+  /** Length of one of them, cm. */
+  sizeCm: positive.optional(),
+  /** Whom it came from. */
+  source: labelSchema.optional(),
+  /** What they cost together, in the keeper's own money. */
+  price: positive.optional(),
+  /** The tank it went to, or came from. */
+  otherTankId: idSchema.optional(),
+  /** The day a loan ends, or by which one that outgrows the tank is to have another home. */
+  until: daySchema.optional(),
+  /** What it died of, as far as anybody knows. */
+  cause: labelSchema.optional(),
+  /** Those that lived together before and were moved as one community share a word. */
+  together: labelSchema.optional(),
 });
 export type AnimalsEntry = z.infer<typeof schema>;
 
@@ -28,7 +48,20 @@ export const GROUP_WORDS: WordsOf<AnimalGroup> = {
   coral: 'Coral',
 };
 
-export const MOVE_WORDS: WordsOf<AnimalMove> = { in: 'In', out: 'Out', died: 'Died' };
+export const MOVE_WORDS: WordsOf<AnimalMove> = {
+  in: 'In',
+  out: 'Out',
+  died: 'Died',
+  missing: 'Missing',
+  moved: 'Moved',
+  lent: 'Lent',
+  back: 'Back',
+};
+
+/** Whether a move brings animals into the tank of its entry. */
+export function joins(move: AnimalMove): boolean {
+  return move === 'in' || move === 'back';
+}
 
 /** Animals that came, left or died. */
 export const animals = defineKind({
@@ -36,13 +69,22 @@ export const animals = defineKind({
   subject: 'tank',
   name: 'animals',
   title: ({ what, move }) => `${what} ${MOVE_WORDS[move].toLowerCase()}`,
-  line: ({ count, grams }) =>
+  line: ({ count, grams, notSure, source, until, cause }) =>
     [
       count === undefined ? '' : `${count} of them`,
       grams === undefined ? '' : `${formatPlain(grams)} g`,
+      notSure ? 'not sure which it is' : '',
+      source ? `from ${source}` : '',
+      until ? `until ${until}` : '',
+      cause ?? '',
     ]
       .filter(Boolean)
       .join(', '),
   touches: ({ group }) =>
     group === 'coral' ? ['livestock'] : ['livestock', 'ammonia', 'nitrite', 'nitrate'],
 });
+
+/** "3 × cerith snail": how some animals are called in a line. */
+export function animalsCalled(what: string, count: number | undefined): string {
+  return count === undefined || count === 1 ? what : `${what} × ${count}`;
+}

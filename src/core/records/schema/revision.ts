@@ -1,10 +1,12 @@
 import * as z from 'zod';
 import { idSchema, instantSchema } from '../common';
 import { entrySchema } from '../kinds';
+import { batchSchema } from './batch';
 import { kitSchema } from './kit';
 import { runSchema } from './run';
 import { settingsSchema } from './settings';
 import { tankSchema } from './tank';
+import { wishSchema } from './wish';
 
 /** Corrections that one record can hold: a number beyond it is damage, and would outlast every correction. */
 export const MOST_REVISIONS = 100_000;
@@ -38,6 +40,8 @@ const BODIES = {
   entry: entrySchema,
   settings: settingsSchema,
   run: runSchema,
+  wish: wishSchema,
+  batch: batchSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -49,6 +53,8 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('entry'), body: entrySchema }),
   z.strictObject({ ...envelope, type: z.literal('settings'), body: settingsSchema }),
   z.strictObject({ ...envelope, type: z.literal('run'), body: runSchema }),
+  z.strictObject({ ...envelope, type: z.literal('wish'), body: wishSchema }),
+  z.strictObject({ ...envelope, type: z.literal('batch'), body: batchSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

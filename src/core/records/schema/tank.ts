@@ -102,6 +102,23 @@ export const methodSchema = z.strictObject({
 });
 export type Method = z.infer<typeof methodSchema>;
 
+/** How fast animals are added: the food a month at most doubles, one addition and then a wait, or what the model carries. */
+export const paceSchema = z.discriminatedUnion('school', [
+  z.strictObject({ school: z.literal('doubling') }),
+  z.strictObject({ school: z.literal('interval'), days: z.int().min(7).max(60) }),
+  z.strictObject({ school: z.literal('measured') }),
+]);
+export type Pace = z.infer<typeof paceSchema>;
+
+/** How a tank is stocked. */
+export const stockingSchema = z.strictObject({
+  pace: paceSchema,
+  /** The protocol its fish go through before they come in, by its id. */
+  protocol: z.string().min(1).max(60),
+});
+export type Stocking = z.infer<typeof stockingSchema>;
+export const DEFAULT_STOCKING: Stocking = { pace: { school: 'doubling' }, protocol: 'observe' };
+
 /** A bottle's own programme, as its label has it. */
 export const programmeSchema = z.strictObject({
   /** mL for each 100 L of water on the first day, and on the later ones. */
@@ -128,6 +145,8 @@ export const tankSchema = z.strictObject({
   method: methodSchema.optional(),
   /** The bottle's programme that is followed, counted from the first bacteria. */
   programme: programmeSchema.optional(),
+  /** How it is stocked, where the keeper chose. */
+  stocking: stockingSchema.optional(),
   /** What was not told yet; what stands there meanwhile is nothing, and not known to be nothing. */
   untold: z.array(z.enum(TANK_PARTS)).max(TANK_PARTS.length).optional(),
 });
