@@ -22,6 +22,8 @@ export interface Log {
   readonly runs: readonly RevisionOf<'run'>[];
   readonly wishes: readonly RevisionOf<'wish'>[];
   readonly batches: readonly RevisionOf<'batch'>[];
+  /** Animals of the keeper's own, described as those of the catalogue are. */
+  readonly species: readonly RevisionOf<'species'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
@@ -42,6 +44,7 @@ export const EMPTY_LOG: Log = {
   runs: [],
   wishes: [],
   batches: [],
+  species: [],
   everyKit: {},
   calibrations: {},
   entries: {},
@@ -130,6 +133,7 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     runs: changedHeads(log.runs, of('run'), 'run'),
     wishes: changedHeads(log.wishes, of('wish'), 'wish'),
     batches: changedHeads(log.batches, of('batch'), 'batch'),
+    species: changedHeads(log.species, of('species'), 'species'),
     everyKit: changedKits(log.everyKit, of('kit')),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
@@ -285,6 +289,7 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   run: (log) => log.runs,
   wish: (log) => log.wishes,
   batch: (log) => log.batches,
+  species: (log) => log.species,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

@@ -48,6 +48,8 @@ function addressOfRecord(head: Revision | undefined): string {
       return to.entry(head.id);
     case 'run':
       return to.run(head.id);
+    case 'species':
+      return to.animal(head.body.id);
     case 'wish':
     case 'batch':
       return to.stock;

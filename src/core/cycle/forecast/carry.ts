@@ -30,7 +30,7 @@ export interface Carried {
 }
 
 /** The nitrogen of a load series as events, a few a day, since animals give it off all day. */
-function loadEvents(load: readonly Load[], days: number): CycleEvent[] {
+export function loadEvents(load: readonly Load[], days: number): CycleEvent[] {
   const steps = [...load].sort((a, b) => a.fromDay - b.fromDay);
   const events: CycleEvent[] = [];
   for (let part = 0; part < days * FISH_PARTS; part += 1) {

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { animalSchema } from '../../livestock/catalogue/schema';
 import { idSchema, instantSchema } from '../common';
 import { entrySchema } from '../kinds';
 import { batchSchema } from './batch';
@@ -42,6 +43,7 @@ const BODIES = {
   run: runSchema,
   wish: wishSchema,
   batch: batchSchema,
+  species: animalSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -55,6 +57,7 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('run'), body: runSchema }),
   z.strictObject({ ...envelope, type: z.literal('wish'), body: wishSchema }),
   z.strictObject({ ...envelope, type: z.literal('batch'), body: batchSchema }),
+  z.strictObject({ ...envelope, type: z.literal('species'), body: animalSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

@@ -1,0 +1,60 @@
+import { DAY_MS } from '../time/zone';
+import { nitrogenOf } from './bioload';
+import { lengthAfter, usualCm } from './body';
+import { animalOf, type CatalogueAnimal } from './catalogue';
+import type { Lodger } from './compatibility/types';
+import { isHere, type Lot } from './roster';
+
+/** Where an animal is looked up by its id: the catalogue, and those of the keeper's own. */
+export type Finder = (id: string) => CatalogueAnimal | undefined;
+
+/** Looks an animal up among the keeper's own first, then in the catalogue. */
+export function finderWith(own: readonly CatalogueAnimal[]): Finder {
+  const byId = new Map(own.map((animal) => [animal.id, animal]));
+  return (id) => byId.get(id) ?? animalOf(id);
+}
+
+type Living = Pick<Lot, 'species' | 'group' | 'sizeCm' | 'arrivedAt' | 'here'>;
+
+export function animalIn(
+  { species }: Pick<Lot, 'species'>,
+  find: Finder,
+): CatalogueAnimal | undefined {
+  return species === undefined ? undefined : find(species);
+}
+
+/** The length of one of a lot by now, cm: as it came, grown since; 0 for what has none. */
+export function lengthNow(lot: Living, at: number, find: Finder): number {
+  const animal = animalIn(lot, find);
+  if (!animal || animal.group === 'coral') return lot.sizeCm ?? 0;
+  const days = Math.max(0, (at - lot.arrivedAt) / DAY_MS);
+  return lengthAfter(animal.adultCm, lot.sizeCm ?? usualCm(animal), days);
+}
+
+/** What a fish is taken to make that nobody described, mg N a day: half a small pair. */
+const UNKNOWN_FISH = 5.5;
+
+/** Ammonia nitrogen of those of a lot that are here, by their bodies, mg a day. */
+export function lotNitrogen(lot: Living, at: number, find: Finder): number {
+  if (!isHere(lot)) return 0;
+  const number = lot.here ?? 1;
+  const animal = animalIn(lot, find);
+  if (animal) return number * nitrogenOf(animal, lengthNow(lot, at, find));
+  return lot.group === 'fish' ? number * UNKNOWN_FISH : 0;
+}
+
+/** Who lives in a tank, as those whom a newcomer would meet; without any that nobody named. */
+export function residentsOf(lots: readonly Lot[], at: number, find: Finder): Lodger[] {
+  return lots.flatMap((lot) => {
+    const animal = animalIn(lot, find);
+    if (!animal || !isHere(lot)) return [];
+    return [
+      {
+        animal,
+        count: lot.here ?? 1,
+        ...(animal.group === 'coral' ? {} : { sizeCm: lengthNow(lot, at, find) }),
+        ...(lot.together === undefined ? {} : { together: lot.together }),
+      },
+    ];
+  });
+}

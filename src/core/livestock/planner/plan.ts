@@ -1,0 +1,371 @@
+import {
+  capacityCurve,
+  FREE_LIMIT,
+  peakUnder,
+  type CapacityCurve,
+} from '../../cycle/forecast/capacity';
+import type { Load } from '../../cycle/forecast/carry';
+import type { Posterior } from '../../cycle/inference/posterior';
+import { shortDay } from '../../time/words';
+import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
+import { callIt, type Finding, type RuleId } from '../compatibility/types';
+import type { StockFacts } from './facts';
+import {
+  earliestDay,
+  emptyState,
+  heldOn,
+  passagesFor,
+  withPlaced,
+  type Placed,
+  type PlanState,
+} from './place';
+import {
+  HORIZON,
+  momentOf,
+  MONTH,
+  planProblem,
+  type BindingId,
+  type PlanProblem,
+  type Variant,
+} from './problem';
+import { searchPlan } from './search';
+
+/** A wish with its dates, ms. */
+export interface PlanItem {
+  wishId: string;
+  species: string;
+  name: string;
+  count: number;
+  group: 'fish' | 'invertebrate' | 'coral';
+  /** When its quarantine would begin; null for what goes through none. */
+  quarantineFrom: number | null;
+  batch: number | null;
+  quarantineTank: string | null;
+  addOn: { p10: number | null; p50: number; p90: number | null };
+  /** What its day rests on, by name and in words. */
+  rule: BindingId;
+  because: string;
+  pinned: boolean;
+  /** Why it is in against a rule. */
+  override: string | null;
+  /** A day by which it is to have another home, ms; null for what never outgrows the tank. */
+  rehomeBy: number | null;
+  /** What must be seen to though it is allowed. */
+  cares: string[];
+}
+
+export interface PlanRefusal {
+  wishId: string;
+  species: string;
+  name: string;
+  rule: RuleId | BindingId;
+  because: string;
+  mend: string;
+}
+
+/** Dated plan of a tank's wishes. */
+export interface Plan {
+  tankId: string;
+  at: number;
+  items: PlanItem[];
+  refused: PlanRefusal[];
+  remarks: string[];
+  /** Whether a simulation of the plan kept free ammonia within the limit; null where none was run. */
+  verified: boolean | null;
+  /** 90th percentile of its peak of free ammonia, mg NH3-N/L. */
+  peak: number | null;
+}
+
+/** Share of batches in which a sign restarts the clock, and what that costs. */
+export const RESTART = { chance: 0.25, days: 14 };
+const EARLY: Variant = { ready: 'p10', longer: 0 };
+const LATE: Variant = { ready: 'p90', longer: RESTART.days };
+
+/** Days at which capacity is read off the posterior. */
+const CURVE_DAYS = [0, 7, 14, 30, 60, 120, 240];
+/** How far a plan is followed by simulation, days. */
+const CHECKED_DAYS = 240;
+/** Times a plan that the simulation refutes is sought again under a stricter curve, and how much stricter. */
+const TRIES = 4;
+const STRICTER = 0.75;
+/** A colony without fish is taken to be fed so much meanwhile, mg N/L a day: what the first pair will make. */
+const KEPT_FED = 0.03;
+
+/** The same order and batches under another future: the day of each, null where it never comes. */
+function retimed(problem: PlanProblem, placed: readonly Placed[]): Map<number, number | null> {
+  const days = new Map<number, number | null>();
+  let state: PlanState = emptyState(problem);
+  let remaining = placed.map(({ item }) => item);
+  for (const { item, tank, batch } of placed) {
+    const inTank = tank === null ? null : (state.quarantine[tank]?.batch ?? null);
+    const before = placed.filter((other) => other.tank === tank && other.batch === batch);
+    const join = tank !== null && before[0]?.item !== item && inTank !== null;
+    const found = earliestDay(problem, state, item, { tank, join }, remaining);
+    days.set(item, found?.day ?? null);
+    if (found) state = withPlaced(problem, state, found);
+    remaining = remaining.filter((other) => other !== item);
+  }
+  return days;
+}
+
+/** The load a plan makes, mg N/L a day, from now on. */
+function loadOf(problem: PlanProblem, state: PlanState): Load[] {
+  const days = new Set([0, ...state.placed.map(({ day }) => day)]);
+  for (let day = 0; day < CHECKED_DAYS; day += MONTH) days.add(day);
+  return [...days]
+    .filter((day) => day < CHECKED_DAYS)
+    .sort((a, b) => a - b)
+    .map((day) => ({
+      fromDay: day,
+      nitrogen: Math.max(
+        (state.all[day + MONTH] as number) / problem.facts.netLitres,
+        (state.fish[day + MONTH] as number) > 0 ? 0 : KEPT_FED,
+      ),
+    }));
+}
+
+/** The curve of a tank's capacity, under the load it has now or, without fish, the feeding that keeps it. */
+export function tankCurve(facts: StockFacts, posterior: Posterior, loadNow: number): CapacityCurve {
+  return capacityCurve(posterior, Math.max(loadNow / facts.netLitres, KEPT_FED), CURVE_DAYS);
+}
+
+interface Sought {
+  problem: PlanProblem;
+  state: PlanState;
+  plan: Plan;
+}
+
+/** The plan by a curve of capacity, or by pace alone. */
+function sought(facts: StockFacts, curve: CapacityCurve | null): Sought {
+  const problem = planProblem(facts, curve);
+  const { state, left } = searchPlan(problem);
+  const early = retimed(planProblem(facts, curve, EARLY), state.placed);
+  const late = retimed(planProblem(facts, curve, LATE), state.placed);
+  return {
+    problem,
+    state,
+    plan: {
+      tankId: facts.tankId,
+      at: facts.at,
+      items: state.placed.map((placed) => planItem(problem, state, placed, early, late)),
+      refused: left.map((index) => refusalOf(problem, state, index)),
+      remarks: problem.remarks,
+      verified: null,
+      peak: null,
+    },
+  };
+}
+
+/** The plan of a tank's wishes by a curve of what it carries; without one by pace alone. */
+export function planFrom(facts: StockFacts, curve: CapacityCurve | null): Plan {
+  return sought(facts, curve).plan;
+}
+
+/**
+ * Makes the plan of a tank's wishes. The search reads capacity by date from a curve; a simulation of
+ * the whole then follows what was found, and a plan that it refutes is sought again under a stricter one.
+ * @param posterior what the readings say of the colony; without one the plan goes by pace alone
+ */
+export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
+  if (!posterior) return planFrom(facts, null);
+  const now = planProblem(facts, null).residentAll[MONTH] as number;
+  const curve = tankCurve(facts, posterior, now);
+  let strict = 1;
+  for (let attempt = 1; ; attempt += 1) {
+    const { problem, state, plan } = sought(facts, {
+      ...curve,
+      most: curve.most.map((most) => most * strict),
+    });
+    const peak = peakUnder(posterior, loadOf(problem, state), CHECKED_DAYS);
+    const verified = peak <= FREE_LIMIT;
+    if (!verified && attempt < TRIES && state.placed.length > 0) {
+      strict *= STRICTER;
+      continue;
+    }
+    const remarks = verified
+      ? plan.remarks
+      : [
+          ...plan.remarks,
+          'A simulation of this plan goes above 0.02 mg/L of free ammonia: test after each addition, and wait.',
+        ];
+    return { ...plan, remarks, verified, peak: Math.round(peak * 1e4) / 1e4 };
+  }
+}
+
+function planItem(
+  problem: PlanProblem,
+  state: PlanState,
+  placed: Placed,
+  early: Map<number, number | null>,
+  late: Map<number, number | null>,
+): PlanItem {
+  const item = problem.items[placed.item];
+  if (!item) throw new RangeError('A plan names only its own wishes.');
+  const moment = (day: number | null | undefined) =>
+    day === null || day === undefined ? null : momentOf(problem, day);
+  const batchDays = state.placed
+    .filter(({ tank, batch }) => tank === placed.tank && batch === placed.batch)
+    .map(({ day }) => day);
+  const { netLitres } = problem.facts;
+  const outgrows = daysToOutgrow(item.lodger, netLitres);
+  return {
+    wishId: item.wishId,
+    species: item.animal.id,
+    name: item.name,
+    count: item.count,
+    group: item.animal.group,
+    quarantineFrom:
+      placed.batch === null
+        ? null
+        : momentOf(problem, Math.max(0, Math.min(...batchDays) - problem.quarantineDays)),
+    batch: placed.batch,
+    quarantineTank: placed.tank === null ? null : (problem.tanks[placed.tank]?.name ?? null),
+    addOn: {
+      p10: moment(minOf(early.get(placed.item), placed.day)),
+      p50: momentOf(problem, placed.day),
+      p90: moment(maxOf(late.get(placed.item), placed.day)),
+    },
+    rule: placed.bound.rule,
+    because: placed.bound.because,
+    pinned: item.pinned !== null,
+    override: item.override ? placed.bound.because : null,
+    rehomeBy: outgrows === null ? null : momentOf(problem, Math.round(placed.day + outgrows / 1.5)),
+    cares: homeFindings(item.lodger, problem.facts.home)
+      .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')
+      .map(({ because }) => because),
+  };
+}
+
+const minOf = (value: number | null | undefined, day: number) =>
+  value === null || value === undefined ? value : Math.min(value, day);
+const maxOf = (value: number | null | undefined, day: number) =>
+  value === null || value === undefined ? value : Math.max(value, day);
+
+function refusedBy(problem: PlanProblem, index: number, finding: Finding): PlanRefusal {
+  const item = problem.items[index];
+  return {
+    wishId: item?.wishId ?? '',
+    species: item?.animal.id ?? '',
+    name: item ? callIt(item.animal) : '',
+    rule: finding.rule,
+    because: finding.because,
+    mend: finding.mend,
+  };
+}
+
+/** Why a wish is in no plan. */
+function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanRefusal {
+  const item = problem.items[index];
+  if (!item) throw new RangeError('A plan refuses only its own wishes.');
+  if (item.forbidden) return refusedBy(problem, index, item.forbidden);
+  for (const { item: other } of state.placed) {
+    const conflict = problem.conflicts[index]?.[other];
+    if (conflict) return refusedBy(problem, index, conflict);
+  }
+  const base = { wishId: item.wishId, species: item.animal.id, name: item.name };
+  const never = item.bounds.find(({ day }) => !(day <= HORIZON));
+  if (never) {
+    const unknown = never.rule === 'ready' || !Number.isFinite(never.day);
+    return {
+      ...base,
+      rule: never.rule,
+      because: unknown
+        ? `${never.because}, and nothing says yet when that is.`
+        : `${never.because}: that is further off than a plan looks.`,
+      mend: unknown ? 'Log the tests of the cycle, and it gets its date.' : 'Ask again in a year.',
+    };
+  }
+  const free = {
+    ...problem,
+    items: problem.items.map((one, i) => (i === index ? { ...one, pinned: null } : one)),
+  };
+  const unpinned = passagesFor(free, state, index)
+    .flatMap((way) => earliestDay(free, state, index, way, [index]) ?? [])
+    .sort((a, b) => a.day - b.day)[0];
+  if (item.pinned !== null && unpinned) {
+    const { zone } = problem.facts;
+    return {
+      ...base,
+      rule: 'pin',
+      because: `Pinned to ${shortDay(momentOf(problem, item.pinned), zone)}, but not before ${shortDay(momentOf(problem, unpinned.day), zone)}: ${unpinned.bound.because.charAt(0).toLowerCase()}${unpinned.bound.because.slice(1)}.`,
+      mend: 'Let the day go, or set the rule aside with your reason.',
+    };
+  }
+  const held = heldOn(problem, state, item, HORIZON);
+  const rule = held?.rule ?? 'order';
+  const because = {
+    first:
+      'The first addition is at most two small fish or a pair, and nothing that small is in before it.',
+    doubling:
+      'It alone would more than double the food of a month before, for as far as the plan looks.',
+    interval: 'No day is left for it between the others.',
+    capacity: 'The filter does not carry it, for as far as the plan looks.',
+    order: 'It would come after another that has no day.',
+  }[rule];
+  return {
+    ...base,
+    rule,
+    because: `${item.name}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
+    mend:
+      rule === 'capacity'
+        ? 'Test ammonia after feeding well, so that more is known of it; or fewer fish.'
+        : 'Wish for some small fish before it, or set the rule aside with your reason.',
+  };
+}
+
+/** What a change of facts did to a plan: who moved, from when to when, and what binds it now. */
+export interface PlanMove {
+  wishId: string;
+  name: string;
+  from: number | null;
+  to: number | null;
+  because: string;
+}
+
+/** Compares two plans of one tank; what did not move is left out. */
+export function planMoves(before: Plan, after: Plan): PlanMove[] {
+  const was = new Map(before.items.map((item) => [item.wishId, item]));
+  const refusedNow = new Map(after.refused.map((refusal) => [refusal.wishId, refusal]));
+  const moves = after.items.flatMap((item): PlanMove[] => {
+    const old = was.get(item.wishId);
+    if (old && old.addOn.p50 === item.addOn.p50) return [];
+    return [
+      {
+        wishId: item.wishId,
+        name: item.name,
+        from: old?.addOn.p50 ?? null,
+        to: item.addOn.p50,
+        because: item.because,
+      },
+    ];
+  });
+  const gone = before.items.flatMap((item): PlanMove[] => {
+    const refusal = refusedNow.get(item.wishId);
+    return refusal
+      ? [
+          {
+            wishId: item.wishId,
+            name: item.name,
+            from: item.addOn.p50,
+            to: null,
+            because: refusal.because,
+          },
+        ]
+      : [];
+  });
+  return [...moves, ...gone];
+}
+
+/** What of a plan would be in by a day, and what only if it were rushed. */
+export function planBy(
+  plan: Plan,
+  moment: number,
+): { sure: PlanItem[]; maybe: PlanItem[]; rushed: PlanItem[] } {
+  return {
+    sure: plan.items.filter(({ addOn }) => addOn.p90 !== null && addOn.p90 <= moment),
+    maybe: plan.items.filter(
+      ({ addOn }) => addOn.p50 <= moment && (addOn.p90 === null || addOn.p90 > moment),
+    ),
+    rushed: plan.items.filter(({ addOn }) => addOn.p50 > moment),
+  };
+}

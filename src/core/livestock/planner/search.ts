@@ -1,0 +1,181 @@
+import { HORIZON, type Item, type PlanProblem } from './problem';
+import {
+  earliestDay,
+  emptyState,
+  passagesFor,
+  withPlaced,
+  type Placed,
+  type PlanState,
+} from './place';
+
+/** Up to so many wishes every order is tried; beyond, the best few partial plans are kept. */
+export const EXACT_UP_TO = 7;
+/** Partial plans kept side by side. */
+const BEAM = 24;
+
+/** The least day an item could have by itself: a bound on what is left to be summed. */
+function ownLeast(problem: PlanProblem, item: Item): number {
+  const own = Math.max(...item.bounds.map(({ day }) => day), item.pinned ?? 0);
+  if (problem.quarantineDays === 0 || !item.fish) return own;
+  const free = Math.min(...problem.tanks.map(({ freeFrom }) => freeFrom));
+  return Math.max(own, free + problem.quarantineDays);
+}
+
+function leftLeast(
+  state: PlanState,
+  remaining: readonly number[],
+  least: readonly number[],
+): number {
+  return remaining.reduce((sum, index) => sum + Math.max(state.lastDay, least[index] as number), 0);
+}
+
+/** Every way on from a partial plan, in order of wishes and tanks. */
+function stepsOn(problem: PlanProblem, state: PlanState, remaining: readonly number[]): Placed[] {
+  return remaining.flatMap((index) =>
+    passagesFor(problem, state, index).flatMap(
+      (way) => earliestDay(problem, state, index, way, remaining) ?? [],
+    ),
+  );
+}
+
+const without = (list: readonly number[], index: number) => list.filter((other) => other !== index);
+
+/** The plan of all of some items with the smallest sum of days; null where there is none within a bound. */
+function exact(problem: PlanProblem, subset: readonly number[], bound: number): PlanState | null {
+  const least = problem.items.map((item) => ownLeast(problem, item));
+  const best: { plan: PlanState | null } = { plan: null };
+  let most = bound;
+  const go = (state: PlanState, remaining: readonly number[]): void => {
+    if (remaining.length === 0) {
+      best.plan = state;
+      most = state.sum;
+      return;
+    }
+    if (state.sum + leftLeast(state, remaining, least) >= most) return;
+    const ways = stepsOn(problem, state, remaining).sort(
+      (a, b) => a.day - b.day || a.item - b.item,
+    );
+    for (const placed of ways) {
+      // What is left is no earlier than this one.
+      if (state.sum + placed.day * remaining.length >= most) break;
+      go(withPlaced(problem, state, placed), without(remaining, placed.item));
+    }
+  };
+  go(emptyState(problem), subset);
+  return best.plan;
+}
+
+/** Of many orders the best few at each step; as many items as can be placed. */
+function beam(problem: PlanProblem, subset: readonly number[]): PlanState {
+  const least = problem.items.map((item) => ownLeast(problem, item));
+  let front: { state: PlanState; remaining: readonly number[] }[] = [
+    { state: emptyState(problem), remaining: subset },
+  ];
+  for (;;) {
+    const next = front.flatMap(({ state, remaining }) =>
+      stepsOn(problem, state, remaining).map((placed) => {
+        const rest = without(remaining, placed.item);
+        const left = rest.reduce((sum, i) => sum + Math.max(placed.day, least[i] as number), 0);
+        return { state, placed, rest, cost: state.sum + placed.day + left };
+      }),
+    );
+    if (next.length === 0) return (front[0] as (typeof front)[number]).state;
+    next.sort((a, b) => a.cost - b.cost || a.placed.day - b.placed.day);
+    const seen = new Set<string>();
+    const kept: typeof next = [];
+    for (const step of next) {
+      // Two ways to the same plan so far are one.
+      const key = [...step.state.placed, step.placed]
+        .map(({ item, day }) => `${item}@${day}`)
+        .sort()
+        .join();
+      if (seen.has(key)) continue;
+      seen.add(key);
+      kept.push(step);
+      if (kept.length === BEAM) break;
+    }
+    // Only those that are kept are worked out in full.
+    front = kept.map(({ state, placed, rest }) => ({
+      state: withPlaced(problem, state, placed),
+      remaining: rest,
+    }));
+  }
+}
+
+/** The subsets of a list of a size, in order. */
+function* subsets(list: readonly number[], size: number): Generator<number[]> {
+  if (size === 0) {
+    yield [];
+    return;
+  }
+  for (let i = 0; i + size <= list.length; i += 1) {
+    for (const rest of subsets(list.slice(i + 1), size - 1)) yield [list[i] as number, ...rest];
+  }
+}
+
+function compatible(problem: PlanProblem, subset: readonly number[]): boolean {
+  return subset.every((a, i) => subset.slice(i + 1).every((b) => !problem.conflicts[a]?.[b]));
+}
+
+/** The largest set of items that bear each other; of equals the one with the earlier wishes. */
+export function largestCompatible(problem: PlanProblem, list: readonly number[]): number[] {
+  let best: number[] = [];
+  const go = (at: number, chosen: number[]): void => {
+    if (chosen.length + list.length - at <= best.length) return;
+    const index = list[at];
+    if (index === undefined) {
+      best = chosen;
+      return;
+    }
+    if (chosen.every((other) => !problem.conflicts[index]?.[other])) go(at + 1, [...chosen, index]);
+    // Left out only where it stands against anything at all.
+    if (list.some((other) => problem.conflicts[index]?.[other])) go(at + 1, chosen);
+  };
+  go(0, []);
+  return best;
+}
+
+/** What a search found: a plan, and the items that are in none. */
+export interface Found {
+  state: PlanState;
+  left: number[];
+}
+
+/**
+ * The best plan of some wishes: the fewest refused, then the smallest sum of days. Every order is
+ * tried up to seven wishes; beyond that the best few partial plans are kept at each step. The same
+ * problem gives the same plan.
+ */
+export function searchPlan(problem: PlanProblem): Found {
+  const allowed = problem.items.flatMap(({ forbidden }, i) => (forbidden ? [] : [i]));
+  if (allowed.length <= EXACT_UP_TO) {
+    for (let size = allowed.length; size > 0; size -= 1) {
+      const best = [...subsets(allowed, size)]
+        .filter((subset) => compatible(problem, subset))
+        .reduce<PlanState | null>(
+          (known, subset) => exact(problem, subset, known?.sum ?? (HORIZON + 1) * size) ?? known,
+          null,
+        );
+      if (best) return { state: best, left: leftOf(problem, best) };
+    }
+    const none = emptyState(problem);
+    return { state: none, left: leftOf(problem, none) };
+  }
+  let subset = largestCompatible(problem, allowed);
+  for (;;) {
+    const state = beam(problem, subset);
+    const placed = new Set(state.placed.map(({ item }) => item));
+    const missing = subset.filter((index) => !placed.has(index));
+    // Those that claim ground wait for the docile: one docile that never comes must not keep them out.
+    const blocking = missing.filter((index) => problem.items[index]?.docile);
+    if (blocking.length === 0 || blocking.length === missing.length) {
+      return { state, left: leftOf(problem, state) };
+    }
+    subset = subset.filter((index) => !blocking.includes(index));
+  }
+}
+
+function leftOf(problem: PlanProblem, state: PlanState): number[] {
+  const placed = new Set(state.placed.map(({ item }) => item));
+  return problem.items.flatMap((_, i) => (placed.has(i) ? [] : [i]));
+}

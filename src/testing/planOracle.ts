@@ -1,0 +1,205 @@
+import { nitrogenOf } from '../core/livestock/bioload';
+import { lengthAfter } from '../core/livestock/body';
+import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
+import { judgeTogether } from '../core/livestock/compatibility/judge';
+import { homeFindings } from '../core/livestock/compatibility/homeRules';
+import type { StockFacts } from '../core/livestock/planner/facts';
+import { protocolOf } from '../core/quarantine/protocols';
+
+const DAY = 86_400_000;
+const LAST = 540;
+
+interface One {
+  animal: CatalogueAnimal;
+  count: number;
+  cm: number;
+  fish: boolean;
+  claims: boolean;
+  docile: boolean;
+  from: number;
+  pin: number | null;
+  grams: number[];
+}
+
+function table(animal: CatalogueAnimal, cm: number, count: number): number[] {
+  return Array.from({ length: LAST + 31 }, (_, age) =>
+    animal.group === 'coral' ? 0 : count * nitrogenOf(animal, lengthAfter(animal.adultCm, cm, age)),
+  );
+}
+
+/**
+ * The best plan of a few wishes by trying everything: every subset, every order, every way through
+ * one or two quarantine tanks, with no bound to cut it short. For tanks without residents.
+ * @returns how many are in it, and the sum of their days
+ */
+export function bestByTrying(
+  facts: StockFacts,
+  capacity: (day: number) => number,
+): { count: number; sum: number } {
+  const wait = protocolOf(facts.stocking.protocol).days;
+  const ready = Math.ceil(((facts.ready.p50 ?? Infinity) - facts.at) / DAY);
+  const start = facts.start ?? facts.at;
+  const tanks = facts.quarantine.map(({ litres }) => litres / 4);
+  const all = facts.wishes.flatMap((wish): One[] => {
+    const animal = animalOf(wish.species);
+    if (!animal) return [];
+    const cm = wish.sizeCm ?? (animal.group === 'coral' ? 0 : animal.boughtCm);
+    const lodger = { animal, count: wish.count, ...(cm > 0 ? { sizeCm: cm } : {}) };
+    if (homeFindings(lodger, facts.home).some(({ severity }) => severity === 'no')) return [];
+    const fish = animal.group === 'fish';
+    if (fish && wait > 0 && tanks.every((most) => cm * wish.count > most)) return [];
+    const claims =
+      animal.group === 'fish' && (animal.temper === 'aggressive' || animal.territory === 'all');
+    const old = Math.ceil((start + animal.months * 30.4 * DAY - facts.at) / DAY);
+    return [
+      {
+        animal,
+        count: wish.count,
+        cm,
+        fish,
+        claims,
+        docile: fish && !claims && animal.months < 6,
+        from: Math.max(0, ready, animal.months > 0 ? old : 0),
+        pin:
+          wish.pinned === undefined ? null : Math.round((Date.parse(wish.pinned) - facts.at) / DAY),
+        grams: table(animal, cm, wish.count),
+      },
+    ];
+  });
+  const lodgerOf = ({ animal, count, cm }: One) => ({
+    animal,
+    count,
+    ...(cm > 0 ? { sizeCm: cm } : {}),
+  });
+  const forbids = (a: One, b: One, home: StockFacts['home']) =>
+    judgeTogether([lodgerOf(a), lodgerOf(b)], home).some(
+      ({ severity, between }) => severity === 'no' && between.length > 1,
+    );
+  const clash = all.map((a) => all.map((b) => a !== b && forbids(a, b, facts.home)));
+  const shareless = all.map((a) =>
+    all.map((b) => {
+      if (a === b) return false;
+      if (
+        forbids(a, b, { litres: 100, lengthCm: null, sandCm: null, lid: true, temperature: null })
+      )
+        return true;
+      return (
+        (a.claims && b.claims) || ((a.claims || b.claims) && a.animal.family === b.animal.family)
+      );
+    }),
+  );
+
+  interface Batch {
+    members: number[];
+    release: number;
+    left: number;
+  }
+  let best = { count: 0, sum: 0 };
+  const days: (number | null)[] = all.map(() => null);
+  const load = (day: number, fishOnly: boolean) =>
+    all.reduce((sum, one, i) => {
+      const came = days[i] ?? null;
+      if (came === null || came > day || (fishOnly && !one.fish)) return sum;
+      return sum + (one.grams[day - came] ?? 0);
+    }, 0);
+  const legal = (i: number, day: number, last: number | null, lastCount: number): boolean => {
+    const one = all[i] as One;
+    const own = one.grams[0] ?? 0;
+    if (own > 0 && load(day, false) + own > capacity(day)) return false;
+    if (!one.fish) return true;
+    const now = load(day, true);
+    const month = load(day - 30, true);
+    if (now <= 0 && month <= 0 && (one.count > 2 || one.cm > 8)) return false;
+    const { pace } = facts.stocking;
+    if (pace.school === 'doubling')
+      return (now <= 0 && month <= 0) || now + own <= 2 * month + 1e-9;
+    const gap = pace.school === 'interval' ? pace.days : 7;
+    if (last === null || day - last >= gap) return true;
+    return day === last && lastCount + one.count <= 2;
+  };
+  const go = (
+    chosen: number[],
+    left: number[],
+    at: number,
+    sum: number,
+    batches: (Batch | null)[],
+    last: number | null,
+    lastCount: number,
+  ): void => {
+    if (left.length === 0) {
+      if (chosen.length > best.count || (chosen.length === best.count && sum < best.sum)) {
+        best = { count: chosen.length, sum };
+      }
+      return;
+    }
+    for (const i of left) {
+      const one = all[i] as One;
+      if (one.claims && left.some((other) => all[other]?.docile)) continue;
+      const ways: { tank: number | null; join: boolean }[] = [];
+      if (!one.fish || wait === 0) ways.push({ tank: null, join: false });
+      else {
+        tanks.forEach((most, tank) => {
+          const size = one.cm * one.count;
+          if (size > most) return;
+          ways.push({ tank, join: false });
+          const now = batches[tank];
+          if (!now || now.members.some((other) => shareless[i]?.[other])) return;
+          const held = now.members.reduce(
+            (total, other) => total + (all[other]?.cm ?? 0) * (all[other]?.count ?? 0),
+            0,
+          );
+          if (held + size <= most) ways.push({ tank, join: true });
+        });
+      }
+      for (const { tank, join } of ways) {
+        const now = tank === null ? null : (batches[tank] ?? null);
+        const clear =
+          tank === null
+            ? 0
+            : join && now
+              ? now.release
+              : Math.max(0, (now ? now.left : -3) + 3) + wait;
+        let day = Math.max(at, one.from, clear);
+        if (one.pin !== null) {
+          if (one.pin < day || !legal(i, one.pin, last, lastCount)) continue;
+          day = one.pin;
+        } else {
+          while (day <= LAST && !legal(i, day, last, lastCount)) day += 1;
+        }
+        if (day > LAST) continue;
+        days[i] = day;
+        const next = batches.map((batch, t): Batch | null =>
+          t === tank
+            ? { members: [...(join && now ? now.members : []), i], release: clear, left: day }
+            : batch,
+        );
+        const count = one.fish ? (day === last ? lastCount : 0) + one.count : lastCount;
+        go(
+          [...chosen, i],
+          left.filter((other) => other !== i),
+          day,
+          sum + day,
+          next,
+          one.fish ? day : last,
+          count,
+        );
+        days[i] = null;
+      }
+    }
+  };
+  for (let mask = 1; mask < 1 << all.length; mask += 1) {
+    const subset = all.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
+    if (subset.length < best.count) continue;
+    if (subset.some((a) => subset.some((b) => clash[a]?.[b]))) continue;
+    go(
+      [],
+      subset,
+      0,
+      0,
+      tanks.map(() => null),
+      null,
+      0,
+    );
+  }
+  return best;
+}
