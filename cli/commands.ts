@@ -15,6 +15,7 @@ import { CliError } from './errors';
 import { assuranceAt, forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
+import { addJson, compatibleJson, planJson, speciesJson } from './stock';
 import { sumCommand } from './sum';
 
 function requiredNumber(
@@ -167,6 +168,52 @@ function ammonia(args: string[]): unknown {
   };
 }
 
+/** `plan FILE`: the wishes of a tank as a dated plan. */
+function plan(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+  });
+  const { log } = openLog(positionals[0]);
+  return planJson(log, pickTank(log, textOption(values, 'tank')), momentOption(values, now));
+}
+
+/** `add FILE --species "…"`: whether it can be added today. */
+function add(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+    species: { type: 'string' },
+    count: { type: 'string' },
+  });
+  const species = textOption(values, 'species');
+  if (species === undefined) throw new CliError('Say which animal with --species.');
+  const count = numberOption(values, 'count') ?? 1;
+  if (!Number.isInteger(count) || count < 1 || count > 100) {
+    throw new CliError(`--count takes a whole number from 1 to 100, not ${count}.`);
+  }
+  const { log } = openLog(positionals[0]);
+  const tank = pickTank(log, textOption(values, 'tank'));
+  return addJson(log, tank, momentOption(values, now), species, count);
+}
+
+/** `species [TEXT]`: rows of the catalogue. */
+function species(args: string[]): unknown {
+  return speciesJson(argsOf(args, {}).positionals.join(' '));
+}
+
+/** `compatible "A" "B" …`: what stands between them. */
+function compatible(args: string[]): unknown {
+  const { positionals, values } = argsOf(args, {
+    litres: { type: 'string' },
+    length: { type: 'string' },
+  });
+  if (positionals.length === 0) throw new CliError('Name at least one animal.');
+  const optional = (name: string) =>
+    values[name] === undefined ? undefined : requiredNumber(values, name, 1, 100_000);
+  return compatibleJson(positionals, optional('litres'), optional('length'));
+}
+
 /** `demo`: the demo log as a file, for trying the other commands. */
 function demo(args: string[], now: number): string {
   const { values } = argsOf(args, { at: { type: 'string' }, zone: { type: 'string' } });
@@ -189,6 +236,10 @@ export const USAGE = `Usage: zoarium COMMAND
   convert "53.07 mS/cm" --to ppt --temp 25    a quantity in another unit (--of NH4 for a bare ppm)
   ammonia --tan 1 --ph 8.1 --temp 25 --salinity 35   how much of total ammonia is free
   sum NAME --litres 208 …                     a sum of the Bench with its working; sum --list names them
+  plan FILE [--tank NAME] [--at ISO]          the wishes of a tank as a dated plan, and what is refused
+  add FILE --species "…" [--count N] [--tank NAME] [--at ISO]   can it be added today, why, how many at most
+  species [TEXT]                              rows of the catalogue
+  compatible "A" "B" … [--litres N] [--length CM]     what stands between them
   demo [--at ISO]                             the demo log as a file`;
 
 /**
@@ -213,6 +264,14 @@ export function runCommand(argv: string[], now: number): string {
       return json(ammonia(args));
     case 'sum':
       return sumCommand(args);
+    case 'plan':
+      return json(plan(args, now));
+    case 'add':
+      return json(add(args, now));
+    case 'species':
+      return json(species(args));
+    case 'compatible':
+      return json(compatible(args));
     case 'demo':
       return demo(args, now).trimEnd();
     case undefined:

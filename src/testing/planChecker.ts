@@ -25,6 +25,8 @@ interface Known extends Dated {
 
 /** Room for the rounding of sums. */
 const SLACK = 1.0001;
+/** What a small pair makes, mg N a day: no ceiling is lower once there is fish. */
+const SMALL_PAIR = 11;
 
 /**
  * What of the hard rules a dated plan breaks: written apart from the planner, from the rules as the
@@ -105,7 +107,10 @@ export function brokenRules(
       if (facts.stocking.pace.school === 'doubling' && coming.length > 1)
         broken.push('two wishes as the first');
     } else if (facts.stocking.pace.school === 'doubling') {
-      if (load(day, true, [...before, ...coming]) > 2 * month * SLACK)
+      if (
+        load(day, true, [...before, ...coming]) >
+        (month > 0 ? Math.max(2 * month, SMALL_PAIR) : 0) * SLACK
+      )
         broken.push(`food more than doubles on day ${day}`);
     }
     if (

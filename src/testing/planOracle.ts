@@ -112,7 +112,7 @@ export function bestByTrying(
     if (now <= 0 && month <= 0 && (one.count > 2 || one.cm > 8)) return false;
     const { pace } = facts.stocking;
     if (pace.school === 'doubling')
-      return (now <= 0 && month <= 0) || now + own <= 2 * month + 1e-9;
+      return (now <= 0 && month <= 0) || (month > 0 && now + own <= Math.max(2 * month, 11) + 1e-9);
     const gap = pace.school === 'interval' ? pace.days : 7;
     if (last === null || day - last >= gap) return true;
     return day === last && lastCount + one.count <= 2;

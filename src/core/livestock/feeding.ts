@@ -12,6 +12,6 @@ export function fedNitrogen(history: TankHistory, at: number): number | null {
   const fed = history.entries.feed.filter((feed) => feed.at > from && feed.at <= at);
   const days = new Set(fed.map((feed) => Math.floor((at - feed.at) / DAY_MS)));
   if (days.size < FED_DAYS_LEAST) return null;
-  const span = Math.max(...days) + 1;
+  const span = Math.max(...days) - Math.min(...days) + 1;
   return fed.reduce((sum, feed) => sum + feedingNitrogen(feed.entry), 0) / span;
 }

@@ -36,3 +36,52 @@ export function findAnimals(
     (a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0),
   );
 }
+
+/** Changes of letters between two texts (Levenshtein). */
+function distance(a: string, b: string): number {
+  let row = Array.from({ length: b.length + 1 }, (_, i) => i);
+  for (let i = 1; i <= a.length; i += 1) {
+    const next = [i];
+    for (let k = 1; k <= b.length; k += 1) {
+      next.push(
+        Math.min(
+          (next[k - 1] as number) + 1,
+          (row[k] as number) + 1,
+          (row[k - 1] as number) + (a[i - 1] === b[k - 1] ? 0 : 1),
+        ),
+      );
+    }
+    row = next;
+  }
+  return row[b.length] as number;
+}
+
+/** The animal that a text names in full, by id, a name or its scientific name, of whatever case. */
+export function animalNamed(
+  text: string,
+  among: readonly CatalogueAnimal[] = CATALOGUE,
+): CatalogueAnimal | undefined {
+  const wanted = text.trim().toLowerCase();
+  return among.find(
+    ({ id, names, scientific }) =>
+      id === wanted ||
+      scientific.toLowerCase() === wanted ||
+      names.some((name) => name.toLowerCase() === wanted),
+  );
+}
+
+/** The names nearest to a text, the nearest first: what somebody may have meant. */
+export function nearestNames(text: string, most = 3): string[] {
+  const wanted = text.trim().toLowerCase();
+  const found = findAnimals(text).slice(0, most);
+  const rest = CATALOGUE.filter((animal) => !found.includes(animal))
+    .map((animal) => ({
+      animal,
+      far: Math.min(
+        ...[...animal.names, animal.scientific].map((name) => distance(wanted, name.toLowerCase())),
+      ),
+    }))
+    .sort((a, b) => a.far - b.far)
+    .map(({ animal }) => animal);
+  return [...found, ...rest].slice(0, most).map(({ names, scientific }) => names[0] ?? scientific);
+}

@@ -1,3 +1,4 @@
+import { PAIR_N } from '../../cycle/problem/additions';
 import { TURNAROUND_DAYS } from './facts';
 import {
   HORIZON,
@@ -133,8 +134,9 @@ function paceHolds(problem: PlanProblem, state: PlanState, item: Item, day: numb
   }
   switch (pace.school) {
     case 'doubling': {
+      // Twice of very little is very little: what a small pair makes is always borne a month later.
       if (now <= 0 && base <= 0) return null;
-      if (now + own <= 2 * base + 1e-9) return null;
+      if (base > 0 && now + own <= Math.max(2 * base, PAIR_N) + 1e-9) return null;
       return {
         rule: 'doubling' as const,
         because: `A month after ${last}: food would more than double`,

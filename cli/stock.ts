@@ -1,0 +1,136 @@
+import { tankHistory, verdictOf, type Log } from '../src/core';
+import {
+  cycleProblem,
+  DEFAULT_SEED,
+  foretell,
+  infer,
+  type Posterior,
+} from '../src/core/cycle/forecast';
+import { canAdd } from '../src/core/livestock/add';
+import type { CatalogueAnimal } from '../src/core/livestock/catalogue';
+import { judgeTogether } from '../src/core/livestock/compatibility/judge';
+import { ANY_HOME, callIt } from '../src/core/livestock/compatibility/types';
+import { stockFacts, type StockFacts } from '../src/core/livestock/planner/facts';
+import { makePlan } from '../src/core/livestock/planner/plan';
+import { animalNamed, findAnimals, nearestNames } from '../src/core/livestock/search';
+import type { RevisionOf } from '../src/core/records/schema/revision';
+import { assuranceAt } from './forecast';
+import { bandsOfLog } from './logFile';
+import { CliError } from './errors';
+
+const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+
+/** @throws CliError for an animal that is not in the catalogue, with the three nearest names */
+function animalCalled(text: string, own: readonly CatalogueAnimal[] = []): CatalogueAnimal {
+  const found = animalNamed(text, own) ?? animalNamed(text);
+  if (found) return found;
+  throw new CliError(
+    `No animal is called "${text}". The nearest names: ${nearestNames(text).join(', ')}.`,
+  );
+}
+
+/** What stocking rests on: the facts, and what the readings say of the colony. */
+function stockOf(
+  log: Log,
+  tank: RevisionOf<'tank'>,
+  at: number,
+): { facts: StockFacts; posterior: Posterior } {
+  const history = tankHistory(log, tank.id, at);
+  const posterior = infer(cycleProblem(history, at), { seed: DEFAULT_SEED });
+  const bands = bandsOfLog(log);
+  const ruled = verdictOf(history, at, bands);
+  const ready = ruled.granted
+    ? verdictOf(history, at, bands, assuranceAt(history, at)).ready
+    : ruled.ready;
+  const running = history.standing.runningSince !== null;
+  const forecast = ready || running ? null : foretell(posterior, { atHand: [] });
+  return { facts: stockFacts(log, history, at, { ready, forecast }), posterior };
+}
+
+/** The plan of a tank's wishes, as the command prints it. */
+export function planJson(log: Log, tank: RevisionOf<'tank'>, at: number): Record<string, unknown> {
+  const { facts, posterior } = stockOf(log, tank, at);
+  const plan = makePlan(facts, posterior);
+  return {
+    tank: tank.body.name,
+    at: iso(at),
+    items: plan.items.map((item) => ({
+      species: item.name,
+      count: item.count,
+      quarantineFrom: iso(item.quarantineFrom),
+      addOn: { p10: iso(item.addOn.p10), p50: iso(item.addOn.p50), p90: iso(item.addOn.p90) },
+      rule: item.rule,
+      because: item.because,
+    })),
+    refused: plan.refused.map(({ name, rule, because, mend }) => ({
+      species: name,
+      rule,
+      because,
+      mend,
+    })),
+    remarks: plan.remarks,
+    peakFreeAmmoniaN: plan.peak,
+  };
+}
+
+/** Whether an animal can be added today, as the command prints it. */
+export function addJson(
+  log: Log,
+  tank: RevisionOf<'tank'>,
+  at: number,
+  species: string,
+  count: number,
+): Record<string, unknown> {
+  const { facts, posterior } = stockOf(log, tank, at);
+  const animal = animalCalled(species, facts.own);
+  const answer = canAdd(facts, posterior, { species: animal.id, count });
+  return {
+    tank: tank.body.name,
+    species: answer.name,
+    count,
+    answer: answer.answer,
+    ...(answer.until === null ? {} : { until: iso(answer.until) }),
+    because: answer.because,
+    rule: answer.rule,
+    peakFreeAmmoniaN: answer.peak,
+    most: answer.most,
+    quarantineDays: answer.quarantineDays,
+    cares: answer.cares.map(({ because }) => because),
+    remark: answer.remark,
+  };
+}
+
+/** Rows of the catalogue that a text may mean; all of it without one. */
+export function speciesJson(text: string): unknown {
+  const found = findAnimals(text);
+  if (found.length === 0) {
+    throw new CliError(
+      `No animal is called "${text}". The nearest names: ${nearestNames(text).join(', ')}.`,
+    );
+  }
+  return found;
+}
+
+/** What stands between some animals, in a tank of a size where one is given. */
+export function compatibleJson(
+  names: readonly string[],
+  litres: number | undefined,
+  lengthCm: number | undefined,
+): Record<string, unknown> {
+  const animals = names.map((name) => animalCalled(name));
+  const byId = new Map(animals.map((animal) => [animal.id, callIt(animal)]));
+  const findings = judgeTogether(
+    animals.map((animal) => ({ animal, count: 1 })),
+    { ...ANY_HOME, litres: litres ?? null, lengthCm: lengthCm ?? null },
+  );
+  return {
+    ok: findings.every(({ severity }) => severity !== 'no'),
+    findings: findings.map(({ between, severity, rule, because, mend }) => ({
+      between: between.map((id) => byId.get(id) ?? id),
+      severity,
+      rule,
+      because,
+      mend,
+    })),
+  };
+}
