@@ -19,6 +19,11 @@ import { packEvents } from '../src/core/cycle/kinetics/events';
 import { freshStart, typicalParameters } from '../src/core/cycle/kinetics/parameters';
 import { courseFor, runCycle } from '../src/core/cycle/kinetics/run';
 import { demoLog } from '../src/core/demo/demoLog';
+import { carry, cycleProblem, infer } from '../src/core/cycle/forecast';
+import { canAdd } from '../src/core/livestock/add';
+import { CATALOGUE } from '../src/core/livestock/catalogue';
+import { stockFacts } from '../src/core/livestock/planner/facts';
+import { makePlan } from '../src/core/livestock/planner/plan';
 import { print, timed } from './print';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -85,5 +90,35 @@ if (existsSync(scripts)) {
     files: sizes.length,
     allGzippedKb: Math.round(sizes.reduce((a, b) => a + b, 0) / 1000),
     largestGzippedKb: Math.round(Math.max(...sizes) / 1000),
+  });
+}
+
+{
+  const log = mergeRevisions(EMPTY_LOG, demo());
+  const tank = headsOfType(log, 'tank').find((t) => t.body.name === 'Fulmar');
+  if (!tank) throw new Error('The demo has no Fulmar.');
+  const history = tankHistory(log, tank.id, NOW);
+  const posterior = infer(cycleProblem(history, NOW), { seed: 1 });
+  const facts = stockFacts(log, history, NOW, { ready: true, forecast: null });
+  const many = CATALOGUE.filter(
+    (animal) =>
+      animal.group !== 'fish' || (animal.temper !== 'aggressive' && animal.leastLitres < 400),
+  )
+    .filter((_, i) => i % 5 === 0)
+    .slice(0, 30);
+  const wishes = many.map(({ id: species }, order) => ({
+    id: String(order),
+    tankId: tank.id,
+    species,
+    count: 1,
+    order,
+  }));
+  print('stocking', {
+    wishes: wishes.length,
+    planMs: timed(() => makePlan({ ...facts, wishes }, posterior), 3),
+    planLimitMs: 1000,
+    addMs: timed(() => canAdd(facts, posterior, { species: 'firefish', count: 1 }), 3),
+    addLimitMs: 500,
+    carryMs: timed(() => carry(posterior, [{ fromDay: 0, nitrogen: 0.1 }], 21), 3),
   });
 }
