@@ -9,12 +9,17 @@ export type Place =
   /** The form of a kind of entry, or one of its other starts, begun with what is known. */
   | { form: EntryKind | OtherForm; given?: Readonly<Record<string, string>> }
   | { screen: 'challenge' | 'dose' }
+  /** A page of Stock, begun with what is known. */
+  | { stock: StockPage; given?: Readonly<Record<string, string>> }
   /** A part of the description of the tank in view. */
   | { tank: TankPart }
   /** A sum of the Bench, by its id. */
   | { sum: SumPlace }
   /** A procedure, to be gone on with or begun. */
   | { run: RunPlace };
+
+/** Pages of Stock. */
+export type StockPage = 'add' | 'wishes' | 'losses' | 'growth' | 'corals';
 
 /** Sums that something leads to. */
 export type SumPlace =

@@ -6,6 +6,7 @@ import { logPath } from './logPaths';
 /** The address of what doing a task, or a step of a run, opens. */
 export function addressOf(opens: Opens): string {
   if ('form' in opens) return to.log(logPath(opens.form), opens.given);
+  if ('stock' in opens) return to.stockPage(opens.stock, opens.given);
   if ('sum' in opens) return to.sum(opens.sum);
   if ('tank' in opens) return to.tankPart('this', opens.tank);
   if ('screen' in opens) return to.cycleTool(opens.screen);

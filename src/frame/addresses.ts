@@ -1,4 +1,5 @@
 import type { Href } from 'expo-router';
+import type { StockPage } from '@/core/opens';
 import type { ParameterId } from '@/core/parameters/registry';
 
 type Given = Readonly<Record<string, string>>;
@@ -15,7 +16,7 @@ export const to = {
   parameter: (id: ParameterId) => `/water/${id}`,
   cycle: '/cycle',
   stock: '/stock',
-  stockPage: (page: string) => `/stock/${page}`,
+  stockPage: (page: StockPage, given: Given = {}) => withGiven(`/stock/${page}`, given),
   /** One lot of the roster, by the entry that brought it in. */
   lot: (id: string) => `/stock/lots/${id}`,
   cycleTool: (tool: string) => `/cycle/${tool}`,

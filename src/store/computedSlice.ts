@@ -1,12 +1,17 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { MethodOutcome } from '../core/cycle/dosing/methods';
 import type { Forecast, Posterior } from '../core/cycle/forecast';
+import type { PlanMove } from '../core/livestock/planner/moves';
+import type { Plan } from '../core/livestock/planner/types';
 
 /** What can be computed away from the screen, each under a key of its own. */
 export interface ComputedValues {
   forecast: Forecast;
   posterior: Posterior;
   methods: MethodOutcome[];
+  plan: Plan;
+  /** What the newest plan moved of the one before it. */
+  moves: PlanMove[];
 }
 export type ComputedName = keyof ComputedValues;
 
@@ -26,7 +31,7 @@ export interface Computed<T = unknown> {
 
 type State = { [N in ComputedName]: Record<string, Computed<ComputedValues[N]>> };
 
-const initialState: State = { forecast: {}, posterior: {}, methods: {} };
+const initialState: State = { forecast: {}, posterior: {}, methods: {}, plan: {}, moves: {} };
 
 const NOTHING: Computed<never> = {
   value: null,

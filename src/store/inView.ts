@@ -5,6 +5,7 @@ import {
   selectForecastOf,
   selectHistoryOf,
   selectMilestonesOf,
+  selectPlanOf,
   selectTasksOf,
   selectVerdictOf,
 } from './world';
@@ -23,4 +24,5 @@ export const selectVerdict = inView(selectVerdictOf);
 export const selectForecast = inView(selectForecastOf);
 export const selectDueTasks = inView(selectTasksOf);
 export const selectMilestones = inView(selectMilestonesOf);
+export const selectPlan = inView(selectPlanOf);
 export const selectAhead = inView(selectAheadOf);

@@ -3,6 +3,7 @@ import { Databases } from './databases';
 import { draftChanged } from './draftsSlice';
 import { followForecasts } from './forecasting';
 import type { Services } from './services';
+import { followPlans } from './stocking';
 import { tankChosen } from './sessionSlice';
 import { PLACE_DRAFT, reducer, type AppDispatch, type RootState, type ThunkExtra } from './state';
 
@@ -22,7 +23,10 @@ export function createStore(services: Services) {
     actionCreator: tankChosen,
     effect: ({ payload }) => databases.saveDraft(PLACE_DRAFT, payload),
   });
-  if (services.followsForecasts) followForecasts(listener.startListening);
+  if (services.followsForecasts) {
+    followForecasts(listener.startListening);
+    followPlans(listener.startListening);
+  }
   return configureStore({
     reducer,
     middleware: (defaults) =>

@@ -11,6 +11,8 @@ import {
   type Derived,
 } from '../core/history/derive';
 import type { TankHistory } from '../core/history/tankHistory';
+import { planMarks } from '../core/livestock/planner/marks';
+import type { Plan } from '../core/livestock/planner/types';
 import type { Bands } from '../core/parameters/bands';
 import type { ParameterId } from '../core/parameters/registry';
 import { entriesOfTank, liveHead, type Log } from '../core/records/log';
@@ -144,6 +146,11 @@ export function selectForecastOf(state: RootState, tankId: string | null): Forec
   return tankId === null ? null : (state.computed.forecast[tankId]?.value ?? null);
 }
 
+/** The newest plan of a tank's wishes; null where there is none. */
+export function selectPlanOf(state: RootState, tankId: string | null): Plan | null {
+  return tankId === null ? null : (state.computed.plan[tankId]?.value ?? null);
+}
+
 /** Everything that is known of a tank; null without it. */
 export function selectWorld(state: RootState, tankId: string | null): World | null {
   const history = selectHistoryOf(state, tankId);
@@ -175,10 +182,10 @@ function nextHour(now: number): number {
 
 const tasksFor = perKeyUntil(
   (
-    [world, owned]: readonly [World, ReadonlySet<ParameterId>],
+    [world, owned, plan]: readonly [World, ReadonlySet<ParameterId>, Plan | null],
     now,
   ): { value: Occurrence[]; until: number } => ({
-    value: dueTasks(world.history, world.verdict, owned, now, world.forecast),
+    value: dueTasks(world.history, world.verdict, owned, now, world.forecast, plan),
     until: Math.min(nextHour(now), world.verdict.until),
   }),
 );
@@ -188,12 +195,13 @@ const NO_TASKS: Occurrence[] = [];
 export function selectTasksOf(state: RootState, tankId: string | null): Occurrence[] {
   const world = selectWorld(state, tankId);
   if (!world) return NO_TASKS;
-  return tasksFor(world.tankId, [world, selectOwnedParameters(state)], selectNow(state));
+  const plan = selectPlanOf(state, tankId);
+  return tasksFor(world.tankId, [world, selectOwnedParameters(state), plan], selectNow(state));
 }
 
 const milestonesFor = perKeyUntil(
-  ([world]: readonly [World], now): { value: Milestone[]; until: number } => ({
-    value: milestonesOf(world.history, now, world.forecast),
+  ([world, plan]: readonly [World, Plan | null], now): { value: Milestone[]; until: number } => ({
+    value: [...milestonesOf(world.history, now, world.forecast), ...(plan ? planMarks(plan) : [])],
     until: Math.min(nextHour(now), world.verdict.until),
   }),
 );
@@ -202,7 +210,9 @@ const NO_MILESTONES: Milestone[] = [];
 
 export function selectMilestonesOf(state: RootState, tankId: string | null): Milestone[] {
   const world = selectWorld(state, tankId);
-  return world ? milestonesFor(world.tankId, [world], selectNow(state)) : NO_MILESTONES;
+  return world
+    ? milestonesFor(world.tankId, [world, selectPlanOf(state, tankId)], selectNow(state))
+    : NO_MILESTONES;
 }
 
 /** Entries of a tank that lie ahead of the clock: slips of a date, or a clock that is wrong. */

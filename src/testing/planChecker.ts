@@ -150,6 +150,11 @@ export function brokenRules(
     }));
     for (const span of spans) {
       const tank = facts.quarantine.find(({ name }) => name === span.tank);
+      if (
+        span.members.some(({ day }) => day > Math.min(...span.members.map((one) => one.day)) + 21)
+      ) {
+        broken.push('one that stays on in quarantine for weeks');
+      }
       if (span.cm * 4 > (tank?.litres ?? 75) + 1e-9) broken.push('a batch larger than its tank');
       if (
         spans.some(

@@ -92,6 +92,7 @@ export function bestByTrying(
   interface Batch {
     members: number[];
     release: number;
+    first: number;
     left: number;
   }
   let best = { count: 0, sum: 0 };
@@ -167,10 +168,16 @@ export function bestByTrying(
           while (day <= LAST && !legal(i, day, last, lastCount)) day += 1;
         }
         if (day > LAST) continue;
+        if (join && now && day > now.first + 21) continue;
         days[i] = day;
         const next = batches.map((batch, t): Batch | null =>
           t === tank
-            ? { members: [...(join && now ? now.members : []), i], release: clear, left: day }
+            ? {
+                members: [...(join && now ? now.members : []), i],
+                release: clear,
+                first: join && now ? now.first : day,
+                left: day,
+              }
             : batch,
         );
         const count = one.fish ? (day === last ? lastCount : 0) + one.count : lastCount;

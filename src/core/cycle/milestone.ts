@@ -16,6 +16,11 @@ export const MILESTONE_IDS = [
   'challenge',
   'ready',
   'running',
+  'crew',
+  'firstFish',
+  'lastFish',
+  'firstCoral',
+  'lastCoral',
 ] as const;
 export type MilestoneId = (typeof MILESTONE_IDS)[number];
 

@@ -1,3 +1,4 @@
+import type { AnimalGroup } from '../records/kinds/animals';
 import { seededRandom } from '../math/random';
 import { baseTank, type Kits } from './shared';
 import type { DemoValue, DemoWriter } from './writer';
@@ -119,6 +120,8 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
   addAnimals(writer, id, on);
   addWaterMaking(writer, id, on);
   addCalibrations(writer, id, kits, on);
+  addFeeding(writer, id, on);
+  addWishes(writer, id, on);
 }
 
 /** How Fulmar's water is made: what its purifier, its salt and its cup have shown. */
@@ -160,26 +163,49 @@ function addCalibrations(
   ]);
 }
 
-/** Who came into Fulmar, what they are fed, and what was seen of them. */
+/** Who came into Fulmar, and what was seen of it. */
 function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number): void {
-  writer.entry(id, 'animals', on(46), '17:00', {
-    move: 'in',
-    group: 'invertebrate',
-    what: 'Snails',
-    count: 8,
+  const came = (
+    day: number,
+    time: string,
+    group: AnimalGroup,
+    [what, species, count]: [what: string, species: string, count: number],
+    more: { grams?: number; sizeCm?: number; source?: string; notSure?: true } = {},
+  ) =>
+    writer.entry(id, 'animals', on(day), time, {
+      move: 'in',
+      group,
+      what,
+      species,
+      count,
+      ...more,
+    });
+  came(46, '17:00', 'invertebrate', ['Cerith snails', 'cerith-snail', 8], { source: 'by post' });
+  came(50, '17:20', 'invertebrate', ['Scarlet hermits', 'scarlet-hermit', 3]);
+  came(62, '18:30', 'fish', ['Clownfish', 'ocellaris-clownfish', 2], {
+    grams: 3,
+    sizeCm: 4,
+    source: 'bred by a friend',
   });
-  writer.entry(id, 'animals', on(62), '18:30', {
-    move: 'in',
-    group: 'fish',
-    what: 'Clownfish',
-    count: 2,
-    grams: 9,
-  });
+  came(75, '16:00', 'coral', ['Zoanthids', 'zoanthids', 1]);
+  came(92, '18:00', 'fish', ['Royal gramma', 'royal-gramma', 1], { grams: 2, sizeCm: 5 });
+  came(92, '18:05', 'fish', ['Tailspot blenny', 'tailspot-blenny', 1], { sizeCm: 4 });
+  came(98, '15:30', 'coral', ['Star polyps', 'green-star-polyps', 1], { notSure: true });
+  came(110, '17:45', 'invertebrate', ['Cleaner shrimp', 'skunk-cleaner-shrimp', 1]);
+  came(124, '18:10', 'fish', ['Watchman goby', 'yellow-watchman-goby', 1], { sizeCm: 5 });
+  came(124, '18:15', 'invertebrate', ['Pistol shrimp', 'tiger-pistol-shrimp', 1]);
   writer.entry(id, 'animals', on(97), '09:10', {
     move: 'died',
     group: 'invertebrate',
-    what: 'Snails',
+    what: 'Cerith snails',
     count: 1,
+  });
+  writer.entry(id, 'animals', on(104), '08:20', {
+    move: 'died',
+    group: 'fish',
+    what: 'Tailspot blenny',
+    count: 1,
+    cause: 'never seen to eat',
   });
   writer.entry(id, 'observation', on(139), '21:15', {
     about: 'equipment',
@@ -189,10 +215,37 @@ function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number)
   for (const day of [146, 149, 151]) {
     writer.entry(id, 'topOff', on(day), '08:05', { litres: day === 146 ? 6 : 4 });
   }
-  for (const day of [149, 150, 151]) {
-    writer.entry(id, 'feed', on(day), '18:20', {
-      food: 'frozen',
-      amount: { by: 'portions', portions: 0.5 },
+}
+
+/** What Fulmar's animals are fed: a little more with each that came. */
+function addFeeding(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  for (let day = 63; day <= 151; day += 1) {
+    const frozen = day % 3 === 0;
+    writer.entry(id, 'feed', on(day), '18:40', {
+      food: frozen ? 'frozen' : 'pellets',
+      amount: {
+        by: 'portions',
+        portions: (frozen ? 0.25 : 1) * (day < 93 ? 1 : day < 125 ? 1.5 : 2),
+      },
     });
   }
+}
+
+/** Whom the keeper of Fulmar wishes for. */
+function addWishes(writer: DemoWriter, id: string, on: (day: number) => number): void {
+  const wishes: [species: string, count: number][] = [
+    ['firefish', 1],
+    ['trochus-snail', 4],
+    ['neon-goby', 1],
+    ['tailspot-blenny', 1],
+    ['candy-cane', 1],
+    ['hammer-coral', 1],
+    ['mandarin-dragonet', 1],
+    ['bubble-tip-anemone', 1],
+    ['maroon-clownfish', 1],
+  ];
+  const stamp = writer.act(writer.when(on(140), '20:10'));
+  wishes.forEach(([species, count], order) =>
+    writer.add(stamp, 'wish', { tankId: id, species, count, order }),
+  );
 }

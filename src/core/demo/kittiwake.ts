@@ -35,6 +35,17 @@ export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void
     },
     method: { source: 'ammoniumChloride', seeding: 'bottle' },
   });
+  const wishes: [species: string, count: number][] = [
+    ['ocellaris-clownfish', 2],
+    ['cerith-snail', 6],
+    ['green-star-polyps', 1],
+    ['royal-gramma', 1],
+    ['firefish', 1],
+  ];
+  const wished = writer.act(writer.when(on(3), '21:00'));
+  wishes.forEach(([species, count], order) =>
+    writer.add(wished, 'wish', { tankId: id, species, count, order }),
+  );
   writer.entry(id, 'filled', age, '15:00', {});
   writer.entry(id, 'heaterCheck', age - 1, '09:00', {});
   const drops = (day: number, time: string) =>

@@ -9,7 +9,7 @@ import { judgeNewcomers } from './compatibility/judge';
 import { callIt, type Finding, type RuleId } from './compatibility/types';
 import { fedScale, planProblem, type BindingId } from './planner/problem';
 import { heldOn, emptyState } from './planner/place';
-import { planFrom, tankCurve } from './planner/plan';
+import { modelMeasure, planFrom, tankCurve } from './planner/plan';
 import type { StockFacts } from './planner/facts';
 import { finderWith, lotNitrogen, residentsOf } from './lodgers';
 import type { Lot } from './roster';
@@ -31,6 +31,7 @@ export interface Barrier {
 /** Whether it can be added today, and what follows. */
 export interface AddAnswer {
   answer: 'yes' | 'no' | 'wait';
+  species: string;
   name: string;
   count: number;
   /** The day it becomes yes, ms; null where it is yes, or where no day is known. */
@@ -134,11 +135,12 @@ export function canAdd(
       },
     ],
   });
+  const measure = posterior ? modelMeasure(facts, posterior, now) : 1;
   const carried = (number: number): Carried | null =>
     posterior &&
     carry(
       posterior,
-      [{ fromDay: 0, nitrogen: (now + each * number) / facts.netLitres }],
+      [{ fromDay: 0, nitrogen: (measure * (now + each * number)) / facts.netLitres }],
       FOLLOW_DAYS,
     );
 
@@ -197,6 +199,7 @@ export function canAdd(
   const until = !first || hard ? null : dayItBecomesYes(wished(count), posterior, now);
   return {
     answer: !first ? 'yes' : until === null ? 'no' : 'wait',
+    species: animal.id,
     name: callIt(animal),
     count,
     until,

@@ -1,6 +1,7 @@
 import { build } from './build';
 import { calibrate } from './calibrate';
 import { fill } from './fill';
+import { loss } from './loss';
 import { mix } from './mix';
 import { given, type Procedure } from './procedure';
 
@@ -68,7 +69,7 @@ const drops: Procedure = {
 };
 
 /** Every procedure there is. */
-export const PROCEDURES = { testWait, challenge, drops, build, mix, fill, calibrate };
+export const PROCEDURES = { testWait, challenge, drops, build, mix, fill, calibrate, loss };
 
 export type ProcedureId = keyof typeof PROCEDURES;
 

@@ -1,6 +1,7 @@
 import type { Forecast } from '../cycle/forecast/types';
 import type { Verdict } from '../cycle/verdict/types';
 import type { TankHistory } from '../history/tankHistory';
+import type { Plan } from '../livestock/planner/types';
 import type { ParameterId } from '../parameters/registry';
 import { DAY_MS } from '../time/zone';
 import { settle } from './settle';
@@ -31,6 +32,7 @@ export function allOccurrences(world: TaskWorld, from: number, until: number): O
  * @param owned parameters the keeper owns a kit for; others are not asked for
  * @param at now, ms
  * @param forecast without one everything keeps its cadence
+ * @param plan of its wishes, whose dates fall due
  */
 export function dueTasks(
   history: TankHistory,
@@ -38,8 +40,9 @@ export function dueTasks(
   owned: ReadonlySet<ParameterId>,
   at: number,
   forecast: Forecast | null = null,
+  plan: Plan | null = null,
 ): Occurrence[] {
-  const world = { history, verdict, owned, forecast };
+  const world = { history, verdict, owned, forecast, plan };
   const all = allOccurrences(world, at, at + AHEAD_DAYS * DAY_MS);
   const first = new Map<string, Occurrence>();
   for (const { task, standing } of settle(all, history.entries.taskMark, at)) {

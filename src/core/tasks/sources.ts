@@ -4,6 +4,7 @@ import { cycle } from './cycleTasks';
 import { gates } from './gates';
 import { guide } from './guide';
 import { telling } from './telling';
+import { stocking } from './stocking';
 import type { TaskSource } from './types';
 
 /** Everything that asks for things to be done; of equally pressing ones the earlier comes first. */
@@ -14,4 +15,5 @@ export const TASK_SOURCES = {
   cycle,
   cadence,
   gates,
+  stocking,
 } as const satisfies Record<string, TaskSource>;

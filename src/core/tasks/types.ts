@@ -3,6 +3,7 @@ import type { Verdict } from '../cycle/verdict/types';
 import type { TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
 import type { Place } from '../opens';
+import type { Plan } from '../livestock/planner/types';
 import type { ProcedureId } from '../runs/procedures';
 
 /** What doing a task opens. */
@@ -35,6 +36,8 @@ export interface TaskWorld {
   verdict: Verdict;
   /** Without one everything keeps its cadence. */
   forecast: Forecast | null;
+  /** The plan of its wishes; null where there is none. */
+  plan?: Plan | null;
   /** Parameters the keeper owns a kit for; others are not asked for. */
   owned: ReadonlySet<ParameterId>;
 }

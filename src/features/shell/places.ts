@@ -1,6 +1,7 @@
 import type { ComponentType } from 'react';
 import Activity from 'lucide-react-native/icons/chart-spline';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
+import Fish from 'lucide-react-native/icons/fish';
 import Locate from 'lucide-react-native/icons/locate';
 import Waves from 'lucide-react-native/icons/waves-horizontal';
 
@@ -20,6 +21,7 @@ export const BAR: readonly BarPlace[] = [
   { path: '/', label: 'Today', hotkey: 't', icon: Locate },
   { path: '/water', label: 'Water', hotkey: 'w', icon: Waves },
   { path: '/cycle', label: 'Cycle', hotkey: 'c', icon: Activity },
+  { path: '/stock', label: 'Stock', hotkey: 'k', icon: Fish },
   { path: '/more', label: 'More', icon: Ellipsis },
 ];
 
@@ -77,7 +79,7 @@ export function needsTank(path: string): boolean {
 
 /** Screens that take the whole of a phone: entering something is one thing at a time. */
 export function isEntryPath(path: string): boolean {
-  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue)\/./.test(path);
+  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock)\/./.test(path);
 }
 
 /** The place a path belongs to, for marking it in the bar and the rail. */

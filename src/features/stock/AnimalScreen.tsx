@@ -1,21 +1,29 @@
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { animalOf, type CatalogueAnimal } from '@/core/livestock/catalogue';
+import type { CatalogueAnimal } from '@/core/livestock/catalogue';
 import { animalSentence, groupName, traitLines } from '@/core/livestock/words';
 import { latestReading } from '@/core/history/tankHistory';
 import { formatPlain } from '@/core/units/format';
+import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
+import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Silhouette } from './Silhouette';
+import { useFinder } from './useStock';
 
 /** One animal of the catalogue, and how the tank in view stands to it. */
 export function AnimalScreen({ id }: { id: string }) {
-  const animal = animalOf(id);
+  const find = useFinder();
+  const animal = find(id);
   const history = useAppSelector(selectHistory);
+  const router = useRouter();
   if (!animal) {
     return (
       <Screen head={<BackHead title="Catalogue" />}>
@@ -23,16 +31,42 @@ export function AnimalScreen({ id }: { id: string }) {
       </Screen>
     );
   }
-  const lines = traitLines(animal);
   const [name = animal.scientific, ...others] = animal.names;
   return (
     <Screen
       head={<BackHead title="Catalogue" aside={groupName(animal)} />}
       aside={history ? <AgainstTank animal={animal} history={history} /> : undefined}
     >
-      <Opening title={`${name}.`}>{animalSentence(animal)}</Opening>
+      <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.m }}>
+        <Silhouette form={animal.form} size={64} />
+        <View style={{ flex: 1 }}>
+          <Opening title={`${name}.`}>{animalSentence(animal)}</Opening>
+        </View>
+      </View>
       <Words as="aside">{`${animal.scientific}, ${animal.family}`}</Words>
       {others.length > 0 ? <Words as="soft">{`Also called ${others.join(', ')}.`}</Words> : null}
+      <AnimalFacts animal={animal} />
+      {history ? (
+        <Button
+          label="Can I add it today?"
+          kind="primary"
+          onPress={() => router.push(to.stockPage('add', { species: animal.id }))}
+        />
+      ) : null}
+      <LinkButton
+        soft
+        label="Beside another animal"
+        onPress={() => router.push(`/catalogue?beside=${animal.id}`)}
+      />
+    </Screen>
+  );
+}
+
+/** What the catalogue says of an animal, what can hurt first. */
+export function AnimalFacts({ animal }: { animal: CatalogueAnimal }) {
+  const lines = traitLines(animal);
+  return (
+    <>
       {lines
         .filter(({ caution }) => caution)
         .map(({ title, text }) => (
@@ -47,7 +81,7 @@ export function AnimalScreen({ id }: { id: string }) {
             <Row key={title} title={title} note={text} />
           ))}
       </View>
-    </Screen>
+    </>
   );
 }
 

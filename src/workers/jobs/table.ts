@@ -1,6 +1,10 @@
 import * as z from 'zod';
 import { carry, foretell, infer, type Carried, type Forecast } from '../../core/cycle/forecast';
 import { playMethod, type MethodOutcome } from '../../core/cycle/dosing/methods';
+import { canAdd, type AddAnswer } from '../../core/livestock/add';
+import { stockFactsSchema } from '../../core/livestock/planner/facts';
+import { makePlan } from '../../core/livestock/planner/plan';
+import type { Plan } from '../../core/livestock/planner/types';
 import { posteriorSchema, problemSchema } from '../../core/cycle/inference/posterior';
 import { AMMONIA_SOURCES, SEEDINGS, tankSchema } from '../../core/records/schema/tank';
 import type { ProblemKit } from '../../core/cycle/problem/types';
@@ -19,6 +23,11 @@ const kitShape = z.custom<ProblemKit>(
 );
 const carriedShape = z.looseObject({ points: z.array(z.looseObject({ at: z.number() })) });
 const outcomesShape = z.array(z.looseObject({ method: z.looseObject({}), acts: z.number() }));
+const planShape = z.looseObject({
+  items: z.array(z.looseObject({ wishId: z.string(), addOn: z.looseObject({ p50: z.number() }) })),
+  refused: z.array(z.looseObject({ wishId: z.string() })),
+});
+const addShape = z.looseObject({ answer: z.enum(['yes', 'no', 'wait']), most: z.number() });
 const waterSchema = z.object({
   temperature: z.number(),
   ph: z.number(),
@@ -46,6 +55,24 @@ const JOBS = {
     }),
     output: z.custom<Carried>((value) => carriedShape.safeParse(value).success),
     run: ({ posterior, load, days }) => carry(posterior, load, days),
+  }),
+  plan: defineJob({
+    input: z.object({ facts: stockFactsSchema, posterior: posteriorSchema.nullable() }),
+    output: z.custom<Plan>((value) => planShape.safeParse(value).success),
+    run: ({ facts, posterior }) => makePlan(facts, posterior),
+  }),
+  add: defineJob({
+    input: z.object({
+      facts: stockFactsSchema,
+      posterior: posteriorSchema.nullable(),
+      question: z.object({
+        species: z.string(),
+        count: z.int().min(1).max(100),
+        sizeCm: z.number().positive().optional(),
+      }),
+    }),
+    output: z.custom<AddAnswer>((value) => addShape.safeParse(value).success),
+    run: ({ facts, posterior, question }) => canAdd(facts, posterior, question),
   }),
   methods: defineJob({
     input: z.object({

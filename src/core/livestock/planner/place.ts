@@ -15,6 +15,7 @@ export interface QuarantineState {
   members: number[];
   cm: number;
   release: number;
+  firstLeave: number;
   lastLeave: number;
 }
 
@@ -55,6 +56,7 @@ export function emptyState(problem: PlanProblem): PlanState {
       members: [],
       cm: 0,
       release: 0,
+      firstLeave: 0,
       lastLeave: freeFrom - TURNAROUND_DAYS,
     })),
     batches: 0,
@@ -93,6 +95,9 @@ export function passagesFor(problem: PlanProblem, state: PlanState, index: numbe
   });
   return ways;
 }
+
+/** How long one of a batch may stay on after the first of it has left, days: a bare tank is no home. */
+export const STAYS_ON_DAYS = 21;
 
 /** Days between additions of fish where the model alone sets the pace: time for a test or two. */
 const MEASURED_GAP = 7;
@@ -226,6 +231,8 @@ export function earliestDay(
       held = heldOn(problem, state, item, day);
     }
   }
+  const batch = way.tank === null || !way.join ? null : state.quarantine[way.tank];
+  if (batch && day > batch.firstLeave + STAYS_ON_DAYS) return null;
   return {
     item: index,
     day,
@@ -260,6 +267,7 @@ export function withPlaced(problem: PlanProblem, state: PlanState, placed: Place
       members: joined ? [...now.members, placed.item] : [placed.item],
       cm: (joined ? now.cm : 0) + item.quarantineCm,
       release: joined ? now.release : start + problem.quarantineDays,
+      firstLeave: joined ? now.firstLeave : placed.day,
       lastLeave: placed.day,
     };
   });

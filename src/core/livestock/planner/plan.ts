@@ -5,10 +5,11 @@ import {
   type CapacityCurve,
 } from '../../cycle/forecast/capacity';
 import type { Load } from '../../cycle/forecast/carry';
+import { PAIR_N } from '../../cycle/problem/additions';
 import type { Posterior } from '../../cycle/inference/posterior';
 import { shortDay } from '../../time/words';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
-import { callIt, type Finding, type RuleId } from '../compatibility/types';
+import { callIt, type Finding } from '../compatibility/types';
 import type { StockFacts } from './facts';
 import {
   earliestDay,
@@ -19,62 +20,9 @@ import {
   type Placed,
   type PlanState,
 } from './place';
-import {
-  HORIZON,
-  momentOf,
-  MONTH,
-  planProblem,
-  type BindingId,
-  type PlanProblem,
-  type Variant,
-} from './problem';
+import { HORIZON, momentOf, MONTH, planProblem, type PlanProblem, type Variant } from './problem';
 import { searchPlan } from './search';
-
-/** A wish with its dates, ms. */
-export interface PlanItem {
-  wishId: string;
-  species: string;
-  name: string;
-  count: number;
-  group: 'fish' | 'invertebrate' | 'coral';
-  /** When its quarantine would begin; null for what goes through none. */
-  quarantineFrom: number | null;
-  batch: number | null;
-  quarantineTank: string | null;
-  addOn: { p10: number | null; p50: number; p90: number | null };
-  /** What its day rests on, by name and in words. */
-  rule: BindingId;
-  because: string;
-  pinned: boolean;
-  /** Why it is in against a rule. */
-  override: string | null;
-  /** A day by which it is to have another home, ms; null for what never outgrows the tank. */
-  rehomeBy: number | null;
-  /** What must be seen to though it is allowed. */
-  cares: string[];
-}
-
-export interface PlanRefusal {
-  wishId: string;
-  species: string;
-  name: string;
-  rule: RuleId | BindingId;
-  because: string;
-  mend: string;
-}
-
-/** Dated plan of a tank's wishes. */
-export interface Plan {
-  tankId: string;
-  at: number;
-  items: PlanItem[];
-  refused: PlanRefusal[];
-  remarks: string[];
-  /** Whether a simulation of the plan kept free ammonia within the limit; null where none was run. */
-  verified: boolean | null;
-  /** 90th percentile of its peak of free ammonia, mg NH3-N/L. */
-  peak: number | null;
-}
+import type { Plan, PlanItem, PlanLoad, PlanRefusal } from './types';
 
 /** Share of batches in which a sign restarts the clock, and what that costs. */
 export const RESTART = { chance: 0.25, days: 14 };
@@ -109,7 +57,7 @@ function retimed(problem: PlanProblem, placed: readonly Placed[]): Map<number, n
 }
 
 /** The load a plan makes, mg N/L a day, from now on. */
-function loadOf(problem: PlanProblem, state: PlanState): Load[] {
+function loadOf(problem: PlanProblem, state: PlanState, measure: number): Load[] {
   const days = new Set([0, ...state.placed.map(({ day }) => day)]);
   for (let day = 0; day < CHECKED_DAYS; day += MONTH) days.add(day);
   return [...days]
@@ -118,15 +66,35 @@ function loadOf(problem: PlanProblem, state: PlanState): Load[] {
     .map((day) => ({
       fromDay: day,
       nitrogen: Math.max(
-        (state.all[day + MONTH] as number) / problem.facts.netLitres,
+        (measure * (state.all[day + MONTH] as number)) / problem.facts.netLitres,
         (state.fish[day + MONTH] as number) > 0 ? 0 : KEPT_FED,
       ),
     }));
 }
 
-/** The curve of a tank's capacity, under the load it has now or, without fish, the feeding that keeps it. */
+/** How far the model's reckoning of what animals make may lie from that of their bodies and food. */
+const MEASURE = { least: 0.3, most: 3 };
+
+/**
+ * What the model takes the animals of a tank to make, over what their bodies and food come to: its
+ * colony has grown on the former, so what is added is told to it in the same measure.
+ * @param loadNow what they make now by bodies and food, mg N a day
+ */
+export function modelMeasure(facts: StockFacts, posterior: Posterior, loadNow: number): number {
+  const { fish } = posterior.problem;
+  if (fish <= 0 || loadNow <= 0) return 1;
+  return Math.min(MEASURE.most, Math.max(MEASURE.least, (fish * facts.netLitres) / loadNow));
+}
+
+/**
+ * The curve of a tank's capacity, under the load it has now or, without fish, the feeding that keeps
+ * it; in the measure of bodies and food.
+ */
 export function tankCurve(facts: StockFacts, posterior: Posterior, loadNow: number): CapacityCurve {
-  return capacityCurve(posterior, Math.max(loadNow / facts.netLitres, KEPT_FED), CURVE_DAYS);
+  const measure = modelMeasure(facts, posterior, loadNow);
+  const kept = Math.max((loadNow * measure) / facts.netLitres, KEPT_FED);
+  const { days, most } = capacityCurve(posterior, kept, CURVE_DAYS);
+  return { days, most: most.map((load) => load / measure) };
 }
 
 interface Sought {
@@ -149,6 +117,7 @@ function sought(facts: StockFacts, curve: CapacityCurve | null): Sought {
       at: facts.at,
       items: state.placed.map((placed) => planItem(problem, state, placed, early, late)),
       refused: left.map((index) => refusalOf(problem, state, index)),
+      load: loadToday(problem),
       remarks: problem.remarks,
       verified: null,
       peak: null,
@@ -168,28 +137,73 @@ export function planFrom(facts: StockFacts, curve: CapacityCurve | null): Plan {
  */
 export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
   if (!posterior) return planFrom(facts, null);
-  const now = planProblem(facts, null).residentAll[MONTH] as number;
+  const bare = planProblem(facts, null);
+  const now = bare.residentAll[MONTH] as number;
+  const measure = modelMeasure(facts, posterior, now);
   const curve = tankCurve(facts, posterior, now);
+  // What those that live there come to by themselves is no fault of the plan.
+  const alone = peakUnder(posterior, loadOf(bare, emptyState(bare), measure), CHECKED_DAYS);
+  const limit = Math.max(FREE_LIMIT, alone);
   let strict = 1;
   for (let attempt = 1; ; attempt += 1) {
     const { problem, state, plan } = sought(facts, {
       ...curve,
       most: curve.most.map((most) => most * strict),
     });
-    const peak = peakUnder(posterior, loadOf(problem, state), CHECKED_DAYS);
-    const verified = peak <= FREE_LIMIT;
+    const peak = peakUnder(posterior, loadOf(problem, state, measure), CHECKED_DAYS);
+    const verified = peak <= limit;
     if (!verified && attempt < TRIES && state.placed.length > 0) {
       strict *= STRICTER;
       continue;
     }
-    const remarks = verified
-      ? plan.remarks
-      : [
-          ...plan.remarks,
-          'A simulation of this plan goes above 0.02 mg/L of free ammonia: test after each addition, and wait.',
-        ];
-    return { ...plan, remarks, verified, peak: Math.round(peak * 1e4) / 1e4 };
+    const remarks = [
+      ...plan.remarks,
+      ...(alone > FREE_LIMIT
+        ? [
+            'Those that live there may bring free ammonia above 0.02 mg/L by themselves: test it before any more come.',
+          ]
+        : []),
+      ...(verified
+        ? []
+        : [
+            'A simulation of this plan goes above 0.02 mg/L of free ammonia: test after each addition, and wait.',
+          ]),
+    ];
+    const usual = capacityCurve(
+      posterior,
+      Math.max((now * measure) / facts.netLitres, KEPT_FED),
+      [0],
+      FREE_LIMIT,
+      0.5,
+    );
+    const carries = {
+      low: (curve.most[0] ?? 0) * facts.netLitres,
+      usual: ((usual.most[0] ?? 0) / measure) * facts.netLitres,
+    };
+    return {
+      ...plan,
+      load: { ...plan.load, carries },
+      remarks,
+      verified,
+      peak: Math.round(peak * 1e4) / 1e4,
+    };
   }
+}
+
+/** A small fish as it is bought: 5 cm of a slender one. */
+const SMALL_FISH_N = 3;
+
+function loadToday(problem: PlanProblem): PlanLoad {
+  const now = problem.residentAll[MONTH] as number;
+  const fish = problem.residentFish[MONTH] as number;
+  const base = problem.residentFish[0] as number;
+  const doubled = base > 0 ? Math.max(2 * base, PAIR_N) : fish > 0 ? fish : PAIR_N;
+  return {
+    now,
+    ceiling: problem.pace.school === 'doubling' ? now - fish + Math.max(fish, doubled) : null,
+    carries: null,
+    smallFish: SMALL_FISH_N,
+  };
 }
 
 function planItem(
@@ -213,6 +227,7 @@ function planItem(
     species: item.animal.id,
     name: item.name,
     count: item.count,
+    nitrogen: item.nitrogen[0] ?? 0,
     group: item.animal.group,
     quarantineFrom:
       placed.batch === null
@@ -310,62 +325,5 @@ function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanR
       rule === 'capacity'
         ? 'Test ammonia after feeding well, so that more is known of it; or fewer fish.'
         : 'Wish for some small fish before it, or set the rule aside with your reason.',
-  };
-}
-
-/** What a change of facts did to a plan: who moved, from when to when, and what binds it now. */
-export interface PlanMove {
-  wishId: string;
-  name: string;
-  from: number | null;
-  to: number | null;
-  because: string;
-}
-
-/** Compares two plans of one tank; what did not move is left out. */
-export function planMoves(before: Plan, after: Plan): PlanMove[] {
-  const was = new Map(before.items.map((item) => [item.wishId, item]));
-  const refusedNow = new Map(after.refused.map((refusal) => [refusal.wishId, refusal]));
-  const moves = after.items.flatMap((item): PlanMove[] => {
-    const old = was.get(item.wishId);
-    if (old && old.addOn.p50 === item.addOn.p50) return [];
-    return [
-      {
-        wishId: item.wishId,
-        name: item.name,
-        from: old?.addOn.p50 ?? null,
-        to: item.addOn.p50,
-        because: item.because,
-      },
-    ];
-  });
-  const gone = before.items.flatMap((item): PlanMove[] => {
-    const refusal = refusedNow.get(item.wishId);
-    return refusal
-      ? [
-          {
-            wishId: item.wishId,
-            name: item.name,
-            from: item.addOn.p50,
-            to: null,
-            because: refusal.because,
-          },
-        ]
-      : [];
-  });
-  return [...moves, ...gone];
-}
-
-/** What of a plan would be in by a day, and what only if it were rushed. */
-export function planBy(
-  plan: Plan,
-  moment: number,
-): { sure: PlanItem[]; maybe: PlanItem[]; rushed: PlanItem[] } {
-  return {
-    sure: plan.items.filter(({ addOn }) => addOn.p90 !== null && addOn.p90 <= moment),
-    maybe: plan.items.filter(
-      ({ addOn }) => addOn.p50 <= moment && (addOn.p90 === null || addOn.p90 > moment),
-    ),
-    rushed: plan.items.filter(({ addOn }) => addOn.p50 > moment),
   };
 }

@@ -4,7 +4,9 @@ import { bestByTrying } from '../../../testing/planOracle';
 import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { CATALOGUE } from '../catalogue';
 import type { StockFacts } from './facts';
-import { planBy, planFrom, planMoves, type Plan } from './plan';
+import { planBy, planMoves } from './moves';
+import { planFrom } from './plan';
+import type { Plan } from './types';
 
 const DAY = 86_400_000;
 const NOW = Date.parse('2026-03-02T00:00:00Z');
@@ -80,7 +82,10 @@ describe('pace', () => {
 
   it('doubling, the interval and the model each bind', () => {
     const list = ['firefish', 'royal-gramma', 'tailspot-blenny', 'neon-goby'];
-    const doubling = planFrom(facts(list), WIDE);
+    const doubling = planFrom(
+      facts(list, { stocking: { pace: { school: 'doubling' }, protocol: 'none' } }),
+      WIDE,
+    );
     expect(Object.values(reasons(doubling))).toContain('doubling');
     const [first = 0, second = 0] = Object.values(days(doubling));
     expect(second - first).toBe(30);

@@ -16,6 +16,7 @@ import {
   type AnimalMove,
   type AnimalsEntry,
 } from '@/core/records/kinds/animals';
+import { lossOf } from '@/core/runs/loss';
 import type { Settings } from '@/core/records/schema/settings';
 import { isDay } from '@/core/time/calendar';
 import { formatExact } from '@/core/units/format';
@@ -143,6 +144,10 @@ export const AnimalsEntryForm = entryForm({
   formOf: (entry, { settings }) => formOfAnimals(entry, settings),
   read: (form, { settings }) => readAnimals(form, settings),
   Fields: AnimalsFields,
+  alongside: (act, body, tankId, at) => {
+    const run = lossOf(tankId, body, at);
+    if (run) act.create('run', run);
+  },
   Meaning: AnimalsMeaning,
   labels: {
     what: 'What they are',

@@ -15,6 +15,7 @@ import { capitalise } from '@/core/units/format';
 import type { FormErrors, FormReading } from '@/forms/reader';
 import { useRecordForm, type Fields } from '@/forms/useRecordForm';
 import { useAppSelector } from '@/store/hooks';
+import type { ActWriter } from '@/store/record';
 import { selectNow, selectSettings, selectTankId } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import { EntryFrame } from './EntryFrame';
@@ -49,6 +50,8 @@ export interface EntryFormSpec<K extends EntryKind, F extends Fields & SharedFor
   Meaning?: ComponentType<{ body: EntryBody<K>; context: FormContext }>;
   /** What fields are called on screen, where that is not their name. */
   labels?: Partial<Record<keyof F & string, string>>;
+  /** What a new one brings with it in the same act. */
+  alongside?: (act: ActWriter, body: EntryBody<K>, tankId: string, at: string) => void;
   /** Whether the note has a field of its own. */
   note?: boolean;
 }
@@ -163,7 +166,10 @@ function Editor<K extends EntryKind, F extends Fields & SharedForm>({
         const at = isoInZone(form.at === null ? act.now : instant(form.at), zone);
         const entry = { ...value, tankId: history.tankId, at } as Entry;
         if (editing) act.revise(editing, entry, settles);
-        else act.create('entry', entry);
+        else {
+          act.create('entry', entry);
+          spec.alongside?.(act, value, history.tankId, at);
+        }
       }}
     >
       <FieldsOf form={form} set={set} errors={errors} context={context} />

@@ -1,0 +1,74 @@
+import type { EntryBody } from '../records/kinds';
+import type { Run } from '../records/schema/run';
+import { clocksOfSteps, given, type Procedure, type Step } from './procedure';
+
+const steps: readonly Step[] = [
+  {
+    id: 'search',
+    kind: 'check',
+    title: 'Find it',
+    text: (run) =>
+      `Look for ${given(run, 'what', 'it')}: behind and under rock, in the overflow, the sump and the socks, behind pumps, and on the floor within two metres. With a lamp after dark, if need be.`,
+    caution: 'electricity',
+  },
+  {
+    id: 'remove',
+    kind: 'check',
+    title: 'Take it out',
+    text: () =>
+      'Whole, with a cup or tongs, and into the household waste: never into the wild. What is not found goes on rotting, so keep looking and test every day.',
+    caution: 'deadAnimal',
+  },
+  {
+    id: 'others',
+    kind: 'check',
+    title: 'Look at the others',
+    text: () =>
+      'Breathing, spots, torn fins, who hides, who hunts. What is seen goes into the log; a veterinarian about any sign of disease.',
+    opens: { form: 'observation', label: 'Log what you see' },
+  },
+  {
+    id: 'test',
+    kind: 'check',
+    title: 'Test ammonia now',
+    text: () =>
+      'Ammonia first, then pH, temperature and salinity: a cause may stand there as well.',
+    opens: { form: 'reading', label: 'Log the test' },
+  },
+  {
+    id: 'wait',
+    kind: 'wait',
+    title: 'A day later',
+    text: () => 'What died yesterday shows as ammonia today. Feed little meanwhile.',
+    minutes: () => 24 * 60,
+  },
+  {
+    id: 'again',
+    kind: 'check',
+    title: 'Test ammonia again',
+    text: () =>
+      'Under 0.02 mg/L of free ammonia all is well. Above 0.05: change water now, matched in warmth, salinity and pH, and ask why the filter does not follow.',
+    opens: { form: 'reading', label: 'Log the test' },
+  },
+];
+
+/** What is done when an animal died or is missing. */
+export const loss: Procedure = {
+  name: 'After a loss',
+  steps,
+  ...clocksOfSteps(steps),
+};
+
+/** The run that a logged death or a missing animal begins; null for what is neither. */
+export function lossOf(tankId: string, entry: EntryBody, at: string): Run | null {
+  if (entry.kind !== 'animals' || (entry.move !== 'died' && entry.move !== 'missing')) return null;
+  return {
+    procedure: 'loss',
+    tankId,
+    begunAt: at,
+    ended: null,
+    given: { what: entry.what },
+    steps: {},
+    clocks: {},
+  };
+}

@@ -1,0 +1,191 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
+import { View } from 'react-native';
+import type { AddAnswer } from '@/core/livestock/add';
+import { answerLines, answerTitle } from '@/core/livestock/addWords';
+import { bodyGrams, usualCm } from '@/core/livestock/body';
+import type { CatalogueAnimal } from '@/core/livestock/catalogue';
+import { linearFromCanonical } from '@/core/units/units';
+import { formatExact } from '@/core/units/format';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { selectSettings, selectTank } from '@/store/selectors';
+import { askAdd } from '@/store/stocking';
+import { Button, ButtonRow } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { AnimalPicker } from './AnimalPicker';
+import { Stepper } from './Stepper';
+import { useFinder } from './useStock';
+
+/** Quiet after the last key or tap before the question is put. */
+const QUIET_MS = 200;
+
+type Asked = { answer: AddAnswer | null; failed: boolean };
+
+/** Puts the question whenever it changed, and holds the newest answer. */
+function useAnswer(tankId: string | undefined, animal: CatalogueAnimal | undefined, count: number) {
+  const dispatch = useAppDispatch();
+  const log = useAppSelector((state) => state.log);
+  const [asked, setAsked] = useState<Asked>({ answer: null, failed: false });
+  const species = animal?.id;
+  useEffect(() => {
+    if (tankId === undefined || species === undefined) return undefined;
+    let current = true;
+    const timer = setTimeout(() => {
+      dispatch(askAdd(tankId, { species, count }))
+        .then((answer) => {
+          if (current && answer) setAsked({ answer, failed: false });
+        })
+        .catch(() => {
+          if (current) setAsked({ answer: null, failed: true });
+        });
+    }, QUIET_MS);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [dispatch, tankId, species, count, log]);
+  const { answer } = asked;
+  const fits = answer !== null && answer.species === species && answer.count === count;
+  return { ...asked, answer: fits ? answer : null };
+}
+
+/** The question in the shop: can so many of this be added today? */
+export function AddScreen({ given }: { given: Readonly<Record<string, string>> }) {
+  const find = useFinder();
+  const tank = useAppSelector(selectTank);
+  const begun = given.species === undefined ? undefined : find(given.species);
+  const [animal, setAnimal] = useState(begun);
+  const [text, setText] = useState(begun?.names[0] ?? '');
+  const [count, setCount] = useState(Math.min(30, Math.max(1, Number(given.count) || 1)));
+  const { answer, failed } = useAnswer(tank?.id, animal, count);
+  if (!tank) return null;
+  const { zone } = tank.body;
+  return (
+    <Screen head={<BackHead title="Stock" aside={tank.body.name} />}>
+      <AnimalPicker
+        label="Can I add … today?"
+        value={text}
+        picked={animal !== undefined}
+        onChange={(next) => {
+          setText(next);
+          setAnimal(undefined);
+        }}
+        onPick={(next) => {
+          setAnimal(next);
+          setText(next.names[0] ?? next.scientific);
+        }}
+      />
+      {animal ? <Stepper label="How many" value={count} onChange={setCount} /> : null}
+      {animal && !answer && !failed ? (
+        <Words as="lead" live>
+          Asking your readings…
+        </Words>
+      ) : null}
+      {failed ? (
+        <Remark tone="watch" title="No answer">
+          What works it out could not run. Nothing is lost; reload, and ask again.
+        </Remark>
+      ) : null}
+      {animal && answer ? (
+        <Answer answer={answer} animal={animal} zone={zone} tankId={tank.id} />
+      ) : null}
+      {animal ? null : (
+        <Words as="soft">
+          Type a name or a part of it. The answer goes by who lives here, your pace, and what your
+          readings say the filter carries; it needs no network.
+        </Words>
+      )}
+    </Screen>
+  );
+}
+
+function Answer({
+  answer,
+  animal,
+  zone,
+  tankId,
+}: {
+  answer: AddAnswer;
+  animal: CatalogueAnimal;
+  zone: string;
+  tankId: string;
+}) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const { lengthUnit } = useAppSelector(selectSettings);
+  const wishes = useAppSelector((state) => state.log.wishes);
+  const { barriers, cares, remark, count } = answer;
+  const lines = answerLines(answer, zone);
+  const wished = wishes.some(({ body }) => body.tankId === tankId && body.species === animal.id);
+  const wish = async () => {
+    const order = Math.max(0, ...wishes.map(({ body }) => body.order)) + 1;
+    await dispatch(
+      recordAct(
+        (act) => act.create('wish', { tankId, species: animal.id, count, order }),
+        'Wished for',
+      ),
+    );
+    router.push(to.stockPage('wishes'));
+  };
+  const cm = usualCm(animal);
+  const log = () =>
+    router.push(
+      to.log('animals', {
+        move: 'in',
+        group: animal.group,
+        what: answer.name,
+        species: animal.id,
+        count: String(count),
+        ...(cm > 0
+          ? {
+              size: formatExact(Math.round(linearFromCanonical(cm, lengthUnit) * 10) / 10),
+              grams: formatExact(
+                Math.max(0.1, Math.round(bodyGrams(animal, cm) * count * 10) / 10),
+              ),
+            }
+          : {}),
+      }),
+    );
+  return (
+    <>
+      <View aria-live="polite">
+        <Opening title={answerTitle(answer, zone)}>{answer.because}</Opening>
+      </View>
+      {lines.map((line) => (
+        <Words key={line} as="body">
+          {line}
+        </Words>
+      ))}
+      {remark ? <Remark tone="watch">{remark}</Remark> : null}
+      {barriers.length > 0 ? (
+        <View>
+          <SectionHead title="What stands against it" />
+          {barriers.map(({ rule, because, mend }) => (
+            <Row key={rule + because} title={because} note={mend} />
+          ))}
+        </View>
+      ) : null}
+      {cares.length > 0 ? (
+        <View>
+          <SectionHead title="To be seen to" />
+          {cares.map(({ because, mend }) => (
+            <Row key={because} title={because} note={mend} />
+          ))}
+        </View>
+      ) : null}
+      <ButtonRow>
+        {answer.answer === 'yes' ? (
+          <Button label="Log it as added" kind="primary" onPress={log} />
+        ) : null}
+        {wished ? null : <Button label="Wish for it" onPress={() => void wish()} />}
+        <Button label="What it needs" onPress={() => router.push(to.animal(animal.id))} />
+      </ButtonRow>
+    </>
+  );
+}

@@ -1,0 +1,44 @@
+import { StyleSheet, View } from 'react-native';
+import { Button } from '@/ui/Press';
+import { space } from '@/ui/tokens';
+import { Figure, Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
+  step: { minWidth: 60, paddingHorizontal: space.m },
+  number: { minWidth: 44, alignItems: 'center' },
+});
+
+/** A small whole number, a tap at a time. */
+export function Stepper({
+  label,
+  value,
+  onChange,
+  most = 30,
+}: {
+  label: string;
+  value: number;
+  onChange: (value: number) => void;
+  most?: number;
+}) {
+  return (
+    <View style={styles.row} role="group" aria-label={label}>
+      <Words as="strong">{label}</Words>
+      <Button
+        label="−"
+        style={styles.step}
+        disabled={value <= 1}
+        onPress={() => onChange(value - 1)}
+      />
+      <View style={styles.number}>
+        <Figure value={String(value)} size={26} />
+      </View>
+      <Button
+        label="+"
+        style={styles.step}
+        disabled={value >= most}
+        onPress={() => onChange(value + 1)}
+      />
+    </View>
+  );
+}

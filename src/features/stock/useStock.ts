@@ -1,0 +1,58 @@
+import { useEffect, useMemo } from 'react';
+import type { TankHistory } from '@/core/history/tankHistory';
+import { demandOf, type Demand } from '@/core/livestock/demand';
+import { finderWith, type Finder } from '@/core/livestock/lodgers';
+import { isHere, rosterOf, type Lot } from '@/core/livestock/roster';
+import type { Plan } from '@/core/livestock/planner/types';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { selectHistory, selectPlan, selectVerdict } from '@/store/inView';
+import { selectNow } from '@/store/selectors';
+import { renewPlan } from '@/store/stocking';
+
+/** Looks an animal up: the keeper's own first, then the catalogue. */
+export function useFinder(): Finder {
+  const own = useAppSelector((state) => state.log.species);
+  return useMemo(() => finderWith(own.map(({ body }) => body)), [own]);
+}
+
+export interface StockView {
+  history: TankHistory;
+  now: number;
+  find: Finder;
+  lots: Lot[];
+  here: Lot[];
+  demand: Demand;
+  plan: Plan | null;
+  isReady: boolean;
+}
+
+/** What Stock shows of the tank in view; null without one. Its plan is asked for when it is opened. */
+export function useStock(): StockView | null {
+  const dispatch = useAppDispatch();
+  const history = useAppSelector(selectHistory);
+  const verdict = useAppSelector(selectVerdict);
+  const plan = useAppSelector(selectPlan);
+  const now = useAppSelector(selectNow);
+  const find = useFinder();
+  const tankId = history?.tankId;
+  useEffect(() => {
+    if (tankId !== undefined && plan === null) void dispatch(renewPlan(tankId));
+  }, [dispatch, tankId, plan]);
+  const lots = useMemo(() => (history ? rosterOf(history) : []), [history]);
+  const demand = useMemo(
+    () => (history ? demandOf(history, lots, now, find) : null),
+    [history, lots, now, find],
+  );
+  if (!history || !demand) return null;
+  const running = history.standing.runningSince !== null;
+  return {
+    history,
+    now,
+    find,
+    lots,
+    here: lots.filter(isHere),
+    demand,
+    plan,
+    isReady: running || (verdict?.ready ?? false),
+  };
+}
