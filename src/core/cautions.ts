@@ -57,6 +57,18 @@ export const CAUTIONS = {
     title: 'Glass and weight',
     text: 'Empty it before it is moved, two people to each side, gloves on edges. A cracked pane is never filled again.',
   },
+  carbonSource: {
+    title: 'A carbon source takes oxygen',
+    text: 'Only with a skimmer that works and strong air. A little, raised once a week at most; stopped at once where the water clouds or fish gasp.',
+  },
+  blackout: {
+    title: 'Dark water loses oxygen',
+    text: 'Air on all the time, fish watched morning and evening, corals for three days at the most.',
+  },
+  harvest: {
+    title: 'Test ammonia after a large harvest',
+    text: 'What was torn and left behind rots. Gloves: worms and palythoas live in it.',
+  },
   purified: {
     title: 'Not for drinking',
     text: 'Left running alone it wants a float or a leak detector. TDS says nothing of chlorine or chloramine: carbon goes by its labelled litres or a chlorine test.',

@@ -19,7 +19,7 @@ export type Place =
   | { run: RunPlace };
 
 /** Pages of Stock. */
-export type StockPage = 'add' | 'wishes' | 'losses' | 'growth' | 'corals';
+export type StockPage = 'add' | 'wishes' | 'losses' | 'growth' | 'corals' | 'own';
 
 /** Sums that something leads to. */
 export type SumPlace =

@@ -153,7 +153,7 @@ export function nextLook(
 
 /** How sure it is, in words. */
 export function surenessWords(chance: number): string {
-  if (chance >= 0.9) return 'almost certainly';
+  if (chance >= 0.97) return 'almost certainly';
   if (chance >= 0.7) return 'most likely';
   if (chance >= 0.45) return 'perhaps';
   return 'not to be told yet';

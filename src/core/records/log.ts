@@ -24,6 +24,8 @@ export interface Log {
   readonly batches: readonly RevisionOf<'batch'>[];
   /** Animals of the keeper's own, described as those of the catalogue are. */
   readonly species: readonly RevisionOf<'species'>[];
+  /** Where corals stand. */
+  readonly spots: readonly RevisionOf<'spot'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
@@ -45,6 +47,7 @@ export const EMPTY_LOG: Log = {
   wishes: [],
   batches: [],
   species: [],
+  spots: [],
   everyKit: {},
   calibrations: {},
   entries: {},
@@ -134,6 +137,7 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     wishes: changedHeads(log.wishes, of('wish'), 'wish'),
     batches: changedHeads(log.batches, of('batch'), 'batch'),
     species: changedHeads(log.species, of('species'), 'species'),
+    spots: changedHeads(log.spots, of('spot'), 'spot'),
     everyKit: changedKits(log.everyKit, of('kit')),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
@@ -290,6 +294,7 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   wish: (log) => log.wishes,
   batch: (log) => log.batches,
   species: (log) => log.species,
+  spot: (log) => log.spots,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

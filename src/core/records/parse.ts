@@ -8,7 +8,7 @@ import { revisionSchema, type Revision } from './schema/revision';
  * version 3 made facts that change in time into entries, and added top-offs, feedings, observations,
  * animals and runs; version 4 added calibrations, salt mixes, purified water and weighings, what of a
  * tank is untold, what a heater's dial and its thermometer said, and the pack and the rhythm of a kit;
- * version 5 added wishes, animals of the keeper's own, quarantine batches, how a tank is stocked, and who an animal is, where it
+ * version 5 added wishes, animals of the keeper's own, places of corals, quarantine batches, how a tank is stocked, and who an animal is, where it
  * came from and where it went.
  */
 export const FILE_VERSION = 5;

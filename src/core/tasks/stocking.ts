@@ -1,4 +1,6 @@
 import { animalsCalled } from '../records/kinds/animals';
+import { rampSteps } from '../corals/ramp';
+import { DAY_MS } from '../time/zone';
 import { listWords } from '../units/format';
 import type { Occurrence, TaskSource } from './types';
 import { occurrence } from './occurrence';
@@ -50,6 +52,24 @@ export const stocking: TaskSource = {
           ),
         );
       }
+    }
+    for (const { at, percent } of history.tank.ramp ? rampSteps(history.tank.ramp, zone) : []) {
+      // A step whose week is over was taken, or is overtaken by the next.
+      if (at > until || from - at > 6 * DAY_MS) continue;
+      tasks.push(
+        occurrence(
+          {
+            id: `ramp/${percent}`,
+            title: `Light to ${percent} %`,
+            because: 'A step of the weeks in which it is raised',
+            minutes: 2,
+            opens: { stock: 'corals' },
+          },
+          at,
+          zone,
+          from,
+        ),
+      );
     }
     return tasks.filter(({ inDays }) => inDays <= LISTED_DAYS);
   },

@@ -5,6 +5,14 @@ import { parseDay, type DayOrder } from './typedDay';
 const TODAY = '2026-11-24';
 
 describe('a day', () => {
+  it('without a year is the last such up to today, or the next where days ahead are meant', () => {
+    expect(parseDay('1 May', 'dmy', TODAY)).toBe('2026-05-01');
+    expect(parseDay('1 May', 'dmy', TODAY, 'ahead')).toBe('2027-05-01');
+    expect(parseDay('24.11.', 'dmy', TODAY, 'ahead')).toBe(TODAY);
+    expect(parseDay('30 Nov 2026', 'dmy', TODAY, 'ahead')).toBe('2026-11-30');
+    expect(parseDay('tomorrow', 'dmy', TODAY)).toBe('2026-11-25');
+  });
+
   it('steps across months and leap days, and begins today', () => {
     expect(shiftDay('2024-02-28', 1, TODAY)).toBe('2024-02-29');
     expect(shiftDay('2026-01-01', -1, TODAY)).toBe('2025-12-31');

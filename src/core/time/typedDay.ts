@@ -16,14 +16,21 @@ const FORMS: Record<DayOrder, readonly string[]> = {
 
 /**
  * The day that a text means, written as stored, in the order given, or in words: "4.11.26",
- * "4/11", "4 Nov", "yesterday". Without a year it is the last such day up to `today`.
+ * "4/11", "4 Nov", "yesterday". Without a year it is the last such day up to `today`, or the next
+ * from it where days ahead are meant.
  * @param today the keeper's own day, "2026-11-24"
  * @returns the day as stored, or null for what is none
  */
-export function parseDay(text: string, order: DayOrder, today: string): string | null {
+export function parseDay(
+  text: string,
+  order: DayOrder,
+  today: string,
+  sense: 'past' | 'ahead' = 'past',
+): string | null {
   const written = text.trim().toLowerCase();
   if (isDay(written)) return written;
   if (written === 'today') return today;
+  if (written === 'tomorrow') return shiftDay(today, 1, today);
   if (written === 'yesterday') return shiftDay(today, -1, today);
   const plain = written
     .replace(/[,\s]+/g, ' ')
@@ -36,7 +43,9 @@ export function parseDay(text: string, order: DayOrder, today: string): string |
   const date = parse(full, found, parseISO(today));
   if (date.getFullYear() < 1990 || date.getFullYear() > 2199) return null;
   const day = format(date, 'yyyy-MM-dd');
-  return !found.includes('y') && day > today ? shiftMonth(day, -12, today) : day;
+  if (found.includes('y')) return day;
+  if (sense === 'ahead') return day < today ? shiftMonth(day, 12, today) : day;
+  return day > today ? shiftMonth(day, -12, today) : day;
 }
 
 /**

@@ -50,6 +50,8 @@ function addressOfRecord(head: Revision | undefined): string {
       return to.run(head.id);
     case 'species':
       return to.animal(head.body.id);
+    case 'spot':
+      return to.stockPage('corals');
     case 'wish':
     case 'batch':
       return to.stock;

@@ -79,7 +79,9 @@ export function needsTank(path: string): boolean {
 
 /** Screens that take the whole of a phone: entering something is one thing at a time. */
 export function isEntryPath(path: string): boolean {
-  return path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock)\/./.test(path);
+  return (
+    path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock)\/./.test(path)
+  );
 }
 
 /** The place a path belongs to, for marking it in the bar and the rail. */

@@ -78,6 +78,7 @@ export function AddScreen({ given }: { given: Readonly<Record<string, string>> }
         }}
         onPick={(next) => {
           setAnimal(next);
+          setCount(1);
           setText(next.names[0] ?? next.scientific);
         }}
       />

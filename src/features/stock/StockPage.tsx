@@ -3,16 +3,22 @@ import type { StockPage as Page } from '@/core/opens';
 import { BackHead } from '@/frame/BackHead';
 import { Opening, Screen } from '@/ui/Screen';
 import { AddScreen } from './AddScreen';
+import { CoralsScreen } from './CoralsScreen';
+import { GrowthScreen } from './GrowthScreen';
 import { LossesScreen } from './LossesScreen';
+import { OwnAnimalScreen } from './OwnAnimalScreen';
 import { WishesScreen } from './WishesScreen';
 
 type Given = Readonly<Record<string, string>>;
 
 /** The pages under Stock by their address. */
-const PAGES: Partial<Record<Page, ComponentType<{ given: Given }>>> = {
+const PAGES: Record<Page, ComponentType<{ given: Given }>> = {
   add: AddScreen,
   wishes: WishesScreen,
   losses: LossesScreen,
+  growth: GrowthScreen,
+  corals: CoralsScreen,
+  own: OwnAnimalScreen,
 };
 
 function isPage(name: string): name is Page {

@@ -200,15 +200,24 @@ function WishFields({
       {refusal ? <Remark title="What would mend it">{refusal.mend}</Remark> : null}
       <DayField
         label="Pinned to a day"
+        ahead
         value={day}
         today={dayOf(now, zone)}
-        error={day !== '' && !isDay(day) ? 'Give a day, such as 4 May.' : undefined}
+        error={
+          day === ''
+            ? undefined
+            : !isDay(day)
+              ? 'Give a day, such as 4 May.'
+              : day < dayOf(now, zone)
+                ? 'That day is past.'
+                : undefined
+        }
         onChange={setDay}
       />
       <ButtonRow>
         <Button
           label="Pin it"
-          disabled={!isDay(day) || day === wish.body.pinned}
+          disabled={!isDay(day) || day < dayOf(now, zone) || day === wish.body.pinned}
           onPress={() => change({ pinned: day }, `${name} pinned`)}
         />
         {wish.body.pinned ? (
@@ -342,6 +351,7 @@ function ReadyBy({ plan, zone }: { plan: Plan; zone: string }) {
       <SectionHead title="Ready by a day?" />
       <DayField
         label="Guests, a wedding, a holiday"
+        ahead
         value={day}
         today={dayOf(now, zone)}
         onChange={setDay}

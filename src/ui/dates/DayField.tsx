@@ -27,17 +27,27 @@ export interface DayFieldProps {
   today: string;
   error?: string;
   hint?: string;
+  /** A day that is meant to lie ahead: without a year it is the next such. */
+  ahead?: boolean;
 }
 
 /**
  * A calendar day: typed in the keeper's own order, moved by the arrow keys, or picked from a month.
  * What is typed and is no day is handed on as it stands, so that its form can say so.
  */
-export function DayField({ label, value, onChange, today, error, hint }: DayFieldProps) {
+export function DayField({
+  label,
+  value,
+  onChange,
+  today,
+  error,
+  hint,
+  ahead = false,
+}: DayFieldProps) {
   const [typed, setTyped] = useState<string | null>(null);
   const [open, setOpen] = useState(false);
   const order = keepersOrder();
-  const meant = (text: string) => parseDay(text, order, today) ?? text;
+  const meant = (text: string) => parseDay(text, order, today, ahead ? 'ahead' : 'past') ?? text;
   const note = [dayInWords(value) ?? ORDER_WORDS[order], hint].filter(Boolean).join('. ');
   const change = (text: string) => {
     setTyped(text);

@@ -6,15 +6,7 @@ export { cycleProblem } from '../problem/problem';
 export type { CycleProblem } from '../problem/types';
 export { posteriorBytes, type Posterior } from '../inference/posterior';
 export { assure } from './assurance';
-export {
-  capacityCurve,
-  capacityOn,
-  FOLLOW_DAYS,
-  FREE_LIMIT,
-  peakUnder,
-  type CapacityCurve,
-} from './capacity';
-export { carry, type Carried, type Load } from './carry';
+export { carry, type Carried } from './carry';
 export { DEFAULT_SEED, forecastOf, foretell } from './forecast';
 export { infer } from './posterior';
 export { simulate } from './simulate';

@@ -241,9 +241,12 @@ function planItem(
       p90: moment(maxOf(late.get(placed.item), placed.day)),
     },
     rule: placed.bound.rule,
-    because: placed.bound.because,
+    because:
+      item.override && placed.bound.rule !== 'override'
+        ? `${placed.bound.because}. Set aside by you: ${item.reason}`
+        : placed.bound.because,
     pinned: item.pinned !== null,
-    override: item.override ? placed.bound.because : null,
+    override: item.override ? item.reason : null,
     rehomeBy: outgrows === null ? null : momentOf(problem, Math.round(placed.day + outgrows / 1.5)),
     cares: homeFindings(item.lodger, problem.facts.home)
       .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')

@@ -72,6 +72,8 @@ export interface Item {
   bounds: Bound[];
   pinned: number | null;
   override: boolean;
+  /** Why a rule is set aside for it; empty without. */
+  reason: string;
   /** cm of fish in quarantine; 0 for what does not go through the fishes' one. */
   quarantineCm: number;
   /** What of the tank or of its residents forbids it. */
@@ -296,6 +298,7 @@ function itemOf(
       : boundsOf(animal, facts, today, ready),
     pinned: pinned !== null && pinned >= 0 ? pinned : null,
     override,
+    reason: wish.override?.reason ?? '',
     quarantineCm: fish ? sizeCm * wish.count : 0,
     forbidden: override ? null : forbidden,
   };

@@ -11,6 +11,7 @@ import { observation } from './observation';
 import { organics } from './organics';
 import { purified } from './purified';
 import { reading } from './reading';
+import { response } from './response';
 import { saltMix } from './saltMix';
 import { sighting } from './sighting';
 import { filled, heaterCheck, lid, running } from './standing';
@@ -34,6 +35,7 @@ export const KINDS = {
   observation,
   note,
   sighting,
+  response,
   light,
   organics,
   media,

@@ -24,4 +24,3 @@ export const batchSchema = z.strictObject({
   /** When it was released, or given up; null while it goes on. */
   endedAt: instantSchema.nullable(),
 });
-export type Batch = z.infer<typeof batchSchema>;

@@ -6,6 +6,7 @@ import { batchSchema } from './batch';
 import { kitSchema } from './kit';
 import { runSchema } from './run';
 import { settingsSchema } from './settings';
+import { spotSchema } from './spot';
 import { tankSchema } from './tank';
 import { wishSchema } from './wish';
 
@@ -44,6 +45,7 @@ const BODIES = {
   wish: wishSchema,
   batch: batchSchema,
   species: animalSchema,
+  spot: spotSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -58,6 +60,7 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('wish'), body: wishSchema }),
   z.strictObject({ ...envelope, type: z.literal('batch'), body: batchSchema }),
   z.strictObject({ ...envelope, type: z.literal('species'), body: animalSchema }),
+  z.strictObject({ ...envelope, type: z.literal('spot'), body: spotSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

@@ -131,6 +131,35 @@ export const programmeSchema = z.strictObject({
 });
 export type Programme = z.infer<typeof programmeSchema>;
 
+const flowSchema = z.enum(['gentle', 'medium', 'strong']);
+const lightSchema = z.enum(['low', 'medium', 'high']);
+
+/** How a tank is lit and moved, for placing corals: by height, and by thirds of its length. */
+export const reefSchema = z.strictObject({
+  light: z.strictObject({
+    sand: lightSchema,
+    low: lightSchema,
+    middle: lightSchema,
+    high: lightSchema,
+  }),
+  flow: z.tuple([flowSchema, flowSchema, flowSchema]),
+});
+export type Reef = z.infer<typeof reefSchema>;
+export const DEFAULT_REEF: Reef = {
+  light: { sand: 'low', low: 'low', middle: 'medium', high: 'high' },
+  flow: ['medium', 'medium', 'medium'],
+};
+
+/** A light that is raised week by week. */
+export const rampSchema = z.strictObject({
+  from: z.number().min(1).max(100),
+  to: z.number().min(1).max(100),
+  weeks: z.int().min(1).max(26),
+  /** The day it begins. */
+  start: z.iso.date(),
+});
+export type Ramp = z.infer<typeof rampSchema>;
+
 /** What a tank is. What happens to it, that it was filled or got its lid, are entries. */
 export const tankSchema = z.strictObject({
   name: nameSchema,
@@ -147,6 +176,9 @@ export const tankSchema = z.strictObject({
   programme: programmeSchema.optional(),
   /** How it is stocked, where the keeper chose. */
   stocking: stockingSchema.optional(),
+  /** Light and flow in it, where the keeper said. */
+  reef: reefSchema.optional(),
+  ramp: rampSchema.optional(),
   /** What was not told yet; what stands there meanwhile is nothing, and not known to be nothing. */
   untold: z.array(z.enum(TANK_PARTS)).max(TANK_PARTS.length).optional(),
 });

@@ -258,6 +258,7 @@ function AnimalsFields({ form, set, errors, context }: FieldsProps<AnimalsForm>)
       {form.move === 'lent' || form.move === 'in' ? (
         <DayField
           label={form.move === 'lent' ? 'Lent until' : 'To be rehomed by, if it outgrows this tank'}
+          ahead
           value={form.until}
           today={context.today}
           error={errors.until}

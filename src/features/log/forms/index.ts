@@ -14,6 +14,7 @@ import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
 import { FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
 import { PurifiedEntryForm } from './purified';
+import { ResponseEntryForm } from './response';
 import { SaltMixEntryForm } from './saltMix';
 import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
 import { TopOffEntryForm } from './topOff';
@@ -82,6 +83,11 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     label: 'Growth seen',
     hint: 'Diatoms, film, hair, sheets',
     ...both(SightingForm),
+  },
+  response: {
+    label: 'Response to growth',
+    hint: 'Light, media, refugium, by hand',
+    ...both(ResponseEntryForm),
   },
   light: { label: 'Light', hint: 'On for good, or off', ...both(LightForm) },
   organics: {

@@ -9,8 +9,8 @@ const NewEntryScreen = lazy(async () => ({
 }));
 
 export default function Log() {
-  const { what, ...given } = useLocalSearchParams<{ what: string[] } & Record<string, string>>();
-  const [kind = 'test', id] = what;
+  const { path, ...given } = useLocalSearchParams<{ path: string[] } & Record<string, string>>();
+  const [kind = 'test', id] = path;
   if (kind === 'entry' && id !== undefined) return <EntryScreen id={id} />;
   return <NewEntryScreen path={kind} given={given} />;
 }

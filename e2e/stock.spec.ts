@@ -1,0 +1,154 @@
+import { type Page } from '@playwright/test';
+import { expect, goTo, isWide, openDemo, saved, savedAndLeft, test } from './support';
+
+const heading = (page: Page) => page.getByRole('heading', { level: 1 });
+
+/** The demo at its stocked tank, with Stock open and its plan made. */
+async function openStock(page: Page): Promise<void> {
+  await openDemo(page);
+  await page.getByRole('button', { name: /Switch tank$/ }).click();
+  await page.getByRole('button', { name: /^Fulmar/ }).click();
+  await goTo(page, 'Stock');
+  await expect(heading(page)).toHaveText(/^Room for \w+ small fish\.$/);
+  await expect(page.getByRole('img', { name: /made now \d+ mg N a day/ })).toBeVisible();
+}
+
+test('from wishes to a plan to a pinned change, and a rule set aside', async ({ page }) => {
+  await openStock(page);
+  await expect(
+    page.getByRole('button', { name: /^Mandarin dragonet, .*copepods of its own/ }),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Maroon clownfish, not planned/ })).toBeVisible();
+  await page.getByRole('button', { name: '9 wished for' }).click();
+  await expect(heading(page)).toHaveText(/^8 wishes by /);
+
+  await page.getByRole('button', { name: /^Firefish: / }).click();
+  await page.getByRole('textbox', { name: 'Pinned to a day' }).fill('1 May');
+  await page.getByRole('button', { name: 'Pin it' }).click();
+  await saved(page, 'Firefish pinned');
+  await expect(page.getByRole('button', { name: /^Firefish: .*1 May, pinned/ })).toBeVisible();
+  await expect(page.getByText('What moved')).toBeVisible();
+  await page.getByRole('button', { name: /^Firefish: / }).click();
+
+  // Lifted, moved and put down by keys alone.
+  const grip = page.getByRole('button', { name: 'Move Neon goby' });
+  await grip.focus();
+  await page.keyboard.press('Space');
+  await expect(page.getByText('Neon goby over place 3.')).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('Neon goby over place 2.')).toBeAttached();
+  await page.keyboard.press('ArrowUp');
+  await expect(page.getByText('Neon goby over place 1.')).toBeAttached();
+  await page.keyboard.press('Space');
+  await saved(page, 'Order changed');
+  await expect(
+    page.getByRole('list', { name: 'Wishes' }).getByRole('listitem').first(),
+  ).toContainText('Neon goby');
+
+  await page.getByRole('button', { name: /^Maroon clownfish: not planned/ }).click();
+  await page.getByLabel('Set the rule aside, because').fill('It is the last of an old pair');
+  await page.getByRole('button', { name: 'Set it aside' }).click();
+  await expect(
+    page.getByRole('button', { name: /^Maroon clownfish: .*last of an old pair/ }),
+  ).toBeVisible();
+});
+
+test('the shop question: yes with its peak, no by its rule, and not yet with its day', async ({
+  page,
+}) => {
+  await openStock(page);
+  await page.getByRole('button', { name: 'Can I add … today?' }).click();
+  const field = page.getByLabel('Can I add … today?');
+  await field.fill('firefsh');
+  await page.getByRole('button', { name: /^Firefish/ }).click();
+  await expect(heading(page)).toHaveText('Yes.');
+  await expect(page.getByText(/Free ammonia would peak near 0\.\d+ mg\/L/)).toBeVisible();
+  await expect(page.getByText(/Quarantine comes first: 28 days/)).toBeVisible();
+  for (let more = 0; more < 7; more += 1)
+    await page.getByRole('button', { name: '+', exact: true }).click();
+  await expect(heading(page)).toHaveText('No.');
+  await expect(page.getByText(/two become a pair/).first()).toBeVisible();
+
+  await field.fill('valentini');
+  await page.getByRole('button', { name: /Valentini/ }).click();
+  await expect(page.getByText(/crushes shells and legs/).first()).toBeVisible();
+  await field.fill('mandarin dragonet');
+  await page.getByRole('button', { name: /^Mandarin dragonet/ }).click();
+  await expect(heading(page)).toHaveText(/^Not before \w+ \d+ \w+\.$/);
+  await page.getByRole('button', { name: 'What it needs' }).click();
+  await expect(heading(page)).toHaveText('Mandarin dragonet.');
+});
+
+test('a death is logged, begins its run, and counts among the losses', async ({ page }) => {
+  await openStock(page);
+  await page.getByRole('button', { name: /^Clownfish × 2/ }).click();
+  await expect(heading(page)).toHaveText('Clownfish × 2.');
+  await page.getByRole('button', { name: 'Died', exact: true }).click();
+  await page.getByLabel('What of, if you know').fill('found behind the pump');
+  await expect(page.getByText('Take it out, then test ammonia')).toBeVisible();
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await savedAndLeft(page, /animals/i);
+  await expect(heading(page)).toHaveText('Clownfish.');
+  await expect(page.getByText('found behind the pump')).toBeVisible();
+  await page.goto('/');
+  await page
+    .getByRole('button', { name: /After a loss/ })
+    .first()
+    .click();
+  await expect(heading(page)).toHaveText('Find it.');
+  await expect(page.getByText(/Look for Clownfish/)).toBeVisible();
+  await page.goto('/stock/losses');
+  await expect(heading(page)).toHaveText('3 losses.');
+});
+
+test('three corals are placed, and one that reaches its neighbour is moved away by keys', async ({
+  page,
+}) => {
+  await openStock(page);
+  await page.getByRole('button', { name: /^Where the corals stand/ }).click();
+  await expect(heading(page)).toHaveText('No coral on the plan.');
+  await page.getByRole('button', { name: /^Zoanthids/ }).click();
+  const picker = page.getByLabel('Put another on the plan');
+  await picker.fill('galaxea');
+  await page
+    .getByRole('button', { name: /Galaxea/i })
+    .first()
+    .click();
+  await expect(page.getByRole('button', { name: /^Galaxy coral|^Galaxea/ }).first()).toBeVisible();
+  await picker.fill('candy cane');
+  await page
+    .getByRole('button', { name: /^Candy cane coral/ })
+    .first()
+    .click();
+  const mark = page.getByRole('button', { name: /^Candy cane coral, \d+ cm from the left/ });
+  await expect(mark).toBeVisible();
+  await mark.focus();
+  const towards = async (key: string, times: number) => {
+    await page.keyboard.press('Space');
+    await expect(page.getByText('Candy cane coral lifted.')).toBeAttached();
+    for (let step = 0; step < times; step += 1) await page.keyboard.press(key);
+    await page.keyboard.press('Space');
+    await expect(page.getByText('Candy cane coral put down.')).toBeAttached();
+  };
+  await towards('ArrowLeft', 18);
+  await expect(heading(page)).toHaveText('A place that harms.');
+  await expect(page.getByText(/reaches 25 cm at night/).first()).toBeVisible();
+  await mark.focus();
+  await towards('ArrowRight', 18);
+  await expect(heading(page)).not.toHaveText('A place that harms.');
+});
+
+test('a growth is named by a few looks, with what would make it worse', async ({ page }) => {
+  await openStock(page);
+  await page.getByRole('button', { name: /^What grows here/ }).click();
+  await page.getByRole('radio', { name: 'Brown, rusty' }).click();
+  await page.getByRole('radio', { name: 'Slime, strings' }).click();
+  await page.getByRole('radio', { name: 'In strings' }).click();
+  await expect(heading(page)).toHaveText('Dinoflagellates, almost certainly.');
+  await expect(page.getByText(/Starving it of nutrients: that makes it worse/)).toBeVisible();
+  await page.getByRole('button', { name: 'Log it as seen' }).click();
+  await expect(page.getByRole('radio', { name: /Brown snot/ })).toBeChecked();
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await savedAndLeft(page, /growth/i);
+  if (isWide(page)) await expect(page.getByText('The crew')).toBeVisible();
+});

@@ -1,0 +1,47 @@
+import * as z from 'zod';
+import { labelSchema } from '../common';
+import { defineKind, ofTank, type WordsOf } from './kind';
+
+export const MEASURES = [
+  'byHand',
+  'lessLight',
+  'blackout',
+  'phosphateMedia',
+  'refugium',
+  'scrubber',
+  'carbonSource',
+  'nutrientsUp',
+] as const;
+export type Measure = (typeof MEASURES)[number];
+export const RESPONSE_ACTIONS = ['begun', 'changed', 'ended'] as const;
+
+export const MEASURE_WORDS: WordsOf<Measure> = {
+  byHand: 'Taken out by hand',
+  lessLight: 'Less light',
+  blackout: 'Blackout',
+  phosphateMedia: 'Phosphate media',
+  refugium: 'Refugium',
+  scrubber: 'Algae scrubber',
+  carbonSource: 'Carbon source',
+  nutrientsUp: 'Nutrients raised',
+};
+
+const schema = z.strictObject({
+  kind: z.literal('response'),
+  ...ofTank,
+  measure: z.enum(MEASURES),
+  action: z.enum(RESPONSE_ACTIONS),
+  /** How strong: "60 %", "50 g", "8 hours". */
+  strength: labelSchema.optional(),
+});
+
+/** Something done about what grows, with its strength: begun, changed, ended. */
+export const response = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'response to growth',
+  title: ({ measure, action }) =>
+    action === 'begun' ? MEASURE_WORDS[measure] : `${MEASURE_WORDS[measure]} ${action}`,
+  line: ({ strength }) => strength ?? '',
+  touches: () => ['growth', 'nitrate', 'phosphate'],
+});

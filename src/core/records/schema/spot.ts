@@ -1,0 +1,24 @@
+import * as z from 'zod';
+import { idSchema, labelSchema, nameSchema, nonNegative } from '../common';
+
+export const LEVELS = ['sand', 'low', 'middle', 'high'] as const;
+export type Level = (typeof LEVELS)[number];
+export const LIGHT_LEVELS = ['low', 'medium', 'high'] as const;
+export type LightLevel = (typeof LIGHT_LEVELS)[number];
+
+/** Where a coral stands, or is meant to. */
+export const spotSchema = z.strictObject({
+  tankId: idSchema,
+  what: nameSchema,
+  /** Its id in the catalogue. */
+  species: labelSchema.min(1, 'is missing'),
+  /** The entry it came in with; left out while it is only meant. */
+  lot: idSchema.optional(),
+  /** cm from the left pane, and from the front one. */
+  x: nonNegative,
+  z: nonNegative,
+  level: z.enum(LEVELS),
+  /** The light it had where it came from. */
+  cameFrom: z.enum(LIGHT_LEVELS).optional(),
+});
+export type Spot = z.infer<typeof spotSchema>;

@@ -1,0 +1,195 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import type { CatalogueAnimal } from '@/core/livestock/catalogue';
+import { animalSchema } from '@/core/livestock/catalogue/schema';
+import { callIt } from '@/core/livestock/compatibility/types';
+import { parseNumber } from '@/core/units/format';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { AnimalPicker } from './AnimalPicker';
+
+/** An id from a name, apart from those of the catalogue. */
+export function ownId(name: string): string {
+  const plain = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-+|-+$/g, '');
+  return `own-${plain}`;
+}
+
+interface Changes {
+  name: string;
+  scientific: string;
+  adult: string;
+  bought: string;
+  litres: string;
+  temper: 'peaceful' | 'semi' | 'aggressive';
+}
+
+/** The animal that was described, made from the one it is most like; or what is wrong, in words. */
+export function describedAnimal(
+  like: CatalogueAnimal,
+  changes: Changes,
+): { animal: CatalogueAnimal } | { why: string } {
+  const name = changes.name.trim();
+  if (name.length < 2) return { why: 'Give it a name.' };
+  const number = (text: string, otherwise: number) =>
+    text.trim() === '' ? otherwise : (parseNumber(text) ?? NaN);
+  const scientific = changes.scientific.trim() || like.scientific;
+  const base = { ...like, id: ownId(name), names: [name], scientific, unsure: true };
+  const sized =
+    base.group === 'coral'
+      ? { ...base, temper: changes.temper }
+      : {
+          ...base,
+          adultCm: number(changes.adult, base.adultCm),
+          boughtCm: number(changes.bought, base.boughtCm),
+          leastLitres: number(changes.litres, base.leastLitres),
+          ...(base.group === 'fish' ? { temper: changes.temper } : {}),
+        };
+  if ('adultCm' in sized && sized.boughtCm > sized.adultCm) {
+    return { why: 'It is bought larger than it grows: look at both lengths.' };
+  }
+  const parsed = animalSchema.safeParse(sized);
+  if (parsed.success) return { animal: parsed.data };
+  const field = String(parsed.error.issues[0]?.path.at(-1) ?? '');
+  return {
+    why:
+      field === 'scientific'
+        ? 'The scientific name is two words, the first with a capital: Nemateleotris magnifica.'
+        : 'A length or a volume is not a number above zero.',
+  };
+}
+
+/** Describes an animal that the catalogue lacks, from the one it is most like. */
+export function OwnAnimalScreen() {
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const own = useAppSelector((state) => state.log.species);
+  const [text, setText] = useState('');
+  const [like, setLike] = useState<CatalogueAnimal | null>(null);
+  const [changes, setChanges] = useState<Changes>({
+    name: '',
+    scientific: '',
+    adult: '',
+    bought: '',
+    litres: '',
+    temper: 'peaceful',
+  });
+  const [why, setWhy] = useState('');
+  const set = (more: Partial<Changes>) => setChanges({ ...changes, ...more });
+  const save = async () => {
+    if (!like) return;
+    const made = describedAnimal(like, changes);
+    if ('why' in made) return setWhy(made.why);
+    if (own.some(({ body }) => body.id === made.animal.id)) {
+      return setWhy('You have one of that name already.');
+    }
+    await dispatch(recordAct((act) => act.create('species', made.animal), 'Described'));
+    router.push(to.animal(made.animal.id));
+  };
+  return (
+    <Screen head={<BackHead title="Catalogue" />}>
+      <Opening title="An animal of your own.">
+        Say which one it is most like, and what is different: the rest is taken over, and marked as
+        less sure.
+      </Opening>
+      <AnimalPicker
+        label="Most like"
+        value={text}
+        picked={like !== null}
+        onChange={(next) => {
+          setText(next);
+          setLike(null);
+        }}
+        onPick={(animal) => {
+          setLike(animal);
+          setText(callIt(animal));
+          if (animal.group !== 'invertebrate') set({ temper: animal.temper });
+        }}
+      />
+      {like ? (
+        <View style={{ gap: 16 }}>
+          <Field label="Its name" value={changes.name} onChange={(name) => set({ name })} />
+          <Field
+            label="Scientific name, if you know"
+            value={changes.scientific}
+            placeholder={like.scientific}
+            onChange={(scientific) => set({ scientific })}
+          />
+          {like.group === 'coral' ? null : (
+            <>
+              <Field
+                label="Full size"
+                kind="number"
+                unit="cm"
+                value={changes.adult}
+                placeholder={String(like.adultCm)}
+                onChange={(adult) => set({ adult })}
+              />
+              <Field
+                label="Size it is bought at"
+                kind="number"
+                unit="cm"
+                value={changes.bought}
+                placeholder={String(like.boughtCm)}
+                onChange={(bought) => set({ bought })}
+              />
+              <Field
+                label="Least water"
+                kind="number"
+                unit="L"
+                value={changes.litres}
+                placeholder={String(like.leastLitres)}
+                onChange={(litres) => set({ litres })}
+              />
+            </>
+          )}
+          {like.group === 'invertebrate' ? null : (
+            <Choice
+              label="Temper"
+              value={changes.temper}
+              onChange={(temper) => set({ temper })}
+              options={[
+                { value: 'peaceful', label: 'Peaceful' },
+                { value: 'semi', label: 'Defends itself' },
+                { value: 'aggressive', label: 'Aggressive' },
+              ]}
+            />
+          )}
+          {why ? (
+            <Remark tone="watch" title="Not saved">
+              {why}
+            </Remark>
+          ) : null}
+          <Button label="Save it" kind="primary" onPress={() => void save()} />
+        </View>
+      ) : null}
+      {own.length > 0 ? (
+        <View>
+          <SectionHead title="Described by you" />
+          {own.map((head) => (
+            <Row
+              key={head.id}
+              title={callIt(head.body)}
+              note={head.body.scientific}
+              onPress={() => router.push(to.animal(head.body.id))}
+            />
+          ))}
+        </View>
+      ) : (
+        <Words as="soft">None of your own yet.</Words>
+      )}
+    </Screen>
+  );
+}
