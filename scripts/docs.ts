@@ -1,11 +1,12 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { FILE_VERSION } from '../src/core/records/parse';
 import { logFileJsonSchema } from '../src/core/records/jsonSchema';
 import { TERMS } from '../src/features/glossary/terms';
 
 /** Documents that are written from the code, so that they can't drift from it. */
 const GENERATED: Record<string, string> = {
-  'docs/schema/log-v4.schema.json': `${JSON.stringify(logFileJsonSchema(), null, 2)}\n`,
+  [`docs/schema/log-v${FILE_VERSION}.schema.json`]: `${JSON.stringify(logFileJsonSchema(), null, 2)}\n`,
   'docs/glossary.md': [
     '# Glossary',
     '',

@@ -31,6 +31,11 @@ export const TERMS: readonly Term[] = [
       'What a kit counts an amount as: N, NH3, NH4, NO2 or NO3. One ppm of N is 1.29 ppm of NH4 and 4.43 ppm of NO3.',
   },
   {
+    term: 'Batch',
+    meaning:
+      'Animals that go through quarantine together. A sign in one of them restarts the clock for all.',
+  },
+  {
     term: 'Between',
     meaning:
       'A colour between two steps of a card. It is not zero, even between zero and the first step.',
@@ -46,6 +51,10 @@ export const TERMS: readonly Term[] = [
       'What the colony can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
   },
   {
+    term: 'Ceiling',
+    meaning: 'The most that the food of a tank may come to this month by the pace you chose.',
+  },
+  {
     term: 'Challenge',
     meaning:
       'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
@@ -59,6 +68,10 @@ export const TERMS: readonly Term[] = [
     term: 'Course',
     meaning:
       'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
+  },
+  {
+    term: 'Crew',
+    meaning: 'Snails, hermits and others that graze. They starve when what they graze is gone.',
   },
   {
     term: 'Criterion',
@@ -85,6 +98,10 @@ export const TERMS: readonly Term[] = [
     meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and warmth.',
   },
   {
+    term: 'Gape',
+    meaning: 'The deepest body that a fish swallows whole.',
+  },
+  {
     term: 'Gate',
     meaning:
       'What must be so before the first fish whatever the water says: a lid, a verified heater.',
@@ -97,6 +114,10 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Instrument',
     meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
+  },
+  {
+    term: 'Lot',
+    meaning: 'An animal, or several of one kind, that came in together, and what became of them.',
   },
   {
     term: 'Method',
@@ -127,13 +148,35 @@ export const TERMS: readonly Term[] = [
       'The middle of the chain. Seeing it proves that ammonia is being used; in sea water it is a sign more than a poison.',
   },
   {
+    term: 'Pace',
+    meaning:
+      'How fast animals are added: the food at most doubles in a month, one addition and then a wait, or what the model carries.',
+  },
+  {
+    term: 'Plan',
+    meaning: 'The wishes of a tank as days, each with the reason that binds it.',
+  },
+  {
     term: 'Programme',
     meaning:
       'A bottle’s own schedule of doses, by its label. Kept with a tank, its days are due on Today; only the test at its end shows anything.',
   },
   {
+    term: 'Protocol',
+    meaning: 'A way of quarantine: how long, and what is done in it.',
+  },
+  {
+    term: 'Reach',
+    meaning: 'How far a coral stings at night.',
+  },
+  {
     term: 'Reading',
     meaning: 'One value of one test, with the kit it was made with and the range it stands for.',
+  },
+  {
+    term: 'Response',
+    meaning:
+      'Something done about a growth, with its strength: less light, by hand, media, a refugium.',
   },
   {
     term: 'Run',
@@ -156,6 +199,10 @@ export const TERMS: readonly Term[] = [
       'Density over that of pure water, each at a stated temperature. 1.025 at 25 °C is about 33.2 ppt, not 35.',
   },
   {
+    term: 'Spot',
+    meaning: 'Where a coral stands or is meant to: from the left, from the front, and how high.',
+  },
+  {
     term: 'Stall',
     meaning:
       'A cycle held back: by low alkalinity, cold, too much or too little ammonia, a dead bottle, a medicine, or a kit that reads wrong.',
@@ -173,5 +220,10 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Verdict',
     meaning: 'Whether the cycle is done, criterion by criterion, by the school you chose.',
+  },
+  {
+    term: 'Wish',
+    meaning:
+      'An animal that you would like, in order among others; pinned to a day, or a rule set aside for it with your reason.',
   },
 ];

@@ -241,7 +241,7 @@ function SpotFields({
         label="The light it had"
         value={cameFrom ?? null}
         onChange={(next) => onChange({ cameFrom: next }, `${what} had ${next} light`)}
-        options={LIGHT_LEVELS.map((value) => ({ value, label: capitalise(value) }))}
+        options={LIGHT_LEVELS.map((value) => ({ value, label: `${capitalise(value)} light` }))}
       />
       <Words as="body">
         {steps.length === 1

@@ -1,10 +1,20 @@
-import { fireEvent, screen } from '@testing-library/react';
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { animalOf } from '@/core/livestock/catalogue';
 import { choose, demoStore, heading, press, show } from '@/testing/appHarness';
 import { AnimalScreen } from './AnimalScreen';
 import { CatalogueScreen } from './CatalogueScreen';
+import { describedAnimal, OwnAnimalScreen } from './OwnAnimalScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
-jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/catalogue' }));
+let mockGiven: Record<string, string> = {};
+jest.mock('expo-router', () => ({
+  useRouter: () => mockRouter,
+  usePathname: () => '/catalogue',
+  useLocalSearchParams: () => mockGiven,
+}));
+beforeEach(() => {
+  mockGiven = {};
+});
 jest.setTimeout(30_000);
 
 const seek = (text: string) =>
@@ -20,6 +30,88 @@ describe('Catalogue', () => {
     expect(mockRouter.push).toHaveBeenCalledWith('/catalogue/ocellaris-clownfish');
     await choose('Corals');
     expect(screen.getByText(/Nothing here is called "oscelaris"/)).toBeTruthy();
+  });
+});
+
+describe('the catalogue narrowed', () => {
+  it('to what fits the tank, to beginners, to what leaves the rest alone', async () => {
+    await show(await demoStore(), <CatalogueScreen />);
+    await choose('Fish');
+    const number = () =>
+      Number(/(\d+) animals?/.exec(screen.getByText(/^\d+ animals?$/).textContent ?? '')?.[1]);
+    const all = number();
+    await press('Fits this tank');
+    const fitting = number();
+    await press('For a first one');
+    await press('Leaves corals and crew alone');
+    expect(number()).toBeLessThan(fitting);
+    expect(fitting).toBeLessThan(all);
+    seek('naso');
+    expect(screen.getByText('None of them passes all of that.')).toBeTruthy();
+  });
+
+  it('sets animals side by side, with what stands between them', async () => {
+    mockGiven = { beside: 'yellow-tang' };
+    await show(await demoStore(), <CatalogueScreen />);
+    expect(screen.getByText('pick another from the list')).toBeTruthy();
+    seek('scopas');
+    await press(/^Scopas tang/);
+    expect(screen.getByText(/are of one genus/)).toBeTruthy();
+    await press('Take Scopas tang away');
+    expect(screen.queryByText(/are of one genus/)).toBeNull();
+  });
+});
+
+describe('an animal of one’s own', () => {
+  const like = animalOf('firefish');
+  if (!like) throw new Error('no firefish');
+  const plain = {
+    name: 'Helfrich firefish',
+    scientific: '',
+    adult: '',
+    bought: '',
+    litres: '',
+    temper: 'peaceful' as const,
+  };
+
+  it('is what it is most like but for what differs, and less sure', () => {
+    const made = describedAnimal(like, { ...plain, adult: '7', litres: '100' });
+    expect('animal' in made && made.animal).toMatchObject({
+      id: 'own-helfrich-firefish',
+      adultCm: 7,
+      leastLitres: 100,
+      unsure: true,
+      jumps: like.group === 'fish' && like.jumps,
+    });
+  });
+
+  it('says what is wrong with it', () => {
+    const why = (changes: object) => {
+      const made = describedAnimal(like, { ...plain, ...changes });
+      return 'why' in made ? made.why : null;
+    };
+    expect(why({ name: ' ' })).toBe('Give it a name.');
+    expect(why({ adult: '3' })).toMatch(/bought larger than it grows/);
+    expect(why({ litres: 'many' })).toMatch(/not a number above zero/);
+    expect(why({ scientific: 'firefish' })).toMatch(/two words/);
+  });
+
+  it('is found in the catalogue once it was described', async () => {
+    const store = await demoStore();
+    await show(store, <OwnAnimalScreen />);
+    fireEvent.change(screen.getByRole('textbox', { name: 'Most like' }), {
+      target: { value: 'firefish' },
+    });
+    await press(/^Firefish/);
+    fireEvent.change(screen.getByRole('textbox', { name: 'Its name' }), {
+      target: { value: 'Grey dartling' },
+    });
+    await press('Save it');
+    await waitFor(() =>
+      expect(mockRouter.push).toHaveBeenCalledWith('/catalogue/own-grey-dartling'),
+    );
+    await show(store, <AnimalScreen id="own-grey-dartling" />);
+    expect(screen.getByText('Grey dartling.')).toBeTruthy();
   });
 });
 

@@ -1,0 +1,197 @@
+import { act, fireEvent, screen } from '@testing-library/react';
+import { choose, demoStore, heading, logged, press, show } from '@/testing/appHarness';
+import { HERE } from '@/testing/services';
+import { rosterOf } from '@/core/livestock/roster';
+import { selectHistory } from '@/store/inView';
+import { selectTanks } from '@/store/selectors';
+import { selectHistoryOf } from '@/store/world';
+import type { AppStore } from '@/store/store';
+import { renewPlan } from '@/store/stocking';
+import { AddScreen } from './AddScreen';
+import { CoralsScreen } from './CoralsScreen';
+import { GrowthScreen } from './GrowthScreen';
+import { LossesScreen } from './LossesScreen';
+import { LotScreen } from './LotScreen';
+import { StockScreen } from './StockScreen';
+import { WishesScreen } from './WishesScreen';
+import { orderAt } from './wishOrder';
+
+const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
+jest.mock('expo-router', () => ({
+  useRouter: () => mockRouter,
+  usePathname: () => '/stock',
+  useLocalSearchParams: () => ({}),
+}));
+jest.setTimeout(60_000);
+
+function tankIdOf(store: AppStore): string {
+  const { tankId } = store.getState().session;
+  if (tankId === null) throw new Error('no tank');
+  return tankId;
+}
+
+const lotsOf = (store: AppStore) => {
+  const history = selectHistory(store.getState());
+  return history ? rosterOf(history) : [];
+};
+
+function lotNamed(store: AppStore, what: string): string {
+  const lot = lotsOf(store).find((one) => one.what === what);
+  if (!lot) throw new Error(`no ${what}`);
+  return lot.id;
+}
+
+describe('Stock', () => {
+  it('says whether there is room, who lives here, and the plan with what is refused', async () => {
+    const store = await demoStore('Fulmar', HERE);
+    await act(async () => {
+      await store.dispatch(renewPlan(tankIdOf(store)));
+    });
+    await show(store, <StockScreen />);
+    expect(heading()).toMatch(/^Room for \w+ small fish\.$/);
+    expect(screen.getByText('Clownfish × 2')).toBeTruthy();
+    expect(screen.getByText('9 wished for')).toBeTruthy();
+    expect(screen.getByRole('button', { name: /^Maroon clownfish, not planned/ })).toBeTruthy();
+    await press(/^Fed as the last time/);
+    expect(selectHistory(store.getState())?.entries.feed.at(-1)?.at).toBeGreaterThan(0);
+    expect(screen.getByText(/Reckoned by the food you logged/)).toBeTruthy();
+  });
+
+  it('in a tank that cycles puts the cycle first', async () => {
+    await show(await demoStore('Kittiwake'), <StockScreen />);
+    expect(heading()).toBe('Not ready for animals.');
+    expect(screen.getByText(/Nobody on record/)).toBeTruthy();
+  });
+});
+
+describe('wishes', () => {
+  it('a pace that is chosen is kept, no quarantine is marked, a wish is taken off', async () => {
+    const store = await demoStore('Fulmar', HERE);
+    await act(async () => {
+      await store.dispatch(renewPlan(tankIdOf(store)));
+    });
+    await show(store, <WishesScreen given={{}} />);
+    await choose('One, then three weeks');
+    await choose('No quarantine');
+    expect(screen.getByText(/can cost the whole tank/)).toBeTruthy();
+    const tank = selectTanks(store.getState()).find(({ body }) => body.name === 'Fulmar');
+    expect(tank?.body.stocking).toEqual({
+      pace: { school: 'interval', days: 21 },
+      protocol: 'none',
+    });
+    await press(/^Neon goby:/);
+    await press('Take neon goby off the list');
+    expect(screen.queryByRole('button', { name: /^Neon goby:/ })).toBeNull();
+    fireEvent.change(screen.getByRole('textbox', { name: 'Wish for another' }), {
+      target: { value: 'chalk bass' },
+    });
+    await press(/^Chalk bass/);
+    expect(screen.getByRole('button', { name: /^Chalk bass:/ })).toBeTruthy();
+  });
+
+  it('one record changes its place, whatever the place', () => {
+    expect(orderAt([], 0)).toBe(0);
+    expect(orderAt([1, 2], 0)).toBeLessThan(1);
+    expect(orderAt([1, 2], 1)).toBe(1.5);
+    expect(orderAt([1, 2], 2)).toBeGreaterThan(2);
+  });
+});
+
+describe('the shop question', () => {
+  it('is begun with an animal, answered, and leads to the log with what is known', async () => {
+    const store = await demoStore('Fulmar', HERE);
+    await show(store, <AddScreen given={{ species: 'firefish' }} />);
+    expect(await screen.findByText('Yes.', undefined, { timeout: 30_000 })).toBeTruthy();
+    await press('Log it as added');
+    const [address] = mockRouter.push.mock.calls.at(-1) as [string];
+    expect(address).toMatch(/^\/log\/animals\?move=in&group=fish&what=Firefish&species=firefish/);
+    expect(address).toMatch(/size=5&grams=/);
+    await press('+');
+    expect(screen.queryByText('Yes.')).toBeNull();
+    expect(await screen.findByText('Yes, 2.', undefined, { timeout: 30_000 })).toBeTruthy();
+  });
+});
+
+describe('a lot', () => {
+  it('is moved to another tank as one act, and lives there', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <LotScreen id={lotNamed(store, 'Royal gramma')} />);
+    expect(heading()).toBe('Royal gramma.');
+    await press('Moved to…');
+    await press(/^Spare tank/);
+    expect(lotsOf(store).find(({ what }) => what === 'Royal gramma')?.here).toBe(0);
+    const spare = selectTanks(store.getState()).find(({ body }) => body.name === 'Spare tank');
+    const there = selectHistoryOf(store.getState(), spare?.id ?? null);
+    expect(there && rosterOf(there).map(({ what, here }) => [what, here])).toEqual([
+      ['Royal gramma', 1],
+    ]);
+  });
+
+  it('that nobody was sure of is named, and remembers what it was called', async () => {
+    const store = await demoStore('Fulmar');
+    const id = lotNamed(store, 'Star polyps');
+    await show(store, <LotScreen id={id} />);
+    fireEvent.change(screen.getByRole('textbox', { name: 'Name it' }), {
+      target: { value: 'clove' },
+    });
+    await press(/^Clove polyps/);
+    const lot = lotsOf(store).find((one) => one.id === id);
+    expect([lot?.what, lot?.species, lot?.notSure]).toEqual([
+      'Clove polyps',
+      'clove-polyps',
+      false,
+    ]);
+    expect(screen.getByText('Called before: Star polyps.')).toBeTruthy();
+  });
+
+  it('of no such id says so', async () => {
+    await show(await demoStore('Fulmar'), <LotScreen id="none" />);
+    expect(heading()).toBe('Nobody by that page.');
+  });
+});
+
+describe('losses', () => {
+  it('are kept without blame, and no pattern is made of two', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <LossesScreen />);
+    expect(heading()).toBe('2 losses.');
+    expect(screen.getByText(/more than chance would have it/)).toBeTruthy();
+  });
+});
+
+describe('growth', () => {
+  it('is asked about until it is sure; the crew goes by what was seen, a response by what followed', async () => {
+    const store = await demoStore('Fulmar');
+    await logged(store, [
+      [24 * 30, { kind: 'sighting', growth: 'hair', extent: 'covering' }],
+      [24 * 29, { kind: 'response', measure: 'lessLight', action: 'begun', strength: '60 %' }],
+      [24, { kind: 'sighting', growth: 'hair', extent: 'trace' }],
+    ]);
+    await show(store, <GrowthScreen />);
+    expect(heading()).toBe('What grows here?');
+    await choose('Green');
+    expect(heading()).toMatch(/not to be told yet|perhaps|most likely/);
+    await choose('Beads');
+    expect(heading()).toMatch(/^Bubble algae, /);
+    expect(screen.getByText('Popping them in the tank.')).toBeTruthy();
+    expect(screen.getByText('Less light, 60 %')).toBeTruthy();
+    expect(screen.getByText(/hair algae less/)).toBeTruthy();
+    await press('Begin again');
+    expect(heading()).toBe('What grows here?');
+  });
+});
+
+describe('where corals stand', () => {
+  it('what lives here is put on the plan, raised, and its way to the light told', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <CoralsScreen />);
+    expect(heading()).toBe('No coral on the plan.');
+    await press(/^Zoanthids/);
+    expect(heading()).toBe('Each has its room.');
+    await choose('High');
+    expect(screen.getByText(/rises by a level every two weeks/)).toBeTruthy();
+    await press('Plan the steps from today');
+    expect(screen.getByText(/^Next \d+ % on/)).toBeTruthy();
+    expect(store.getState().log.spots[0]?.body).toMatchObject({ what: 'Zoanthids', level: 'high' });
+  });
+});
