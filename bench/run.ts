@@ -22,7 +22,8 @@ import { demoLog } from '../src/core/demo/demoLog';
 import { carry, cycleProblem, infer } from '../src/core/cycle/forecast';
 import { canAdd } from '../src/core/livestock/add';
 import { CATALOGUE } from '../src/core/livestock/catalogue';
-import { stockFacts } from '../src/core/livestock/planner/facts';
+import { factsOf } from '../src/core/livestock/planner/facts';
+import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { print, timed } from './print';
 
@@ -99,7 +100,7 @@ if (existsSync(scripts)) {
   if (!tank) throw new Error('The demo has no Fulmar.');
   const history = tankHistory(log, tank.id, NOW);
   const posterior = infer(cycleProblem(history, NOW), { seed: 1 });
-  const facts = stockFacts(log, history, NOW, { ready: true, forecast: null });
+  const facts = factsOf(stockSource(log, history, NOW, { ready: true, forecast: null }));
   const many = CATALOGUE.filter(
     (animal) =>
       animal.group !== 'fish' || (animal.temper !== 'aggressive' && animal.leastLitres < 400),

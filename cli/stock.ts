@@ -10,7 +10,8 @@ import { canAdd } from '../src/core/livestock/add';
 import type { CatalogueAnimal } from '../src/core/livestock/catalogue';
 import { judgeTogether } from '../src/core/livestock/compatibility/judge';
 import { ANY_HOME, callIt } from '../src/core/livestock/compatibility/types';
-import { stockFacts, type StockFacts } from '../src/core/livestock/planner/facts';
+import { factsOf, type StockFacts } from '../src/core/livestock/planner/facts';
+import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { animalNamed, findAnimals, nearestNames } from '../src/core/livestock/search';
 import type { RevisionOf } from '../src/core/records/schema/revision';
@@ -44,7 +45,7 @@ function stockOf(
     : ruled.ready;
   const running = history.standing.runningSince !== null;
   const forecast = ready || running ? null : foretell(posterior, { atHand: [] });
-  return { facts: stockFacts(log, history, at, { ready, forecast }), posterior };
+  return { facts: factsOf(stockSource(log, history, at, { ready, forecast })), posterior };
 }
 
 /** The plan of a tank's wishes, as the command prints it. */

@@ -82,8 +82,9 @@ PARTS.forEach((places, part) => {
 test('the first load fetches at most 483 kB of script, gzipped', async ({ page }) => {
   const bodies: Promise<Buffer>[] = [];
   page.on('response', (response) => {
-    // The jobs run in a worker, which is fetched, with its client, after Today can be used.
-    const waits = !/\/(jobs|client)-[^/]*\.js$/.test(response.url());
+    // The jobs run in a worker, which is fetched, with its client and what puts the questions, after
+    // Today can be used.
+    const waits = !/\/(jobs|client|problem|stocking)-[^/]*\.js$/.test(response.url());
     if (waits && response.url().endsWith('.js')) bodies.push(response.body());
   });
   await openDemo(page);

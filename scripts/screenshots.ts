@@ -24,6 +24,14 @@ async function aheadShown(page: Page): Promise<void> {
   await page.getByText(/It should be clear/).waitFor();
 }
 
+/** Goes to the stocked tank, and waits for its plan. */
+async function stockShown(page: Page): Promise<void> {
+  await page.getByRole('button', { name: /Switch tank$/ }).click();
+  await page.getByRole('button', { name: /^Fulmar/ }).click();
+  await page.getByRole('button', { name: /^Mandarin dragonet, / }).waitFor();
+  await page.getByRole('img', { name: /^made now/ }).waitFor();
+}
+
 const VIEWS: View[] = [
   { name: 'today', size: 'phone', address: '/', first: aheadShown },
   { name: 'today-night', size: 'phone', theme: 'dark', address: '/', first: aheadShown },
@@ -40,15 +48,6 @@ const VIEWS: View[] = [
   },
   { name: 'cycle', size: 'phone', address: '/cycle', first: forecastShown },
   { name: 'cycle-wide', size: 'wide', address: '/cycle', first: forecastShown },
-  {
-    name: 'cycle-next',
-    size: 'wide',
-    address: '/cycle',
-    first: async (page) => {
-      await forecastShown(page);
-      await page.getByRole('heading', { name: 'What holds it back' }).scrollIntoViewIfNeeded();
-    },
-  },
   { name: 'dose', size: 'phone', address: '/cycle/dose' },
   {
     name: 'method',
@@ -70,19 +69,20 @@ const VIEWS: View[] = [
       await page.getByRole('heading', { name: 'Nine tenths of the salt.' }).waitFor();
     },
   },
-  {
-    name: 'when',
-    size: 'phone',
-    address: '/log/dose',
-    first: (page) => page.getByRole('button', { name: /^Time of this entry/ }).click(),
-  },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
   { name: 'tank-wide', size: 'wide', address: '/tanks/this' },
   { name: 'bench', size: 'phone', address: '/bench/water-change' },
   { name: 'instruments', size: 'phone', address: '/instruments' },
   { name: 'settings', size: 'phone', address: '/settings' },
-  { name: 'data-wide', size: 'wide', address: '/data' },
+  {
+    name: 'add',
+    size: 'phone',
+    address: '/stock/add?species=mandarin-dragonet',
+    first: (page) => page.getByRole('heading', { name: /^Not before/ }).waitFor(),
+  },
+  { name: 'stock', size: 'phone', address: '/stock', first: stockShown },
+  { name: 'stock-wide', size: 'wide', address: '/stock', first: stockShown },
   { name: 'welcome', size: 'phone', address: 'own:/' },
 ];
 

@@ -1,21 +1,20 @@
 import type { AddAnswer, AddQuestion } from '../core/livestock/add';
-import type { StockFacts } from '../core/livestock/planner/facts';
+import { stockSource, type StockSource } from '../core/livestock/planner/source';
 import type { Posterior } from '../core/cycle/forecast';
+import { planMoves } from '../core/livestock/planner/moves';
 import { hashText } from '../core/math/hash';
 import { DAY_MS, HOUR_MS } from '../core/time/zone';
 import { computed, jobBegun, jobFailed } from './computedSlice';
 import { selectNow } from './selectors';
-import type { AppStartListening, AppThunk, RootState } from './state';
+import type { AppThunk } from './state';
 import { forecastMoment, selectForecastOf, selectHistoryUntil, selectVerdictOf } from './world';
 
 /** The seed of every inference in the app. */
 const SEED = 1;
-/** Quiet after a change before a plan is asked for. */
-const SETTLE_MS = 250;
 
 /** What stocking is judged by: the facts of a tank and what its readings say of the colony. */
 interface Stocked {
-  facts: StockFacts;
+  source: StockSource;
   posterior: Posterior | null;
   hash: string;
 }
@@ -26,26 +25,24 @@ function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
     const state = getState();
     const { log } = state;
     const at = forecastMoment(log, tankId, selectNow(state));
-    const [{ cycleProblem }, { stockFacts }] = await Promise.all([
-      import('../core/cycle/problem/problem'),
-      import('../core/livestock/planner/facts'),
-    ]);
+    const { cycleProblem } = await import('../core/cycle/problem/problem');
     if (getState().log !== log) return null;
     const history = selectHistoryUntil(state, tankId, at);
     if (!history) return null;
-    const facts = stockFacts(log, history, at, {
+    const source = stockSource(log, history, at, {
       ready: selectVerdictOf(state, tankId)?.ready ?? false,
       forecast: selectForecastOf(state, tankId),
     });
     // Nothing happened in it yet: there is no colony to ask.
     if (history.start === null || at - history.start < HOUR_MS) {
-      return { facts, posterior: null, hash: hashText(JSON.stringify(facts)) };
+      return { source, posterior: null, hash: hashText(JSON.stringify(source)) };
     }
     const problem = cycleProblem(history, at);
     const problemHash = hashText(JSON.stringify([problem, SEED]));
-    const hash = hashText(JSON.stringify([facts, problemHash]));
+    const hash = hashText(JSON.stringify([source, problemHash]));
     const known = getState().computed.posterior[tankId];
-    if (known?.value && known.asked === problemHash) return { facts, posterior: known.value, hash };
+    if (known?.value && known.asked === problemHash)
+      return { source, posterior: known.value, hash };
     const posterior = await services.jobs.run(
       'infer',
       { problem, seed: SEED },
@@ -53,7 +50,7 @@ function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
     );
     if (!posterior) return null;
     dispatch(computed({ name: 'posterior', key: tankId, asked: problemHash, value: posterior }));
-    return { facts, posterior, hash };
+    return { source, posterior, hash };
   };
 }
 
@@ -63,20 +60,19 @@ export function renewPlan(tankId: string): AppThunk<Promise<void>> {
     try {
       const given = await dispatch(stocked(tankId));
       if (!given) return;
-      const { facts, posterior, hash } = given;
+      const { source, posterior, hash } = given;
       const before = getState().computed.plan[tankId];
       if (before?.asked === hash) return;
       dispatch(jobBegun({ name: 'plan', key: tankId, asked: hash }));
       const plan = await services.jobs.run(
         'plan',
-        { facts, posterior },
+        { source, posterior },
         { lane: `plan/${tankId}`, hash },
       );
       if (!plan || getState().computed.plan[tankId]?.asked !== hash) return;
       const old = getState().computed.plan[tankId]?.value;
       dispatch(computed({ name: 'plan', key: tankId, asked: hash, value: plan }));
       if (!old) return;
-      const { planMoves } = await import('../core/livestock/planner/moves');
       // A plan made again on another day moves by nothing but the day.
       const value = planMoves(old, plan).filter(
         ({ from, to }) => from === null || to === null || Math.abs(from - to) >= DAY_MS,
@@ -93,41 +89,8 @@ export function askAdd(tankId: string, question: AddQuestion): AppThunk<Promise<
   return async (dispatch, _getState, { services }) => {
     const given = await dispatch(stocked(tankId));
     if (!given) return null;
-    const { facts, posterior } = given;
+    const { source, posterior } = given;
     const hash = hashText(JSON.stringify([given.hash, question]));
-    return services.jobs.run('add', { facts, posterior, question }, { lane: 'add', hash });
+    return services.jobs.run('add', { source, posterior, question }, { lane: 'add', hash });
   };
-}
-
-function restsOn(state: RootState): unknown[] {
-  const { log, session, clock, computed: known } = state;
-  return [
-    log,
-    session.tankId,
-    session.status,
-    known.forecast[session.tankId ?? '']?.value,
-    Math.floor(clock.now / DAY_MS),
-  ];
-}
-
-/** Keeps the plan of the tank in view as its wishes, its log and its forecast have it. */
-export function followPlans(startListening: AppStartListening): void {
-  startListening({
-    predicate: (_action, now, before) => {
-      const earlier = restsOn(before);
-      return restsOn(now).some((value, i) => value !== earlier[i]);
-    },
-    effect: async (_action, { cancelActiveListeners, delay, dispatch, getState }) => {
-      cancelActiveListeners();
-      await delay(SETTLE_MS);
-      const { session, log, computed: known } = getState();
-      const { tankId } = session;
-      if (session.status !== 'ready' || tankId === null) return;
-      // The forecast is under way, and brings the colony with it.
-      if (known.forecast[tankId]?.status === 'running') return;
-      // Without a wish there is one only where Stock was opened.
-      const wished = log.wishes.some(({ body }) => body.tankId === tankId);
-      if (wished || known.plan[tankId]) await dispatch(renewPlan(tankId));
-    },
-  });
 }

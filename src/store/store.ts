@@ -3,7 +3,7 @@ import { Databases } from './databases';
 import { draftChanged } from './draftsSlice';
 import { followForecasts } from './forecasting';
 import type { Services } from './services';
-import { followPlans } from './stocking';
+import { followPlans } from './plans';
 import { tankChosen } from './sessionSlice';
 import { PLACE_DRAFT, reducer, type AppDispatch, type RootState, type ThunkExtra } from './state';
 

@@ -2,7 +2,8 @@ import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { DraftStore } from '../storage/drafts';
 import { LogStore } from '../storage/logStore';
 import type { Services } from '../store/services';
-import { JOB_TABLE, type JobName } from '../workers/jobs/table';
+import { RUNS } from '../workers/jobs/runs';
+import type { JobInput, JobName } from '../workers/jobs/table';
 import type { Jobs } from '../workers/jobs/client';
 import { testId } from './logBuilder';
 
@@ -19,8 +20,7 @@ const SILENT: Jobs = {
 /** Jobs done at once, in the process of the test. */
 export const HERE: Jobs = {
   ...SILENT,
-  run: async <J extends JobName>(job: J, input: Parameters<(typeof JOB_TABLE)[J]['run']>[0]) =>
-    JOB_TABLE[job].run(input, () => undefined),
+  run: async <J extends JobName>(job: J, input: JobInput<J>) => RUNS[job](input, () => undefined),
 };
 
 /**

@@ -2,12 +2,14 @@ import { lazy, Suspense, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import type { TimeChart as TimeChartType } from './chart/TimeChart';
 import type { Course as CourseType } from './course/Course';
+import type { DemandBarProps } from './demand/DemandBar';
 import type { ReadingScaleProps } from './scale/ReadingScale';
 import type { SketchProps } from './sketch/Sketch';
 
 const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Course }));
 const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
 const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
+const LazyDemandBar = lazy(async () => ({ default: (await import('./drawings')).DemandBar }));
 const LazySketch = lazy(async () => ({ default: (await import('./drawings')).Sketch }));
 
 /** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
@@ -15,6 +17,7 @@ const COURSE_ROOM = 132;
 const CHART_ROOM = 232;
 const SCALE_ROOM = 380;
 const SKETCH_ROOM = 120;
+const DEMAND_ROOM = 112;
 
 /** The course of a tank, fetched with the first drawing. */
 export function Course(props: ComponentProps<typeof CourseType>) {
@@ -48,6 +51,15 @@ export function Sketch(props: SketchProps) {
   return (
     <Suspense fallback={<View style={{ height: SKETCH_ROOM }} aria-busy />}>
       <LazySketch {...props} />
+    </Suspense>
+  );
+}
+
+/** What a tank makes against what it bears, fetched with the first drawing. */
+export function DemandBar(props: DemandBarProps) {
+  return (
+    <Suspense fallback={<View style={{ height: DEMAND_ROOM }} aria-busy />}>
+      <LazyDemandBar {...props} />
     </Suspense>
   );
 }

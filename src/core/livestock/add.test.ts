@@ -4,7 +4,8 @@ import { capacityCurve, capacityOn, FREE_LIMIT } from '../cycle/forecast/capacit
 import { carry } from '../cycle/forecast/carry';
 import { tankHistory } from '../history/derive';
 import { canAdd, type AddAnswer } from './add';
-import { stockFacts, type StockFacts } from './planner/facts';
+import { factsOf, type StockFacts } from './planner/facts';
+import { stockSource } from './planner/source';
 
 const FEW = { seed: 1, particles: 60, otherParticles: 10, members: 60 };
 
@@ -44,7 +45,7 @@ function cycled(litres: number): { facts: StockFacts; posterior: Posterior } {
   const log = builder.log();
   const history = tankHistory(log, builder.tankId, at);
   return {
-    facts: stockFacts(log, history, at, { ready: true, forecast: null }),
+    facts: factsOf(stockSource(log, history, at, { ready: true, forecast: null })),
     posterior: infer(cycleProblem(history, at), FEW),
   };
 }

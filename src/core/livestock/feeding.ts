@@ -1,4 +1,5 @@
-import type { TankHistory } from '../history/tankHistory';
+import type { Logged } from '../history/logged';
+import type { FeedEntry } from '../records/kinds/feed';
 import { DAY_MS } from '../time/zone';
 import { feedingNitrogen } from './bioload';
 
@@ -7,7 +8,10 @@ const FEED_DAYS = 14;
 const FED_DAYS_LEAST = 4;
 
 /** Mean nitrogen of the food logged in the last two weeks, mg a day; null where too little was logged. */
-export function fedNitrogen(history: TankHistory, at: number): number | null {
+export function fedNitrogen(
+  history: { entries: { feed: readonly Logged<FeedEntry>[] } },
+  at: number,
+): number | null {
   const from = at - FEED_DAYS * DAY_MS;
   const fed = history.entries.feed.filter((feed) => feed.at > from && feed.at <= at);
   const days = new Set(fed.map((feed) => Math.floor((at - feed.at) / DAY_MS)));

@@ -1,4 +1,4 @@
-import type { Logged, TankHistory } from '../history/tankHistory';
+import type { Logged } from '../history/logged';
 import { joins, type AnimalGroup, type AnimalsEntry } from '../records/kinds/animals';
 import { dayStart } from '../time/zone';
 
@@ -99,11 +99,17 @@ function apply(lot: Lot, { entry }: AnimalsLog, zone: string): void {
   }
 }
 
+/** What a roster is read from: a tank's history, or as much of it. */
+export interface RosterSource {
+  tank: { zone: string };
+  entries: { animals: readonly AnimalsLog[] };
+}
+
 /**
  * Everyone who came into a tank, lot by lot in order of arrival, and what became of them. Animals
  * that left without saying which they were are taken from the newest lot of their name.
  */
-export function rosterOf(history: TankHistory): Lot[] {
+export function rosterOf(history: RosterSource): Lot[] {
   const { zone } = history.tank;
   const lots: Lot[] = [];
   for (const logged of history.entries.animals) {

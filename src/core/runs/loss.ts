@@ -1,5 +1,3 @@
-import type { EntryBody } from '../records/kinds';
-import type { Run } from '../records/schema/run';
 import { clocksOfSteps, given, type Procedure, type Step } from './procedure';
 
 const steps: readonly Step[] = [
@@ -58,17 +56,3 @@ export const loss: Procedure = {
   steps,
   ...clocksOfSteps(steps),
 };
-
-/** The run that a logged death or a missing animal begins; null for what is neither. */
-export function lossOf(tankId: string, entry: EntryBody, at: string): Run | null {
-  if (entry.kind !== 'animals' || (entry.move !== 'died' && entry.move !== 'missing')) return null;
-  return {
-    procedure: 'loss',
-    tankId,
-    begunAt: at,
-    ended: null,
-    given: { what: entry.what },
-    steps: {},
-    clocks: {},
-  };
-}

@@ -1,7 +1,7 @@
 import type { ComponentType } from 'react';
 import Activity from 'lucide-react-native/icons/chart-spline';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
-import Fish from 'lucide-react-native/icons/fish';
+import Fish from 'lucide-react-native/icons/fish-symbol';
 import Locate from 'lucide-react-native/icons/locate';
 import Waves from 'lucide-react-native/icons/waves-horizontal';
 

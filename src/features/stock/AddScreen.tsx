@@ -10,9 +10,10 @@ import { formatExact } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { selectForecast } from '@/store/inView';
 import { recordAct } from '@/store/record';
 import { selectSettings, selectTank } from '@/store/selectors';
-import { askAdd } from '@/store/stocking';
+import { loadStocking } from '@/store/plans';
 import { Button, ButtonRow } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -31,13 +32,16 @@ type Asked = { answer: AddAnswer | null; failed: boolean };
 function useAnswer(tankId: string | undefined, animal: CatalogueAnimal | undefined, count: number) {
   const dispatch = useAppDispatch();
   const log = useAppSelector((state) => state.log);
+  // A tank in its cycle is answered by its forecast, which may come after the question.
+  const forecast = useAppSelector(selectForecast);
   const [asked, setAsked] = useState<Asked>({ answer: null, failed: false });
   const species = animal?.id;
   useEffect(() => {
     if (tankId === undefined || species === undefined) return undefined;
     let current = true;
     const timer = setTimeout(() => {
-      dispatch(askAdd(tankId, { species, count }))
+      loadStocking()
+        .then(({ askAdd }) => dispatch(askAdd(tankId, { species, count })))
         .then((answer) => {
           if (current && answer) setAsked({ answer, failed: false });
         })
@@ -49,7 +53,7 @@ function useAnswer(tankId: string | undefined, animal: CatalogueAnimal | undefin
       current = false;
       clearTimeout(timer);
     };
-  }, [dispatch, tankId, species, count, log]);
+  }, [dispatch, tankId, species, count, log, forecast]);
   const { answer } = asked;
   const fits = answer !== null && answer.species === species && answer.count === count;
   return { ...asked, answer: fits ? answer : null };

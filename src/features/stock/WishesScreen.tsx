@@ -1,14 +1,13 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { planBy } from '@/core/livestock/planner/moves';
+import { planBy } from '@/core/livestock/planner/by';
 import type { Plan } from '@/core/livestock/planner/types';
 import { animalsCalled } from '@/core/records/kinds/animals';
-import { NOTE_LETTERS } from '@/core/records/common';
+import { daySchema, NOTE_LETTERS } from '@/core/records/common';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { DEFAULT_STOCKING, type Pace, type Stocking, type Tank } from '@/core/records/schema/tank';
 import type { Wish } from '@/core/records/schema/wish';
 import { PROTOCOLS, protocolOf } from '@/core/quarantine/protocols';
-import { isDay } from '@/core/time/calendar';
 import { dayWords, shortDay } from '@/core/time/words';
 import { dayOf, dayStart, isoInZone } from '@/core/time/zone';
 import { countOf, listWords } from '@/core/units/format';
@@ -31,6 +30,8 @@ import { Moves } from './PlanList';
 import { Stepper } from './Stepper';
 import { useFinder, useStock } from './useStock';
 import { orderAt } from './wishOrder';
+
+const isDay = (text: string) => daySchema.safeParse(text).success;
 
 type WishHead = RevisionOf<'wish'>;
 

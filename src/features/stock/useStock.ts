@@ -7,7 +7,7 @@ import type { Plan } from '@/core/livestock/planner/types';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectHistory, selectPlan, selectVerdict } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
-import { renewPlan } from '@/store/stocking';
+import { loadStocking } from '@/store/plans';
 
 /** Looks an animal up: the keeper's own first, then the catalogue. */
 export function useFinder(): Finder {
@@ -36,7 +36,8 @@ export function useStock(): StockView | null {
   const find = useFinder();
   const tankId = history?.tankId;
   useEffect(() => {
-    if (tankId !== undefined && plan === null) void dispatch(renewPlan(tankId));
+    if (tankId === undefined || plan !== null) return;
+    void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
   }, [dispatch, tankId, plan]);
   const lots = useMemo(() => (history ? rosterOf(history) : []), [history]);
   const demand = useMemo(

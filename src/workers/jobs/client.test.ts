@@ -3,7 +3,8 @@ import { cycleProblem } from '../../core/cycle/problem/problem';
 import { tankHistory } from '../../core/history/derive';
 import { BARE_TANK, LogBuilder, onDay } from '../../testing/logBuilder';
 import { workerJobs, type WorkerLike } from './client';
-import { answerRequest, runJob, type Answer } from './host';
+import { answerRequest, runJob } from './host';
+import type { Answer } from './messages';
 import { JOB_TABLE } from './table';
 
 /** A worker that is told by hand when to answer. */

@@ -1,4 +1,4 @@
-import { answerSchema } from './host';
+import { answerSchema } from './messages';
 import type { Progress } from './job';
 import { JOB_TABLE, type JobInput, type JobName, type JobOutput } from './table';
 

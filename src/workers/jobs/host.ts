@@ -1,18 +1,11 @@
 import * as z from 'zod';
 import type { Progress } from './job';
+import { requestSchema, type Answer } from './messages';
+import { RUNS } from './runs';
 import { isJobName, JOB_TABLE, type JobName, type JobOutput } from './table';
 
 // Without eval, which the content policy forbids, Zod's own compiler would only report violations.
 z.config({ jitless: true });
-
-export const requestSchema = z.object({ runId: z.int(), job: z.string(), input: z.unknown() });
-
-export const answerSchema = z.discriminatedUnion('kind', [
-  z.object({ kind: z.literal('progress'), runId: z.int(), share: z.number().min(0).max(1) }),
-  z.object({ kind: z.literal('done'), runId: z.int(), output: z.unknown() }),
-  z.object({ kind: z.literal('failed'), runId: z.int(), why: z.string() }),
-]);
-export type Answer = z.infer<typeof answerSchema>;
 
 /** The least share of the way that is worth a message. */
 const WORTH_TELLING = 0.05;
@@ -26,8 +19,7 @@ export function runJob<J extends JobName>(
   input: unknown,
   progress: Progress = () => undefined,
 ): JobOutput<J> {
-  const job = JOB_TABLE[name];
-  return job.run(job.input.parse(input), progress);
+  return RUNS[name](JOB_TABLE[name].input.parse(input), progress);
 }
 
 /** Answers one request, in one go: a worker at work cannot hear that it is no longer wanted. */

@@ -1,4 +1,4 @@
-import type { Plan, PlanItem } from './types';
+import type { Plan } from './types';
 
 /** What a change of facts did to a plan: who moved, from when to when, and what binds it now. */
 export interface PlanMove {
@@ -41,18 +41,4 @@ export function planMoves(before: Plan, after: Plan): PlanMove[] {
       : [];
   });
   return [...moves, ...gone];
-}
-
-/** What of a plan would be in by a day, and what only if it were rushed. */
-export function planBy(
-  plan: Plan,
-  moment: number,
-): { sure: PlanItem[]; maybe: PlanItem[]; rushed: PlanItem[] } {
-  return {
-    sure: plan.items.filter(({ addOn }) => addOn.p90 !== null && addOn.p90 <= moment),
-    maybe: plan.items.filter(
-      ({ addOn }) => addOn.p50 <= moment && (addOn.p90 === null || addOn.p90 > moment),
-    ),
-    rushed: plan.items.filter(({ addOn }) => addOn.p50 > moment),
-  };
 }

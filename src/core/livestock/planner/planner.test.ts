@@ -4,7 +4,8 @@ import { bestByTrying } from '../../../testing/planOracle';
 import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { CATALOGUE } from '../catalogue';
 import type { StockFacts } from './facts';
-import { planBy, planMoves } from './moves';
+import { planBy } from './by';
+import { planMoves } from './moves';
 import { planFrom } from './plan';
 import type { Plan } from './types';
 

@@ -16,9 +16,8 @@ import {
   type AnimalMove,
   type AnimalsEntry,
 } from '@/core/records/kinds/animals';
-import { lossOf } from '@/core/runs/loss';
+import { lossOf } from '@/core/runs/lossOf';
 import type { Settings } from '@/core/records/schema/settings';
-import { isDay } from '@/core/time/calendar';
 import { formatExact } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol } from '@/core/units/units';
 import { FormReader, type FormReading } from '@/forms/reader';
@@ -111,7 +110,7 @@ export function readAnimals(
   const grams = read.optional('grams', { aboveZero: true });
   const size = read.optional('size', { aboveZero: true, max: 400 });
   const price = joins(form.move) ? read.optional('price', { aboveZero: true }) : null;
-  if (form.until !== '' && !isDay(form.until)) {
+  if (form.until !== '' && !daySchema.safeParse(form.until).success) {
     read.fail('until', 'Give a day, such as 4 May.');
   }
   const dated = form.move === 'in' || form.move === 'lent';

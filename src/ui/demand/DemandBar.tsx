@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import Svg, { Line, Rect, Text } from 'react-native-svg';
 import type { PlanLoad } from '@/core/livestock/planner/types';
 import { formatPlain } from '@/core/units/format';
-import { color, font } from '@/ui/tokens';
+import { color, font } from '../tokens';
 
 const HEIGHT = 112;
 const TOP = 36;
@@ -12,15 +12,14 @@ const DEEP = 30;
 /** A letter of a label, px: enough to know whether two of them meet. */
 const LETTER = 6.6;
 
-/** What is fed and what could be carried, as one drawing: the load, the next addition, and both limits. */
-export function DemandBar({
-  load,
-  next,
-}: {
+export interface DemandBarProps {
   load: PlanLoad;
   /** The next addition of the plan. */
   next: { name: string; nitrogen: number } | null;
-}) {
+}
+
+/** What is fed and what could be carried, as one drawing: the load, the next addition, and both limits. */
+export function DemandBar({ load, next }: DemandBarProps) {
   const [width, setWidth] = useState(0);
   const { now, ceiling, carries } = load;
   const after = now + (next?.nitrogen ?? 0);

@@ -1,0 +1,155 @@
+import * as z from 'zod';
+import { tankHistory } from '../../history/derive';
+import { countedReadings, latestReading, type TankHistory } from '../../history/tankHistory';
+import type { Forecast } from '../../cycle/forecast/types';
+import type { Log } from '../../records/log';
+import { animals } from '../../records/kinds/animals';
+import { feed } from '../../records/kinds/feed';
+import { batchSchema } from '../../records/schema/batch';
+import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
+import { wishSchema } from '../../records/schema/wish';
+import { animalSchema } from '../catalogue/schema';
+import { DAY_MS } from '../../time/zone';
+
+const ranged = z.object({
+  p10: z.number().nullable(),
+  p50: z.number().nullable(),
+  p90: z.number().nullable(),
+});
+
+const logged = <S extends z.ZodType>(entry: S) =>
+  z.array(z.object({ id: z.string(), at: z.number(), entry }));
+
+/**
+ * What of a log stocking is judged by, as it was recorded. It crosses to a worker, which makes facts
+ * of it, and its text is what an answer is kept under. Gathering it takes neither the catalogue nor
+ * what rests on it, so the page can.
+ */
+export const stockSourceSchema = z.object({
+  tankId: z.string(),
+  tank: z.string(),
+  zone: z.string(),
+  at: z.number(),
+  netLitres: z.number().positive(),
+  home: z.object({
+    litres: z.number().nullable(),
+    lengthCm: z.number().nullable(),
+    sandCm: z.number().nullable(),
+    lid: z.boolean().nullable(),
+    temperature: z.number().nullable(),
+  }),
+  heater: z.boolean(),
+  start: z.number().nullable(),
+  ready: ranged,
+  isReady: z.boolean(),
+  alkalinitySteady: z.boolean(),
+  algae: z.boolean(),
+  stocking: stockingSchema,
+  animals: logged(animals.schema),
+  /** Feedings of the last weeks. */
+  feed: logged(feed.schema),
+  wishes: z.array(z.object({ id: z.string(), ...wishSchema.shape })),
+  quarantine: z.array(
+    z.object({
+      id: z.string(),
+      name: z.string(),
+      litres: z.number(),
+      /** Batches that go on in it. */
+      batches: z.array(batchSchema),
+    }),
+  ),
+  own: z.array(animalSchema),
+});
+export type StockSource = z.infer<typeof stockSourceSchema>;
+
+/** Days of feeding that may be looked at. */
+const FEED_DAYS = 15;
+/** Readings of three weeks, apart by this at most, dKH as meq/L. */
+const STEADY_DAYS = 21;
+const STEADY_SPREAD = 0.6 * 0.35663;
+
+function alkalinitySteady(history: TankHistory, at: number): boolean {
+  const recent = countedReadings(history, 'alkalinity').filter(
+    (reading) => at - reading.at <= (STEADY_DAYS + 4) * DAY_MS,
+  );
+  const [first] = recent;
+  if (!first || recent.length < 3 || at - first.at < (STEADY_DAYS - 4) * DAY_MS) return false;
+  const values = recent.map(({ best }) => best);
+  return Math.max(...values) - Math.min(...values) <= STEADY_SPREAD;
+}
+
+function algaeSeen(history: TankHistory): boolean {
+  return (['film', 'hair', 'diatoms'] as const).some((growth) => {
+    const last = history.entries.sighting.findLast(({ entry }) => entry.growth === growth);
+    return last !== undefined && last.entry.extent !== 'none';
+  });
+}
+
+/** A reading of temperature older than this says nothing of how warm it is run. */
+const WARMTH_DAYS = 60;
+
+/** Where it stands with the cycle: ready now, or when the forecast expects it. */
+export interface CycleStanding {
+  ready: boolean;
+  forecast: Pick<Forecast, 'milestones' | 'fed'> | null;
+}
+
+/** Gathers what stocking is judged by. */
+export function stockSource(
+  log: Log,
+  history: TankHistory,
+  at: number,
+  cycle: CycleStanding,
+): StockSource {
+  const { tank, standing } = history;
+  const { shell } = tank.volume;
+  const warmth = latestReading(history, 'temperature');
+  const running = standing.runningSince !== null && standing.runningSince <= at;
+  const isReady = cycle.ready || running;
+  const dates = cycle.forecast?.fed ? cycle.forecast.milestones.ready : null;
+  return {
+    tankId: history.tankId,
+    tank: tank.name,
+    zone: tank.zone,
+    at,
+    netLitres: history.netLitres,
+    home: {
+      litres: history.netLitres,
+      lengthCm: shell.by === 'dimensions' ? shell.box.length : null,
+      sandCm: tank.untold?.includes('rock') ? null : tank.volume.sandDepth,
+      lid: standing.lid,
+      temperature: warmth && at - warmth.at < WARMTH_DAYS * DAY_MS ? warmth.best : null,
+    },
+    heater: standing.heaterVerifiedAt !== null,
+    start: history.start,
+    ready: isReady
+      ? { p10: at, p50: at, p90: at }
+      : { p10: dates?.p10 ?? null, p50: dates?.p50 ?? null, p90: dates?.p90 ?? null },
+    isReady,
+    alkalinitySteady: alkalinitySteady(history, at),
+    algae: algaeSeen(history),
+    stocking: tank.stocking ?? DEFAULT_STOCKING,
+    animals: history.entries.animals,
+    feed: history.entries.feed.filter((one) => at - one.at <= FEED_DAYS * DAY_MS),
+    wishes: log.wishes
+      .filter(({ body }) => body.tankId === history.tankId)
+      .map(({ id, body }) => ({ id, ...body }))
+      .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)),
+    quarantine: quarantineTanks(log, at),
+    own: log.species.map(({ body }) => body),
+  };
+}
+
+/** The quarantine tanks of the household, and the batches that go on in each. */
+function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
+  return log.tanks
+    .filter(({ body }) => body.kind === 'quarantine')
+    .map(({ id, body }) => ({
+      id,
+      name: body.name,
+      litres: tankHistory(log, id, at).netLitres,
+      batches: log.batches
+        .filter(({ body: batch }) => batch.tankId === id && batch.endedAt === null)
+        .map(({ body: batch }) => batch),
+    }));
+}

@@ -1,0 +1,43 @@
+import { DAY_MS } from '../core/time/zone';
+import type { AppStartListening, RootState } from './state';
+
+/** What makes plans and answers questions of stocking, fetched with the first of them. */
+export const loadStocking = () => import('./stocking');
+
+/** Quiet after a change before a plan is asked for. */
+const SETTLE_MS = 250;
+
+function restsOn(state: RootState): unknown[] {
+  const { log, session, clock, computed: known } = state;
+  return [
+    log,
+    session.tankId,
+    session.status,
+    known.forecast[session.tankId ?? '']?.value,
+    Math.floor(clock.now / DAY_MS),
+  ];
+}
+
+/** Keeps the plan of the tank in view as its wishes, its log and its forecast have it. */
+export function followPlans(startListening: AppStartListening): void {
+  startListening({
+    predicate: (_action, now, before) => {
+      const earlier = restsOn(before);
+      return restsOn(now).some((value, i) => value !== earlier[i]);
+    },
+    effect: async (_action, { cancelActiveListeners, delay, dispatch, getState }) => {
+      cancelActiveListeners();
+      await delay(SETTLE_MS);
+      const { session, log, computed: known } = getState();
+      const { tankId } = session;
+      if (session.status !== 'ready' || tankId === null) return;
+      // The forecast is under way, and brings the colony with it.
+      if (known.forecast[tankId]?.status === 'running') return;
+      // Without a wish there is one only where Stock was opened.
+      const wished = log.wishes.some(({ body }) => body.tankId === tankId);
+      if (!wished && !known.plan[tankId]) return;
+      const { renewPlan } = await loadStocking();
+      await dispatch(renewPlan(tankId));
+    },
+  });
+}
