@@ -101,6 +101,12 @@ describe('can I add this today?', () => {
     expect([answer.answer, answer.rule]).toEqual(['wait', 'ready']);
     expect(answer.until).toBeGreaterThanOrEqual(p50 - 86_400_000);
     expect(answer.barriers.map(({ rule }) => rule)).toContain('lid');
+    // Of several things to wait for the last one to lift is the reason.
+    const both = ask('mandarin-dragonet', 1, {
+      isReady: false,
+      ready: { p10: p50, p50, p90: p50 },
+    });
+    expect([both.answer, both.rule]).toEqual(['wait', 'pods']);
     const never = ask('ocellaris-clownfish', 2, {
       isReady: false,
       ready: { p10: null, p50: null, p90: null },

@@ -11,6 +11,7 @@ import { fedScale, planProblem, type BindingId } from './planner/problem';
 import { heldOn, emptyState } from './planner/place';
 import { modelMeasure, planFrom, tankCurve } from './planner/plan';
 import type { StockFacts } from './planner/facts';
+import type { PlanItem } from './planner/types';
 import { finderWith, lotNitrogen, residentsOf } from './lodgers';
 import type { Lot } from './roster';
 
@@ -196,15 +197,18 @@ export function canAdd(
   // What is to be done meanwhile does not stand against a date that time alone sets.
   const waits = barriers.some(({ rule }) => WAITS.has(rule));
   const hard = !waits || barriers.some(({ rule }) => !WAITS.has(rule) && !TO_DO.has(rule));
-  const until = !first || hard ? null : dayItBecomesYes(wished(count), posterior, now);
+  const ahead = !first || hard ? undefined : whenItBecomesYes(wished(count), posterior, now);
+  const until = ahead?.addOn.p50 ?? null;
+  // Of several things to wait for the last one to lift is the reason.
+  const last = ahead && barriers.find(({ rule }) => rule === ahead.rule);
   return {
     answer: !first ? 'yes' : until === null ? 'no' : 'wait',
     species: animal.id,
     name: callIt(animal),
     count,
     until,
-    rule: first?.rule ?? 'fits',
-    because: first?.because ?? fitsBecause(animal.group, course),
+    rule: (last ?? first)?.rule ?? 'fits',
+    because: (last ?? first)?.because ?? fitsBecause(animal.group, course),
     barriers,
     cares: findingsFor(count).filter(({ severity }) => severity === 'care'),
     nitrogen: { now, added: each * count },
@@ -237,13 +241,13 @@ function fitsBecause(group: string, course: Carried | null): string {
   return 'Company, pace and what the filter carries all allow it.';
 }
 
-function dayItBecomesYes(
+function whenItBecomesYes(
   facts: StockFacts,
   posterior: Posterior | null,
   now: number,
-): number | null {
+): PlanItem | undefined {
   const curve = posterior ? tankCurve(facts, posterior, now) : null;
-  return planFrom(facts, curve).items[0]?.addOn.p50 ?? null;
+  return planFrom(facts, curve).items[0];
 }
 
 /** The largest number that passes, where fewer pass as well; 0 where one is too many. */
