@@ -6,6 +6,7 @@ import { feedingNitrogen, nitrogenLater, nitrogenOf, PROTEIN_TO_N, rationShare }
 import { bodyGrams, daysToLength, lengthAfter } from './body';
 import { animalOf, CATALOGUE } from './catalogue';
 import { demandOf } from './demand';
+import { feedAdds } from './feeding';
 import { finderWith, lengthNow, residentsOf } from './lodgers';
 import { atLeastByChance, atLeastOfShare, lossesIn } from './losses';
 import { isHere, rosterOf } from './roster';
@@ -197,6 +198,25 @@ describe('demand', () => {
       by: 'nothing',
       nitrogen: { usual: 0 },
     });
+  });
+});
+
+describe('what feeding adds', () => {
+  it('pellets carry far more than frozen food, and half the water makes it double', () => {
+    const feeds = (food: 'pellets' | 'frozen') =>
+      Array.from({ length: 14 }, (_, i): [number, EntryInput] => [
+        187 + i,
+        { kind: 'feed', food, amount: { by: 'grams', grams: 1 } },
+      ]);
+    const { history, at } = tank([], [...feeds('pellets'), ...feeds('frozen')]);
+    const [pellets, frozen] = feedAdds(history, at);
+    // 7 g a week in 100 L: 70 mg/L, of which 0.45 · 0.16 is nitrogen and 0.012 phosphorus.
+    expect(pellets).toMatchObject({ food: 'pellets', grams: 7 });
+    expect(pellets?.nitrate).toBeCloseTo(70 * 0.45 * 0.16 * 4.4266, 2);
+    expect(pellets?.phosphate).toBeCloseTo(70 * 0.012 * 3.066, 3);
+    expect((pellets?.phosphate ?? 0) / (frozen?.phosphate ?? 1)).toBeCloseTo(8);
+    const half = feedAdds({ ...history, netLitres: history.netLitres / 2 }, at);
+    expect(half[0]?.nitrate).toBeCloseTo(2 * (pellets?.nitrate ?? 0));
   });
 });
 

@@ -87,6 +87,14 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
       [fish.eatsInvertebrates, 'eats shrimps, crabs or snails'],
       [fish.eatsFish, 'swallows fish that fit its mouth'],
     ]),
+    {
+      title: 'Quarantine',
+      text: quarantineWords(fish),
+    },
+    {
+      title: 'Salinity',
+      text: 'Bears a fall of it far better than a rise: raised by 1 ppt a day at most.',
+    },
     ...(fish.medicineSensitive
       ? [
           {
@@ -96,6 +104,19 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
         ]
       : []),
   ];
+}
+
+/** What its weeks apart ask for, by how it lives. */
+function quarantineWords({ sand, jumps, slowFeeder, foods, toxic, temper }: Of<'fish'>): string {
+  const needs = [
+    ...(sand ? ['a dish of inert sand'] : ['hides without edges']),
+    ...(jumps ? ['a cover without gaps'] : []),
+    ...(foods.includes('live pods') ? ['live food from the first day'] : []),
+    ...(slowFeeder ? ['no quick company'] : []),
+    ...(toxic ? ['a tank of its own'] : []),
+    ...(temper === 'aggressive' ? ['peace from others of its shape'] : []),
+  ];
+  return `${capitalise(listWords(needs))}.`;
 }
 
 function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {

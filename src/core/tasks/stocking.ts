@@ -1,6 +1,7 @@
 import { animalsCalled } from '../records/kinds/animals';
 import { rampSteps } from '../corals/ramp';
 import { DAY_MS } from '../time/zone';
+import { isHere, rosterOf } from '../livestock/roster';
 import { listWords } from '../units/format';
 import type { Occurrence, TaskSource } from './types';
 import { occurrence } from './occurrence';
@@ -47,6 +48,48 @@ export const stocking: TaskSource = {
               opens: { stock: 'add', given: { species: item.species, count: String(item.count) } },
             },
             item.addOn.p50,
+            zone,
+            from,
+          ),
+        );
+      }
+    }
+    for (const lot of rosterOf(history)) {
+      const loan = lot.lent > 0 ? lot.lentUntil : null;
+      const home = isHere(lot) ? (lot.rehomeBy ?? null) : null;
+      if (loan !== null && loan <= until) {
+        tasks.push(
+          occurrence(
+            {
+              id: `loan/${lot.id}`,
+              title: `${animalsCalled(lot.what, lot.lent)} back from a loan`,
+              because: 'The day that was agreed when it was lent',
+              minutes: 30,
+              opens: {
+                form: 'animals',
+                given: { move: 'back', group: lot.group, what: lot.what, lot: lot.id },
+              },
+            },
+            loan,
+            zone,
+            from,
+          ),
+        );
+      }
+      if (home !== null && home <= until) {
+        tasks.push(
+          occurrence(
+            {
+              id: `rehome/${lot.id}`,
+              title: `Another home for ${animalsCalled(lot.what, lot.here ?? undefined)}`,
+              because: 'It outgrows this tank: the day that was noted when it came',
+              minutes: 60,
+              opens: {
+                form: 'animals',
+                given: { move: 'out', group: lot.group, what: lot.what, lot: lot.id },
+              },
+            },
+            home,
             zone,
             from,
           ),

@@ -6,7 +6,9 @@ import { lengthNow, type Finder } from '@/core/livestock/lodgers';
 import { lossesIn } from '@/core/livestock/losses';
 import { stockSentence } from '@/core/livestock/planner/sentence';
 import type { Lot } from '@/core/livestock/roster';
+import { feedAdds } from '@/core/livestock/feeding';
 import { findAnimals } from '@/core/livestock/search';
+import { FOODS_AS_FED } from '@/core/records/kinds/feed';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { agoWords, shortDay } from '@/core/time/words';
 import { countOf, formatPlain } from '@/core/units/format';
@@ -197,6 +199,11 @@ function Residents({ stock }: { stock: StockView }) {
               ? `Reckoned by the food you logged: ${formatPlain(demand.nitrogen.low, 0)} to ${formatPlain(demand.nitrogen.high, 0)} mg N a day, and ${formatPlain(demand.grown, 0)} once all are grown on this feeding.`
               : `Reckoned by their bodies: ${formatPlain(demand.nitrogen.low, 0)} to ${formatPlain(demand.nitrogen.high, 0)} mg N a day, and ${formatPlain(demand.grown, 0)} once all are grown. Log what is fed, and it goes by that.`}
           </Words>
+          {feedAdds(history, now).map(({ food, grams, nitrate, phosphate }) => (
+            <Words key={food} as="soft">
+              {`**${FOODS_AS_FED[food].name}**, ${formatPlain(grams, 1)} g a week: up to ${formatPlain(nitrate, 1)} mg/L of nitrate (NO3) and ${formatPlain(phosphate, 2)} of phosphate (PO4) before anything is taken out.`}
+            </Words>
+          ))}
           {lastFeed ? (
             <Button
               label={`Fed as the last time (${agoWords(lastFeed.at, zone, now)})`}

@@ -17,7 +17,8 @@ export const RUNS: { [J in JobName]: (input: JobInput<J>, progress: Progress) =>
   foretell: ({ posterior, atHand }, progress) => foretell(posterior, { atHand, progress }),
   carry: ({ posterior, load, days }) => carry(posterior, load, days),
   plan: ({ source, posterior }) => makePlan(factsOf(stockSourceSchema.parse(source)), posterior),
-  add: ({ source, posterior, question }) => canAdd(factsOf(stockSourceSchema.parse(source)), posterior, question),
+  add: ({ source, posterior, question }) =>
+    canAdd(factsOf(stockSourceSchema.parse(source)), posterior, question),
   methods: ({ tank, netLitres, water, seeding }, progress) =>
     AMMONIA_SOURCES.map((source, n) => {
       progress(n / AMMONIA_SOURCES.length);

@@ -24,7 +24,8 @@ const carriedShape = z.looseObject({ points: z.array(z.looseObject({ at: z.numbe
 const outcomesShape = z.array(z.looseObject({ method: z.looseObject({}), acts: z.number() }));
 /** The worker reads a source by its whole schema, which the page need not fetch for it. */
 const sourceShape = z.custom<StockSource>(
-  (value) => z.looseObject({ tankId: z.string(), wishes: z.array(z.unknown()) }).safeParse(value).success,
+  (value) =>
+    z.looseObject({ tankId: z.string(), wishes: z.array(z.unknown()) }).safeParse(value).success,
 );
 const planShape = z.looseObject({
   items: z.array(z.looseObject({ wishId: z.string(), addOn: z.looseObject({ p50: z.number() }) })),
