@@ -1,5 +1,5 @@
 import { feedNitrogen } from '../cycle/problem/foods';
-import type { FeedEntry } from '../records/kinds/feed';
+import type { FeedEntry, Portions } from '../records/kinds/feed';
 import { bodyGrams, lengthAfter, usualCm } from './body';
 import type { CatalogueAnimal } from './catalogue';
 
@@ -57,6 +57,10 @@ export function nitrogenLater(animal: CatalogueAnimal, cm: number, days: number)
 }
 
 /** Ammonia nitrogen that a feeding comes to once animals eat it, mg. */
-export function feedingNitrogen(entry: FeedEntry, share: number = PROTEIN_TO_N.usual): number {
-  return (feedNitrogen(entry) * share) / PROTEIN_TO_N.high;
+export function feedingNitrogen(
+  entry: FeedEntry,
+  share: number = PROTEIN_TO_N.usual,
+  portions: Portions = {},
+): number {
+  return (feedNitrogen(entry, portions) * share) / PROTEIN_TO_N.high;
 }

@@ -1,7 +1,11 @@
-import type { Logged } from '../history/logged';
-import { fedGrams, FOODS_AS_FED, type FeedEntry, type Food } from '../records/kinds/feed';
+import type { TankEntries } from '../history/logged';
+import { fedGrams, FOODS_AS_FED, type Food } from '../records/kinds/feed';
 import { DAY_MS } from '../time/zone';
-import { feedingNitrogen } from './bioload';
+import { portionsOf } from '../water/learned';
+import { feedingNitrogen, PROTEIN_TO_N } from './bioload';
+
+/** What was fed, and what of it was weighed once. */
+type Fed = Pick<TankEntries, 'feed' | 'weighing'>;
 
 /** Days of feeding that are looked at, and the least of them that show a habit. */
 const FEED_DAYS = 14;
@@ -33,15 +37,16 @@ export interface FeedAdds {
  * What the feeding of the last two weeks adds, food by food, mg/L a week as nitrate and phosphate: an
  * upper end, since skimmer, algae, corals and changes take their share.
  */
-export function feedAdds(
-  history: { entries: { feed: readonly Logged<FeedEntry>[] }; netLitres: number },
-  at: number,
-): FeedAdds[] {
+export function feedAdds(history: { entries: Fed; netLitres: number }, at: number): FeedAdds[] {
+  const portions = portionsOf(history);
   const from = at - FEED_DAYS * DAY_MS;
   const fed = history.entries.feed.filter((feed) => feed.at > from && feed.at <= at);
   return [...new Set(fed.map(({ entry }) => entry.food))].map((food) => {
     const grams =
-      fed.reduce((sum, { entry }) => sum + (entry.food === food ? fedGrams(entry) : 0), 0) /
+      fed.reduce(
+        (sum, { entry }) => sum + (entry.food === food ? fedGrams(entry, portions) : 0),
+        0,
+      ) /
       (FEED_DAYS / 7);
     const perLitre = (1000 * grams) / history.netLitres;
     return {
@@ -54,14 +59,15 @@ export function feedAdds(
 }
 
 /** Mean nitrogen of the food logged in the last two weeks, mg a day; null where too little was logged. */
-export function fedNitrogen(
-  history: { entries: { feed: readonly Logged<FeedEntry>[] } },
-  at: number,
-): number | null {
+export function fedNitrogen(history: { entries: Fed }, at: number): number | null {
+  const portions = portionsOf(history);
   const from = at - FEED_DAYS * DAY_MS;
   const fed = history.entries.feed.filter((feed) => feed.at > from && feed.at <= at);
   const days = new Set(fed.map((feed) => Math.floor((at - feed.at) / DAY_MS)));
   if (days.size < FED_DAYS_LEAST) return null;
   const span = Math.max(...days) - Math.min(...days) + 1;
-  return fed.reduce((sum, feed) => sum + feedingNitrogen(feed.entry), 0) / span;
+  return (
+    fed.reduce((sum, feed) => sum + feedingNitrogen(feed.entry, PROTEIN_TO_N.usual, portions), 0) /
+    span
+  );
 }

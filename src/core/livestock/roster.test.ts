@@ -192,6 +192,23 @@ describe('demand', () => {
     expect(bodies.grown).toBeGreaterThanOrEqual(bodies.nitrogen.usual);
   });
 
+  it('goes by the keeper’s own pinch once some were weighed', () => {
+    const feeds = Array.from({ length: 6 }, (_, i): [number, EntryInput] => [
+      194 + i,
+      { kind: 'feed', food: 'pellets', amount: { by: 'portions', portions: 1 } },
+    ]);
+    const usual = tank(animals, feeds);
+    const own = tank(animals, [
+      ...feeds,
+      [180, { kind: 'weighing', what: 'pellets', count: 10, amount: 4 }],
+    ]);
+    const made = ({ history, at }: ReturnType<typeof tank>) =>
+      demandOf(history, rosterOf(history), at, find).nitrogen.usual;
+    // A pinch is taken as 0.2 g; this keeper's weigh 0.4.
+    expect(made(own)).toBeCloseTo(2 * made(usual));
+    expect(feedAdds(own.history, own.at)[0]?.grams).toBeCloseTo(1.2);
+  });
+
   it('is nothing without animals', () => {
     const { history, at } = tank([]);
     expect(demandOf(history, [], at, find)).toMatchObject({

@@ -1,3 +1,4 @@
+import { FOODS, type Portions } from '../records/kinds/feed';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import type { TankHistory } from '../history/tankHistory';
 import type { Weighed } from '../records/kinds/weighing';
@@ -48,6 +49,20 @@ export function saltYield({ entries }: TankHistory): Learned | null {
 export function weighed({ entries }: TankHistory, what: Weighed): Learned | null {
   const last = entries.weighing.findLast(({ entry }) => entry.what === what)?.entry;
   return last ? { value: last.amount / last.count, count: 1 } : null;
+}
+
+/** What a portion of each food weighs that was weighed, g. */
+export function portionsOf({
+  entries,
+}: {
+  entries: Pick<TankHistory['entries'], 'weighing'>;
+}): Portions {
+  const portions: Portions = {};
+  for (const { entry } of entries.weighing) {
+    const food = FOODS.find((one) => one === entry.what);
+    if (food) portions[food] = entry.amount / entry.count;
+  }
+  return portions;
 }
 
 /** Minutes that the purifier takes for a litre, over its last runs that were timed. */

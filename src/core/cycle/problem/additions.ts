@@ -12,6 +12,7 @@ import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
 import { MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
+import { portionsOf } from '../../water/learned';
 import { feedNitrogen } from './foods';
 import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { BICARBONATE } from '../dosing/alkalinityRaise';
@@ -135,8 +136,9 @@ function fishRates({ entries }: TankHistory): FishRate[] {
 export function fishNitrogen(history: TankHistory, at: number): number {
   const since = history.standing.fishSince;
   if (since === null || since > at) return 0;
+  const portions = portionsOf(history);
   const fed = history.entries.feed.reduce(
-    (sum, feed) => (feed.at < since ? sum : sum + feedNitrogen(feed.entry)),
+    (sum, feed) => (feed.at < since ? sum : sum + feedNitrogen(feed.entry, portions)),
     0,
   );
   const days = Math.max(1, (at - since) / DAY_MS);
@@ -181,8 +183,9 @@ export function otherAdditions(history: TankHistory): { at: number; addition: Un
     const effect = organicsEffect(entry.action, history.netLitres);
     list.push({ at: begins, addition: { source: 'organics', ownSd: 0, ...effect } });
   }
+  const portions = portionsOf(history);
   for (const feed of history.entries.feed) {
-    const organic = feedNitrogen(feed.entry) / history.netLitres;
+    const organic = feedNitrogen(feed.entry, portions) / history.netLitres;
     list.push({
       at: feed.at,
       addition: { source: 'organics', ownSd: 0, organic, organicKept: 1 },

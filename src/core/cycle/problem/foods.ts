@@ -1,4 +1,10 @@
-import { fedGrams, FOODS_AS_FED, type FeedEntry, type Food } from '../../records/kinds/feed';
+import {
+  fedGrams,
+  FOODS_AS_FED,
+  type FeedEntry,
+  type Food,
+  type Portions,
+} from '../../records/kinds/feed';
 
 /** mg of nitrogen that a gram of protein becomes when nothing eats it and nothing is removed. */
 const NITROGEN_PER_PROTEIN = 160;
@@ -9,6 +15,6 @@ export function foodNitrogen(food: Food): number {
 }
 
 /** Nitrogen of a feeding that nobody eats, mg N. */
-export function feedNitrogen(entry: FeedEntry): number {
-  return fedGrams(entry) * foodNitrogen(entry.food);
+export function feedNitrogen(entry: FeedEntry, portions: Portions = {}): number {
+  return fedGrams(entry, portions) * foodNitrogen(entry.food);
 }

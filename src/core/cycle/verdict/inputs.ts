@@ -1,5 +1,6 @@
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { isAmmoniaSource } from '../../records/kinds/dose';
+import { portionsOf } from '../../water/learned';
 import { feedNitrogen } from '../problem/foods';
 import { deadNitrogen, leftNothing, PRAWN_N } from '../problem/organics';
 
@@ -44,10 +45,11 @@ export function inputsOf(history: TankHistory): Input[] {
     if (action.what !== 'prawnIn' || leftNothing(entries.organics, put)) return [];
     return [slow(put.id, put.at, action.grams * PRAWN_N, 'prawn')];
   });
+  const portions = portionsOf(history);
   const eaten = eatenSince(history);
   const food = entries.feed
     .filter(({ at }) => at < eaten)
-    .map(({ id, at, entry }) => slow(id, at, feedNitrogen(entry), 'food'));
+    .map(({ id, at, entry }) => slow(id, at, feedNitrogen(entry, portions), 'food'));
   const dead = entries.animals
     .filter(({ entry }) => entry.move === 'died')
     .map(({ id, at, entry }) => slow(id, at, deadNitrogen(entry), 'dead animal'));

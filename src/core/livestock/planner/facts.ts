@@ -43,7 +43,7 @@ function plainLot(lot: Lot): PlainLot {
 /** What a source comes to: lots by their entries, food by its nitrogen, batches by their protocols. */
 export function factsOf(source: StockSource): StockFacts {
   const { animals, feed, quarantine, ...rest } = source;
-  const history = { tank: { zone: source.zone }, entries: { animals, feed } };
+  const history = { tank: { zone: source.zone }, entries: { animals, feed, weighing: [] } };
   return {
     ...rest,
     lots: rosterOf(history).filter(isHere).map(plainLot),

@@ -4,7 +4,8 @@ import { countedReadings, latestReading, type TankHistory } from '../../history/
 import type { Forecast } from '../../cycle/forecast/types';
 import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
-import { feed } from '../../records/kinds/feed';
+import { portionsOf } from '../../water/learned';
+import { fedGrams, feed } from '../../records/kinds/feed';
 import { batchSchema } from '../../records/schema/batch';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
@@ -46,7 +47,7 @@ export const stockSourceSchema = z.object({
   algae: z.boolean(),
   stocking: stockingSchema,
   animals: logged(animals.schema),
-  /** Feedings of the last weeks. */
+  /** Feedings of the last weeks, in grams. */
   feed: logged(feed.schema),
   wishes: z.array(z.object({ id: z.string(), ...wishSchema.shape })),
   quarantine: z.array(
@@ -103,6 +104,7 @@ export function stockSource(
 ): StockSource {
   const { tank, standing } = history;
   const { shell } = tank.volume;
+  const portions = portionsOf(history);
   const warmth = latestReading(history, 'temperature');
   const running = standing.runningSince !== null && standing.runningSince <= at;
   const isReady = cycle.ready || running;
@@ -130,7 +132,12 @@ export function stockSource(
     algae: algaeSeen(history),
     stocking: tank.stocking ?? DEFAULT_STOCKING,
     animals: history.entries.animals,
-    feed: history.entries.feed.filter((one) => at - one.at <= FEED_DAYS * DAY_MS),
+    feed: history.entries.feed
+      .filter((one) => at - one.at <= FEED_DAYS * DAY_MS)
+      .map((one) => ({
+        ...one,
+        entry: { ...one.entry, amount: { by: 'grams', grams: fedGrams(one.entry, portions) } },
+      })),
     wishes: log.wishes
       .filter(({ body }) => body.tankId === history.tankId)
       .map(({ id, body }) => ({ id, ...body }))

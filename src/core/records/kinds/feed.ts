@@ -29,9 +29,17 @@ export const FOODS_AS_FED: Record<
   seaweed: { name: 'Seaweed', portion: 'piece', portionGrams: 1, protein: 0.25 },
 };
 
-/** Grams that a feeding weighed; portions by the usual weight of one. */
-export function fedGrams({ food, amount }: Pick<FeedEntry, 'food' | 'amount'>): number {
-  return amount.by === 'grams' ? amount.grams : amount.portions * FOODS_AS_FED[food].portionGrams;
+/** What a portion of each food weighs, g, where the keeper has weighed some. */
+export type Portions = Partial<Record<Food, number>>;
+
+/** Grams that a feeding weighed; portions as they were weighed, else by the usual weight of one. */
+export function fedGrams(
+  { food, amount }: Pick<FeedEntry, 'food' | 'amount'>,
+  portions: Portions = {},
+): number {
+  return amount.by === 'grams'
+    ? amount.grams
+    : amount.portions * (portions[food] ?? FOODS_AS_FED[food].portionGrams);
 }
 
 /** Food for animals, or for a colony that has none yet. */

@@ -1,14 +1,29 @@
 import * as z from 'zod';
 import { formatPlain, formatSignificant } from '../../units/format';
 import { labelSchema, positive } from '../common';
+import { FOODS } from './feed';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
-export const WEIGHED = ['saltCup', 'drop'] as const;
+export const WEIGHED = ['saltCup', 'drop', ...FOODS] as const;
 export type Weighed = (typeof WEIGHED)[number];
 
-export const WEIGHED_WORDS: WordsOf<Weighed> = { saltCup: 'Cups of salt', drop: 'Drops' };
-/** What each comes to: a cup of salt in grams, drops in mL. */
-export const WEIGHED_UNIT = { saltCup: 'g', drop: 'mL' } as const satisfies WordsOf<Weighed>;
+export const WEIGHED_WORDS: WordsOf<Weighed> = {
+  saltCup: 'Cups of salt',
+  drop: 'Drops',
+  pellets: 'Pinches of pellets',
+  flakes: 'Pinches of flakes',
+  frozen: 'Cubes of frozen food',
+  seaweed: 'Pieces of seaweed',
+};
+/** What each comes to: drops in mL, the rest in grams. */
+export const WEIGHED_UNIT = {
+  saltCup: 'g',
+  drop: 'mL',
+  pellets: 'g',
+  flakes: 'g',
+  frozen: 'g',
+  seaweed: 'g',
+} as const satisfies WordsOf<Weighed>;
 
 const schema = z.strictObject({
   kind: z.literal('weighing'),
@@ -21,7 +36,7 @@ const schema = z.strictObject({
   product: labelSchema.optional(),
 });
 
-/** A cup or a drop weighed once, so that it can be counted from then on. */
+/** A cup, a drop or a portion of food weighed once, so that it can be counted from then on. */
 export const weighing = defineKind({
   schema,
   subject: 'tank',

@@ -3,6 +3,7 @@ import * as z from 'zod';
 import { NOTE_LETTERS } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
 import { FOODS, FOODS_AS_FED } from '@/core/records/kinds/feed';
+import { portionsOf } from '@/core/water/learned';
 import { formatExact, formatPlain } from '@/core/units/format';
 import { FormReader, type FormReading } from '@/forms/reader';
 import { Choice } from '@/ui/Choice';
@@ -57,8 +58,9 @@ export function formOfFeed(entry: EntryBody<'feed'> & { at: string }): FeedForm 
   };
 }
 
-function FeedFields({ form, set, errors }: FieldsProps<FeedForm>) {
+function FeedFields({ form, set, errors, context }: FieldsProps<FeedForm>) {
   const { portion, portionGrams } = FOODS_AS_FED[form.food];
+  const weighed = portionsOf(context.history)[form.food];
   return (
     <>
       <Choice
@@ -86,7 +88,9 @@ function FeedFields({ form, set, errors }: FieldsProps<FeedForm>) {
           hint={
             form.by === 'grams'
               ? 'Weighed as it goes in'
-              : `A ${portion} is taken as ${formatPlain(portionGrams)} g`
+              : weighed === undefined
+                ? `A ${portion} is taken as ${formatPlain(portionGrams)} g; weigh ten once, and it goes by yours`
+                : `A ${portion} of yours is ${formatPlain(weighed, 2)} g`
           }
           onChange={(amount) => set({ amount })}
         />

@@ -127,7 +127,7 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     ...both(PurifiedEntryForm),
   },
   weighing: {
-    label: 'Cup or drop weighed',
+    label: 'Cup, drop or portion weighed',
     hint: 'Once, to be counted from then on',
     ...both(WeighingEntryForm),
   },
