@@ -52,13 +52,14 @@ export function StockScreen() {
   const wide = useWide();
   const tankId = useAppSelector(selectTankId);
   const moves = useAppSelector((state) => state.computed.moves[tankId ?? '']?.value);
+  const all = useAppSelector((state) => state.log.wishes);
   const router = useRouter();
   if (!stock) return null;
   const { history, plan, here, isReady } = stock;
   const { zone } = history.tank;
   const { title, text } = stockSentence(plan, { isReady, lots: here });
   const next = plan?.items.find(({ group }) => group === 'fish') ?? null;
-  const wishes = (plan?.items.length ?? 0) + (plan?.refused.length ?? 0);
+  const wishes = all.filter(({ body }) => body.tankId === history.tankId).length;
   const planPart = (
     <View style={{ gap: space.s }}>
       <SectionHead

@@ -89,9 +89,11 @@ export function WishesScreen({ given }: { given: Readonly<Record<string, string>
         title={
           wishes.length === 0
             ? 'Nobody wished for yet.'
-            : last
-              ? `${countOf(planned, 'wish', 'wishes')} by ${shortDay(last.addOn.p50, zone)}.`
-              : 'No date for any of them yet.'
+            : !plan
+              ? 'Their days are being worked out.'
+              : last
+                ? `${countOf(planned, 'wish', 'wishes')} by ${shortDay(last.addOn.p50, zone)}.`
+                : 'No date for any of them yet.'
         }
       >
         {wishes.length === 0
