@@ -97,7 +97,7 @@ export function addJson(
     most: answer.most,
     quarantineDays: answer.quarantineDays,
     cares: answer.cares.map(({ because }) => because),
-    remark: answer.remark,
+    remarks: answer.remarks,
   };
 }
 

@@ -7,13 +7,14 @@ import { nitrogenOf } from './bioload';
 import { usualCm } from './body';
 import { judgeNewcomers } from './compatibility/judge';
 import { callIt, type Finding, type RuleId } from './compatibility/types';
-import { fedScale, planProblem, type BindingId } from './planner/problem';
+import type { BindingId } from './planner/bounds';
+import { fedScale } from './planner/loads';
+import { planProblem } from './planner/problem';
 import { heldOn, emptyState } from './planner/place';
 import { modelMeasure, planFrom, tankCurve } from './planner/plan';
 import type { StockFacts } from './planner/facts';
 import type { PlanItem } from './planner/types';
-import { finderWith, lotNitrogen, residentsOf } from './lodgers';
-import type { Lot } from './roster';
+import { finderWith, lotNitrogen, residentsOf, unnamedWords } from './lodgers';
 
 /** What is asked about: so many of one kind, today. */
 export interface AddQuestion {
@@ -53,7 +54,8 @@ export interface AddAnswer {
   most: number;
   /** Days of quarantine before it may come in; 0 for none. */
   quarantineDays: number;
-  remark: string | null;
+  /** What the answer leaves open. */
+  remarks: string[];
 }
 
 /** More of one kind than anybody adds in a day. */
@@ -109,7 +111,7 @@ export function canAdd(
   if (!animal) throw new RangeError(`There is no animal called "${species}".`);
   const cm = sizeCm ?? usualCm(animal);
   const fish = animal.group === 'fish';
-  const lots = facts.lots as Lot[];
+  const { lots } = facts;
   const residents = residentsOf(lots, facts.at, find);
   const scale = fedScale(facts, find);
   const now = scale * lots.reduce((sum, lot) => sum + lotNitrogen(lot, facts.at, find), 0);
@@ -216,7 +218,7 @@ export function canAdd(
     passesAt: course ? settledAt(course) : null,
     most: largest((number) => barriersFor(number).length === 0),
     quarantineDays: fish ? protocolOf(facts.stocking.protocol).days : 0,
-    remark: remarkOf(posterior),
+    remarks: [unnamedWords(lots, find), untestedWords(posterior)].flatMap((text) => text ?? []),
   };
 }
 
@@ -266,7 +268,7 @@ function largest(passes: (number: number) => boolean): number {
 /** A test of ammonia older than this says little of what the filter clears now, days. */
 const SPEAKS_DAYS = 30;
 
-function remarkOf(posterior: Posterior | null): string | null {
+function untestedWords(posterior: Posterior | null): string | null {
   if (!posterior) return null;
   const { problem } = posterior;
   const last = problem.observations

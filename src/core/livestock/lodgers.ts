@@ -1,4 +1,5 @@
 import { DAY_MS } from '../time/zone';
+import { listWords } from '../units/format';
 import { nitrogenOf } from './bioload';
 import { lengthAfter, usualCm } from './body';
 import { animalOf, type CatalogueAnimal } from './catalogue';
@@ -14,7 +15,11 @@ export function finderWith(own: readonly CatalogueAnimal[]): Finder {
   return (id) => byId.get(id) ?? animalOf(id);
 }
 
-type Living = Pick<Lot, 'species' | 'group' | 'sizeCm' | 'arrivedAt' | 'here'>;
+/** As much of a lot as says what lives there. */
+export type Living = Pick<
+  Lot,
+  'what' | 'species' | 'group' | 'sizeCm' | 'arrivedAt' | 'here' | 'together'
+>;
 
 export function animalIn(
   { species }: Pick<Lot, 'species'>,
@@ -44,7 +49,7 @@ export function lotNitrogen(lot: Living, at: number, find: Finder): number {
 }
 
 /** Who lives in a tank, as those whom a newcomer would meet; without any that nobody named. */
-export function residentsOf(lots: readonly Lot[], at: number, find: Finder): Lodger[] {
+export function residentsOf(lots: readonly Living[], at: number, find: Finder): Lodger[] {
   return lots.flatMap((lot) => {
     const animal = animalIn(lot, find);
     if (!animal || !isHere(lot)) return [];
@@ -57,4 +62,16 @@ export function residentsOf(lots: readonly Lot[], at: number, find: Finder): Lod
       },
     ];
   });
+}
+
+/** What lives there that nobody named: no rule can ask about it. */
+export function unnamedIn(lots: readonly Living[], find: Finder): string[] {
+  return lots.filter((lot) => isHere(lot) && !animalIn(lot, find)).map(({ what }) => what);
+}
+
+/** What an answer leaves open because of those that nobody named; null where all are named. */
+export function unnamedWords(lots: readonly Living[], find: Finder): string | null {
+  const names = [...new Set(unnamedIn(lots, find))];
+  if (names.length === 0) return null;
+  return `Not asked about: ${listWords(names)}, since nobody said which they are. Name them on their page.`;
 }

@@ -6,6 +6,7 @@ import {
   countdownWords,
   dayOf,
   daysBetween,
+  daysUntilDay,
   HOUR_MS,
   instant,
   isKnownZone,
@@ -54,6 +55,14 @@ describe('days in a tank’s zone', () => {
         },
       ),
     );
+  });
+
+  it('are counted to the first that begins at or after a moment', () => {
+    const from = atTimeOn('2026-03-28', 9, 0, BERLIN);
+    expect(daysUntilDay(from, atTimeOn('2026-03-29', 0, 0, BERLIN), BERLIN)).toBe(1);
+    expect(daysUntilDay(from, atTimeOn('2026-03-29', 0, 1, BERLIN), BERLIN)).toBe(2);
+    expect(daysUntilDay(from, atTimeOn('2026-03-30', 0, 0, BERLIN), BERLIN)).toBe(2);
+    expect(daysUntilDay(from, atTimeOn('2026-03-28', 0, 0, BERLIN), BERLIN)).toBe(0);
   });
 
   it('write an instant with the offset its zone had', () => {

@@ -38,6 +38,12 @@ export function addDaysIn(ms: number, days: number, zone: string): number {
   return addDays(new TZDate(ms, zone), days).getTime();
 }
 
+/** Calendar days from the day of one moment to the first day that begins at or after another. */
+export function daysUntilDay(from: number, to: number, zone: string): number {
+  const days = daysBetween(from, to, zone);
+  return addDaysIn(startOfDayIn(from, zone), days, zone) < to ? days + 1 : days;
+}
+
 /** The instant of a wall-clock time on a calendar day ("2026-11-23") in the zone. */
 export function atTimeOn(day: string, hours: number, minutes: number, zone: string): number {
   const [y = 1970, m = 1, d = 1] = day.split('-').map(Number);

@@ -1,13 +1,10 @@
 import { PAIR_N } from '../../cycle/problem/additions';
 import { TURNAROUND_DAYS } from './facts';
-import {
-  HORIZON,
-  MONTH,
-  QUARANTINE_LITRES_PER_CM,
-  type Bound,
-  type Item,
-  type PlanProblem,
-} from './problem';
+import type { Bound } from './bounds';
+import type { Item } from './item';
+import type { PlanProblem } from './problem';
+import { QUARANTINE_LITRES_PER_CM } from './quarantine';
+import { HORIZON, MONTH } from './span';
 
 /** Where a quarantine tank of the plan stands: its newest batch, and when that clears and has left. */
 export interface QuarantineState {

@@ -20,14 +20,18 @@ import {
   type Placed,
   type PlanState,
 } from './place';
-import { HORIZON, momentOf, MONTH, planProblem, type PlanProblem, type Variant } from './problem';
+import { momentOf, planProblem, type PlanProblem } from './problem';
+import { HORIZON, MONTH, type Variant } from './span';
 import { searchPlan } from './search';
 import type { Plan, PlanItem, PlanLoad, PlanRefusal } from './types';
 
-/** Share of batches in which a sign restarts the clock, and what that costs. */
-export const RESTART = { chance: 0.25, days: 14 };
+/**
+ * What a sign costs that restarts the clock of a batch, days. Taken to happen in about one of four, so
+ * the late end of a plan’s dates has it and its middle has not.
+ */
+const RESTART_DAYS = 14;
 const EARLY: Variant = { ready: 'p10', longer: 0 };
-const LATE: Variant = { ready: 'p90', longer: RESTART.days };
+const LATE: Variant = { ready: 'p90', longer: RESTART_DAYS };
 
 /** Days at which capacity is read off the posterior. */
 const CURVE_DAYS = [0, 7, 14, 30, 60, 120, 240];
@@ -190,7 +194,7 @@ export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
   }
 }
 
-/** A small fish as it is bought: 5 cm of a slender one. */
+/** What a small fish makes as it is bought, mg N a day: a clownfish of 4 cm by its body comes to 3.1. */
 const SMALL_FISH_N = 3;
 
 function loadToday(problem: PlanProblem): PlanLoad {

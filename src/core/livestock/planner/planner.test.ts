@@ -1,8 +1,6 @@
-import fc from 'fast-check';
-import { brokenRules, type Dated } from '../../../testing/planChecker';
-import { bestByTrying } from '../../../testing/planOracle';
-import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
-import { CATALOGUE } from '../catalogue';
+import type { CapacityCurve } from '../../cycle/forecast/capacity';
+import { daysBetween } from '../../time/zone';
+import { dayOf, facts, FACTS, NOW, WIDE } from '../../../testing/planFacts';
 import type { StockFacts } from './facts';
 import { planBy } from './by';
 import { planMoves } from './moves';
@@ -10,63 +8,11 @@ import { planFrom } from './plan';
 import type { Plan } from './types';
 
 const DAY = 86_400_000;
-const NOW = Date.parse('2026-03-02T00:00:00Z');
-
-const FACTS: StockFacts = {
-  tankId: 'tank',
-  tank: 'Tank',
-  zone: 'UTC',
-  at: NOW,
-  netLitres: 400,
-  home: { litres: 400, lengthCm: 150, sandCm: 5, lid: true, temperature: 25.5 },
-  heater: true,
-  start: NOW - 60 * DAY,
-  ready: { p10: NOW, p50: NOW, p90: NOW },
-  isReady: true,
-  alkalinitySteady: true,
-  algae: true,
-  stocking: { pace: { school: 'doubling' }, protocol: 'observe' },
-  lots: [],
-  wishes: [],
-  quarantine: [{ id: 'q', name: 'Quarantine', litres: 75, busyUntil: null }],
-  fed: null,
-  own: [],
-};
-
-type Wished = string | (Partial<StockFacts['wishes'][number]> & { species: string });
-
-function facts(wished: Wished[], changes: Partial<StockFacts> = {}): StockFacts {
-  return {
-    ...FACTS,
-    ...changes,
-    wishes: wished.map((wish, i) => ({
-      id: `w${i}`,
-      tankId: 'tank',
-      count: 1,
-      order: i,
-      ...(typeof wish === 'string' ? { species: wish } : wish),
-    })),
-  };
-}
-
-const dayOf = (ms: number) => Math.round((ms - NOW) / DAY);
-
-function datedOf(plan: Plan): Dated[] {
-  return plan.items.map((item) => ({
-    wishId: item.wishId,
-    day: dayOf(item.addOn.p50),
-    batch: item.batch,
-    tank: item.quarantineTank,
-    from: item.quarantineFrom === null ? null : dayOf(item.quarantineFrom),
-  }));
-}
 
 const days = (plan: Plan) =>
   Object.fromEntries(plan.items.map((item) => [item.species, dayOf(item.addOn.p50)]));
 const reasons = (plan: Plan) =>
   Object.fromEntries(plan.items.map((item) => [item.species, item.rule]));
-const WIDE: CapacityCurve = { days: [0, 540], most: [5, 5] };
-
 describe('pace', () => {
   it('the first addition is a pair of small fish, never more', () => {
     const plan = planFrom(
@@ -269,121 +215,49 @@ describe('pins', () => {
 });
 
 /** Animals a reef keeper may wish for, of all groups. */
-const wishable = CATALOGUE.filter(
-  (animal) => animal.group !== 'fish' || animal.leastLitres <= 475,
-).map(({ id }) => id);
-const anyFacts = (most: number) =>
-  fc
-    .record({
-      species: fc.uniqueArray(fc.constantFrom(...wishable), { minLength: 1, maxLength: most }),
-      counts: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: most, maxLength: most }),
-      school: fc.constantFrom<StockFacts['stocking']['pace']>(
-        { school: 'doubling' },
-        { school: 'interval', days: 14 },
-        { school: 'measured' },
-      ),
-      protocol: fc.constantFrom('observe', 'trusted', 'none'),
-      litres: fc.constantFrom(120, 250, 400, 900),
-      ready: fc.integer({ min: 0, max: 60 }),
-      tanks: fc.constantFrom([75], [40, 75], [60, 60]),
-      most: fc.constantFrom(0.05, 0.2, 2),
-      resident: fc.boolean(),
-      pin: fc.option(fc.integer({ min: 20, max: 120 }), { nil: undefined }),
-    })
-    .map(({ species, counts, school, protocol, litres, ready, tanks, most, resident, pin }) => ({
-      curve: { days: [0, 60, 540], most: [most / 4, most / 2, most] },
-      facts: facts(
-        species.map((id, i) => ({
-          species: id,
-          count: counts[i] ?? 1,
-          ...(i === 0 && pin !== undefined
-            ? { pinned: new Date(NOW + pin * DAY).toISOString().slice(0, 10) }
-            : {}),
-        })),
-        {
-          netLitres: litres,
-          home: { litres, lengthCm: 60 + litres / 6, sandCm: 5, lid: true, temperature: 25.5 },
-          stocking: { pace: school, protocol },
-          isReady: ready === 0,
-          ready: { p10: NOW + ready * DAY, p50: NOW + ready * DAY, p90: NOW + (ready + 9) * DAY },
-          quarantine: tanks.map((size, n) => ({
-            id: `q${n}`,
-            name: `Quarantine ${n}`,
-            litres: size,
-            busyUntil: null,
-          })),
-          lots: resident
-            ? [
-                {
-                  id: 'r',
-                  what: 'Clownfish',
-                  group: 'fish',
-                  species: 'ocellaris-clownfish',
-                  sizeCm: 5,
-                  arrivedAt: NOW - 50 * DAY,
-                  here: 2,
-                },
-              ]
-            : [],
-        },
-      ),
-    }));
 
-describe('up to seven wishes', () => {
-  const asGood = (given: StockFacts, curve: CapacityCurve) => {
-    const plan = planFrom(given, curve);
-    const sum = plan.items.reduce((total, { addOn }) => total + dayOf(addOn.p50), 0);
-    const best = bestByTrying(given, (day) => capacityOn(curve, day) * given.netLitres);
-    expect({ count: plan.items.length, sum }).toEqual(best);
-  };
+describe('what a plan leaves open', () => {
+  const remarks = (changes: Partial<StockFacts>) =>
+    planFrom(facts(['firefish'], changes), WIDE).remarks.join(' ');
 
-  it('come to a plan as early as trying everything does', () => {
-    fc.assert(
-      fc.property(anyFacts(5), ({ facts: given, curve }) => asGood({ ...given, lots: [] }, curve)),
-      { numRuns: 40 },
-    );
+  it('is said: no lid, a heater nobody held against a thermometer, and who was never named', () => {
+    expect(remarks({})).toBe('');
+    expect(remarks({ home: { ...FACTS.home, lid: false } })).toMatch(/lid before the first fish/);
+    expect(remarks({ heater: false })).toMatch(/heater against a thermometer/);
+    const stranger = {
+      id: 's',
+      what: 'Brown fish',
+      group: 'fish' as const,
+      arrivedAt: NOW - 90 * DAY,
+      here: 1,
+    };
+    expect(remarks({ lots: [stranger] })).toMatch(/Not asked about: Brown fish/);
   });
 
-  it('seven of them, in every order', () => {
-    const seven = [
-      'firefish',
-      'royal-gramma',
-      'neon-goby',
-      { species: 'ocellaris-clownfish', count: 2 },
-      'tailspot-blenny',
-      'six-line-wrasse',
-      'coral-beauty',
-    ];
+  it('quarantine that was chosen away or is nowhere is never silent', () => {
+    expect(remarks({ quarantine: [] })).toMatch(/No quarantine tank is on record/);
     const stocking = { pace: { school: 'doubling' as const }, protocol: 'none' };
-    asGood(facts(seven, { stocking }), WIDE);
+    expect(remarks({ stocking })).toMatch(/can cost the whole tank/);
   });
 });
 
-describe('thirty wishes', () => {
-  it('are planned, each once', () => {
-    const many = wishable.filter((_, i) => i % 5 === 0).slice(0, 30);
+describe('days of a plan', () => {
+  it('are calendar days, over the change of the clocks', () => {
+    const zone = 'Europe/Berlin';
+    const at = Date.parse('2026-03-20T09:00:00+01:00');
     const plan = planFrom(
-      facts(many, { netLitres: 900, home: { ...FACTS.home, litres: 900, lengthCm: 250 } }),
+      facts(['firefish'], {
+        zone,
+        at,
+        ready: { p10: at, p50: at, p90: at },
+        stocking: { pace: { school: 'doubling' }, protocol: 'observe' },
+      }),
       WIDE,
     );
-    expect(plan.items.length + plan.refused.length).toBe(30);
-    expect(plan.items.length).toBeGreaterThan(15);
-  });
-});
-
-describe('any wishes', () => {
-  it('come to a plan that breaks no rule of a checker written apart, twice the same', () => {
-    fc.assert(
-      fc.property(anyFacts(14), ({ facts: given, curve }) => {
-        const plan = planFrom(given, curve);
-        const capacity = (day: number) => capacityOn(curve, day) * given.netLitres;
-        expect(brokenRules(given, datedOf(plan), capacity)).toEqual([]);
-        expect(plan.items.length + plan.refused.length).toBe(given.wishes.length);
-        for (const { because, mend } of plan.refused)
-          expect(because === '' || mend === '').toBe(false);
-        expect(planFrom(given, curve)).toEqual(plan);
-      }),
-      { numRuns: 60 },
-    );
+    const [item] = plan.items;
+    if (!item || item.quarantineFrom === null) throw new Error('nothing was planned');
+    const midnight = (ms: number) => new Date(ms).toISOString().slice(11, 16);
+    expect([midnight(item.quarantineFrom), midnight(item.addOn.p50)]).toEqual(['23:00', '22:00']);
+    expect(daysBetween(item.quarantineFrom, item.addOn.p50, zone)).toBe(28);
   });
 });

@@ -1,4 +1,6 @@
-import { HORIZON, type Item, type PlanProblem } from './problem';
+import type { Item } from './item';
+import type { PlanProblem } from './problem';
+import { HORIZON } from './span';
 import {
   earliestDay,
   emptyState,

@@ -1,5 +1,5 @@
 import type { RuleId } from '../compatibility/types';
-import type { BindingId } from './problem';
+import type { BindingId } from './bounds';
 
 /** A wish with its dates, ms. */
 export interface PlanItem {

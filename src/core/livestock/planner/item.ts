@@ -1,0 +1,108 @@
+import { daysBetween, dayStart } from '../../time/zone';
+import { nitrogenLater } from '../bioload';
+import { usualCm } from '../body';
+import type { CatalogueAnimal } from '../catalogue';
+import { homeFindings } from '../compatibility/homeRules';
+import { pairFindings } from '../compatibility/pairRules';
+import { callIt, type Finding, type Lodger } from '../compatibility/types';
+import type { Finder } from '../lodgers';
+import { boundsOf, type Bound } from './bounds';
+import type { StockFacts } from './facts';
+import { HORIZON, type Variant } from './span';
+
+/** A first fish is small up to this length as bought, cm. */
+const SMALL_CM = 8;
+/** Months of running from which on an animal is a specialist that comes late by itself. */
+const SPECIALIST_MONTHS = 6;
+
+/** One wish, with all that its place in the plan depends on. */
+export interface Item {
+  wishId: string;
+  animal: CatalogueAnimal;
+  name: string;
+  count: number;
+  lodger: Lodger;
+  fish: boolean;
+  /** Few and small enough to be the first fish of a tank. */
+  first: boolean;
+  /** Claims a tank: comes after the docile. */
+  late: boolean;
+  /** A docile fish that the late ones wait for. */
+  docile: boolean;
+  /** Ammonia nitrogen by days since it came in, mg a day. */
+  nitrogen: Float64Array;
+  bounds: Bound[];
+  pinned: number | null;
+  override: boolean;
+  /** Why a rule is set aside for it; empty without. */
+  reason: string;
+  /** cm of fish in quarantine; 0 for what does not go through the fishes' one. */
+  quarantineCm: number;
+  /** What of the tank or of its residents forbids it. */
+  forbidden: Finding | null;
+}
+
+const territorial = (animal: CatalogueAnimal) =>
+  animal.group === 'fish' && (animal.temper === 'aggressive' || animal.territory === 'all');
+
+/** One wish as an item of the search; null for an animal that nobody knows. */
+export function itemOf(
+  wish: StockFacts['wishes'][number],
+  facts: StockFacts,
+  today: number,
+  scale: number,
+  residents: readonly Lodger[],
+  ready: Variant['ready'],
+  find: Finder,
+): Item | null {
+  const animal = find(wish.species);
+  if (!animal) return null;
+  const sizeCm = wish.sizeCm ?? usualCm(animal);
+  const lodger: Lodger = { animal, count: wish.count, ...(sizeCm > 0 ? { sizeCm } : {}) };
+  const nitrogen = Float64Array.from(
+    { length: HORIZON + 1 },
+    (_, age) => wish.count * scale * nitrogenLater(animal, sizeCm, age),
+  );
+  // A lid is a thing to do, not a reason to wait: it stands among the bounds.
+  const own = homeFindings(lodger, facts.home).filter(({ rule }) => rule !== 'lid');
+  const others = residents.flatMap((other) =>
+    other.animal.id === animal.id ? [] : pairFindings(lodger, other, facts.home),
+  );
+  const same = residents.filter((other) => other.animal.id === animal.id);
+  const together =
+    same.length > 0
+      ? homeFindings(
+          { ...lodger, count: lodger.count + same.reduce((sum, { count }) => sum + count, 0) },
+          facts.home,
+        ).filter(({ rule }) => rule === 'ownKind')
+      : [];
+  const forbidden =
+    [...own, ...together, ...others].find(({ severity }) => severity === 'no') ?? null;
+  const override = wish.override !== undefined;
+  const fish = animal.group === 'fish';
+  const pinned =
+    wish.pinned === undefined
+      ? null
+      : daysBetween(today, dayStart(wish.pinned, facts.zone), facts.zone);
+  const late = territorial(animal);
+  return {
+    wishId: wish.id,
+    animal,
+    name: callIt(animal),
+    count: wish.count,
+    lodger,
+    fish,
+    first: fish && wish.count <= 2 && sizeCm <= SMALL_CM,
+    late,
+    docile: fish && !late && animal.months < SPECIALIST_MONTHS,
+    nitrogen,
+    bounds: override
+      ? [{ day: 0, rule: 'override', because: `Set aside by you: ${wish.override?.reason ?? ''}` }]
+      : boundsOf(animal, facts, today, ready),
+    pinned: pinned !== null && pinned >= 0 ? pinned : null,
+    override,
+    reason: wish.override?.reason ?? '',
+    quarantineCm: fish ? sizeCm * wish.count : 0,
+    forbidden: override ? null : forbidden,
+  };
+}
