@@ -26,6 +26,8 @@ import type { AppThunk } from './state';
 export interface ActWriter {
   /** The moment of the gesture, ms. */
   now: number;
+  /** The log as the gesture found it. */
+  log: Log;
   create<T extends RecordType>(type: T, body: BodyOf<T>): string;
   /** A record whose id is fixed: one there is only one of. */
   createAs<T extends RecordType>(id: string, type: T, body: BodyOf<T>): string;
@@ -77,6 +79,7 @@ export function recordAct(
 ): AppThunk<Promise<SaveResult>> {
   const settings = typeof options === 'string' ? { words: options } : options;
   return async (dispatch, getState, { services }) => {
+    const { log } = getState();
     const written = (stamp: ActStamp): Revision[] => {
       const revisions: Revision[] = [];
       let created = 0;
@@ -86,6 +89,7 @@ export function recordAct(
       };
       write({
         now: services.now(),
+        log,
         create: (type, body) => {
           created += 1;
           return add(partId(stamp.actId, created), type, body);
@@ -96,7 +100,6 @@ export function recordAct(
       });
       return revisions;
     };
-    const { log } = getState();
     let revisions = written(stampOf(services, settings.actId));
     // A draft that two tabs had open becomes two acts where they made different things of it.
     if (saysOtherwise(log, revisions)) revisions = written(stampOf(services));

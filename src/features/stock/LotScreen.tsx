@@ -10,11 +10,13 @@ import type { Lot } from '@/core/livestock/roster';
 import { wordsContext } from '@/core/history/tankHistory';
 import { liveHead, recordOf } from '@/core/records/log';
 import { dayWords, shortDay } from '@/core/time/words';
-import { DAY_MS, isoInZone } from '@/core/time/zone';
+import { DAY_MS } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { moveEntries } from '@/core/livestock/moving';
+import { fulfilWishes } from '@/store/fulfil';
 import { recordAct } from '@/store/record';
 import { selectLog, selectTanks } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
@@ -214,33 +216,19 @@ function MoveButton({ lot, stock }: { lot: Lot; stock: StockView }) {
   const others = tanks.filter(({ id }) => id !== stock.history.tankId);
   if (others.length === 0) return null;
   const move = (tankId: string, name: string, zone: string) => {
-    const shared = {
-      kind: 'animals' as const,
-      group: lot.group,
-      what: lot.what,
-      ...(lot.here === null ? {} : { count: lot.here }),
-      ...(lot.species === undefined ? {} : { species: lot.species }),
-      ...(lot.notSure ? { notSure: true as const } : {}),
-    };
-    const cm = lengthNow(lot, stock.now, stock.find);
     void dispatch(
       recordAct((act) => {
-        act.create('entry', {
-          ...shared,
-          tankId: stock.history.tankId,
-          at: isoInZone(act.now, stock.history.tank.zone),
-          move: 'moved',
-          lot: lot.id,
-          otherTankId: tankId,
+        const entries = moveEntries({
+          lot,
+          from: { tankId: stock.history.tankId, zone: stock.history.tank.zone },
+          to: { tankId, zone },
+          at: act.now,
+          cm: lengthNow(lot, stock.now, stock.find),
         });
-        act.create('entry', {
-          ...shared,
-          tankId,
-          at: isoInZone(act.now, zone),
-          move: 'in',
-          otherTankId: stock.history.tankId,
-          ...(cm > 0 ? { sizeCm: Math.round(cm * 10) / 10 } : {}),
-        });
+        for (const entry of entries) {
+          act.create('entry', entry);
+          fulfilWishes(act, entry.tankId, entry);
+        }
       }, `Moved to ${name}`),
     );
     setOpen(false);

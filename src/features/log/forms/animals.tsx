@@ -20,6 +20,7 @@ import { lossOf } from '@/core/runs/lossOf';
 import type { Settings } from '@/core/records/schema/settings';
 import { formatExact } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol } from '@/core/units/units';
+import { fulfilWishes } from '@/store/fulfil';
 import { FormReader, type FormReading } from '@/forms/reader';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice } from '@/ui/Choice';
@@ -146,6 +147,7 @@ export const AnimalsEntryForm = entryForm({
   alongside: (act, body, tankId, at) => {
     const run = lossOf(tankId, body, at);
     if (run) act.create('run', run);
+    fulfilWishes(act, tankId, body);
   },
   Meaning: AnimalsMeaning,
   labels: {

@@ -1,0 +1,44 @@
+import { createRecord } from '../records/acts';
+import type { EntryBody } from '../records/kinds';
+import type { RevisionOf } from '../records/schema/revision';
+import type { Wish } from '../records/schema/wish';
+import { testId } from '../../testing/logBuilder';
+import { fulfilledBy } from './fulfilled';
+
+const STAMP = { actId: testId(1), device: 'test', recordedAt: '2026-03-02T00:00:00.000Z' };
+const TANK = testId(2);
+
+function wish(n: number, changes: Partial<Wish> = {}): RevisionOf<'wish'> {
+  const body = { tankId: TANK, species: 'firefish', count: 1, order: n, ...changes };
+  return createRecord(STAMP, testId(10 + n), 'wish', body) as RevisionOf<'wish'>;
+}
+
+const came = (count: number, species = 'firefish'): EntryBody => ({
+  kind: 'animals',
+  move: 'in',
+  group: 'fish',
+  what: 'Firefish',
+  species,
+  count,
+});
+
+describe('a wish', () => {
+  it('goes when its animal came, by as many as came, the earlier wish first', () => {
+    const later = wish(2, { count: 3, pinned: '2026-04-01' });
+    const earlier = wish(1);
+    const done = fulfilledBy([later, earlier], TANK, came(2));
+    expect(done.map(({ wish: of }) => of.id)).toEqual([earlier.id, later.id]);
+    expect(done[0]?.left).toBeNull();
+    expect(done[1]?.left).toMatchObject({ count: 2 });
+    expect(done[1]?.left).not.toHaveProperty('pinned');
+  });
+
+  it('stays for another animal, another tank, one that leaves, and one nobody named', () => {
+    const wishes = [wish(1)];
+    expect(fulfilledBy(wishes, TANK, came(1, 'royal-gramma'))).toEqual([]);
+    expect(fulfilledBy(wishes, testId(3), came(1))).toEqual([]);
+    expect(fulfilledBy(wishes, TANK, { ...came(1), move: 'out' } as EntryBody)).toEqual([]);
+    const { species: _none, ...unnamed } = came(1) as Record<string, unknown>;
+    expect(fulfilledBy(wishes, TANK, unnamed as unknown as EntryBody)).toEqual([]);
+  });
+});

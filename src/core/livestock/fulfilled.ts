@@ -1,0 +1,33 @@
+import type { EntryBody } from '../records/kinds';
+import type { RevisionOf } from '../records/schema/revision';
+import type { Wish } from '../records/schema/wish';
+
+/** What becomes of a wish: what is left of it, or null where all of it came. */
+export interface Fulfilled {
+  wish: RevisionOf<'wish'>;
+  left: Wish | null;
+}
+
+/**
+ * The wishes of a tank that an entry fulfils: of its animal, in the order of the list, as far as those
+ * that came go. A day that was pinned was theirs, so what is left of a wish is free of it.
+ */
+export function fulfilledBy(
+  wishes: readonly RevisionOf<'wish'>[],
+  tankId: string,
+  entry: EntryBody,
+): Fulfilled[] {
+  if (entry.kind !== 'animals' || entry.move !== 'in' || entry.species === undefined) return [];
+  let came = entry.count ?? 1;
+  return wishes
+    .filter(({ body }) => body.tankId === tankId && body.species === entry.species)
+    .sort((a, b) => a.body.order - b.body.order)
+    .flatMap((wish): Fulfilled[] => {
+      if (came <= 0) return [];
+      const left = wish.body.count - came;
+      came -= wish.body.count;
+      if (left <= 0) return [{ wish, left: null }];
+      const { pinned: _was, ...rest } = wish.body;
+      return [{ wish, left: { ...rest, count: left } }];
+    });
+}

@@ -1,0 +1,11 @@
+import { fulfilledBy } from '../core/livestock/fulfilled';
+import type { EntryBody } from '../core/records/kinds';
+import type { ActWriter } from './record';
+
+/** Takes off the wish list, in the same act, what an entry of a tank brings in. */
+export function fulfilWishes(act: ActWriter, tankId: string, entry: EntryBody): void {
+  for (const { wish, left } of fulfilledBy(act.log.wishes, tankId, entry)) {
+    if (left) act.revise(wish, left);
+    else act.remove(wish);
+  }
+}
