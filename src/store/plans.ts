@@ -14,6 +14,7 @@ function restsOn(state: RootState): unknown[] {
     session.tankId,
     session.status,
     known.forecast[session.tankId ?? '']?.value,
+    known.forecast[session.tankId ?? '']?.status,
     Math.floor(clock.now / DAY_MS),
   ];
 }
@@ -31,8 +32,6 @@ export function followPlans(startListening: AppStartListening): void {
       const { session, log, computed: known } = getState();
       const { tankId } = session;
       if (session.status !== 'ready' || tankId === null) return;
-      // The forecast is under way, and brings the colony with it.
-      if (known.forecast[tankId]?.status === 'running') return;
       // Without a wish there is one only where Stock was opened.
       const wished = log.wishes.some(({ body }) => body.tankId === tankId);
       if (!wished && !known.plan[tankId]) return;

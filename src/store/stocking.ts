@@ -1,9 +1,10 @@
 import type { AddAnswer, AddQuestion } from '../core/livestock/add';
 import { stockSource, type StockSource } from '../core/livestock/planner/source';
-import type { Posterior } from '../core/cycle/forecast';
+import type { CycleProblem, Posterior } from '../core/cycle/forecast';
 import { planMoves } from '../core/livestock/planner/moves';
 import { hashText } from '../core/math/hash';
 import { DAY_MS, HOUR_MS } from '../core/time/zone';
+import type { Jobs } from '../workers/jobs/client';
 import { computed, jobBegun, jobFailed } from './computedSlice';
 import { selectNow } from './selectors';
 import type { AppThunk } from './state';
@@ -12,6 +13,27 @@ import { forecastMoment, selectForecastOf, selectHistoryUntil, selectVerdictOf }
 /** The seed of every inference in the app. */
 const SEED = 1;
 
+/** Inferences under way, by what they are of: a plan and a question that come together wait for one. */
+const underWay = new WeakMap<Jobs, Map<string, Promise<Posterior | null>>>();
+
+function inferOnce(
+  jobs: Jobs,
+  tankId: string,
+  problem: CycleProblem,
+  hash: string,
+): Promise<Posterior | null> {
+  const running = underWay.get(jobs) ?? new Map<string, Promise<Posterior | null>>();
+  underWay.set(jobs, running);
+  const key = `${tankId}/${hash}`;
+  const known = running.get(key);
+  if (known) return known;
+  const made = jobs
+    .run('infer', { problem, seed: SEED }, { lane: `stock/${tankId}`, hash })
+    .finally(() => running.delete(key));
+  running.set(key, made);
+  return made;
+}
+
 /** What stocking is judged by: the facts of a tank and what its readings say of the colony. */
 interface Stocked {
   source: StockSource;
@@ -19,11 +41,15 @@ interface Stocked {
   hash: string;
 }
 
-/** Gathers the facts of a tank; null where it is gone, or its colony is still being inferred. */
+/**
+ * Gathers the facts of a tank; null where it is gone, or where its forecast is being worked out, which
+ * brings the colony with it: whoever asked asks again once it is there.
+ */
 function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
   return async (dispatch, getState, { services }) => {
     const state = getState();
     const { log } = state;
+    if (state.computed.forecast[tankId]?.status === 'running') return null;
     const at = forecastMoment(log, tankId, selectNow(state));
     const { cycleProblem } = await import('../core/cycle/problem/problem');
     if (getState().log !== log) return null;
@@ -43,11 +69,7 @@ function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
     const known = getState().computed.posterior[tankId];
     if (known?.value && known.asked === problemHash)
       return { source, posterior: known.value, hash };
-    const posterior = await services.jobs.run(
-      'infer',
-      { problem, seed: SEED },
-      { lane: `stock/${tankId}`, hash: problemHash },
-    );
+    const posterior = await inferOnce(services.jobs, tankId, problem, problemHash);
     if (!posterior) return null;
     dispatch(computed({ name: 'posterior', key: tankId, asked: problemHash, value: posterior }));
     return { source, posterior, hash };

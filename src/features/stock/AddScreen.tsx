@@ -14,7 +14,7 @@ import { selectForecast } from '@/store/inView';
 import { recordAct } from '@/store/record';
 import { selectSettings, selectTank } from '@/store/selectors';
 import { loadStocking } from '@/store/plans';
-import { Button, ButtonRow } from '@/ui/Press';
+import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -62,11 +62,14 @@ function useAnswer(tankId: string | undefined, animal: CatalogueAnimal | undefin
 /** The question in the shop: can so many of this be added today? */
 export function AddScreen({ given }: { given: Readonly<Record<string, string>> }) {
   const find = useFinder();
+  const router = useRouter();
   const tank = useAppSelector(selectTank);
   const begun = given.species === undefined ? undefined : find(given.species);
   const [animal, setAnimal] = useState(begun);
   const [text, setText] = useState(begun?.names[0] ?? '');
-  const [count, setCount] = useState(Math.min(30, Math.max(1, Number(given.count) || 1)));
+  const [count, setCount] = useState(
+    Math.min(30, Math.max(1, Math.round(Number(given.count)) || 1)),
+  );
   const { answer, failed } = useAnswer(tank?.id, animal, count);
   if (!tank) return null;
   const { zone } = tank.body;
@@ -101,10 +104,17 @@ export function AddScreen({ given }: { given: Readonly<Record<string, string>> }
         <Answer answer={answer} animal={animal} zone={zone} tankId={tank.id} />
       ) : null}
       {animal ? null : (
-        <Words as="soft">
-          Type a name or a part of it. The answer goes by who lives here, your pace, and what your
-          readings say the filter carries; it needs no network.
-        </Words>
+        <>
+          <Words as="soft">
+            Type a name or a part of it. The answer goes by who lives here, your pace, and what your
+            readings say the filter carries; it needs no network.
+          </Words>
+          <LinkButton
+            soft
+            label="Somebody came whom the catalogue has not"
+            onPress={() => router.push(to.log('animals'))}
+          />
+        </>
       )}
     </Screen>
   );
@@ -125,7 +135,7 @@ function Answer({
   const dispatch = useAppDispatch();
   const { lengthUnit } = useAppSelector(selectSettings);
   const wishes = useAppSelector((state) => state.log.wishes);
-  const { barriers, cares, remark, count } = answer;
+  const { barriers, cares, remarks, count } = answer;
   const lines = answerLines(answer, zone);
   const wished = wishes.some(({ body }) => body.tankId === tankId && body.species === animal.id);
   const wish = async () => {
@@ -167,7 +177,11 @@ function Answer({
           {line}
         </Words>
       ))}
-      {remark ? <Remark tone="watch">{remark}</Remark> : null}
+      {remarks.map((remark) => (
+        <Remark key={remark} tone="watch">
+          {remark}
+        </Remark>
+      ))}
       {barriers.length > 0 ? (
         <View>
           <SectionHead title="What stands against it" />
@@ -187,7 +201,9 @@ function Answer({
       <ButtonRow>
         {answer.answer === 'yes' ? (
           <Button label="Log it as added" kind="primary" onPress={log} />
-        ) : null}
+        ) : (
+          <Button label="It is in already: log it" onPress={log} />
+        )}
         {wished ? null : <Button label="Wish for it" onPress={() => void wish()} />}
         <Button label="What it needs" onPress={() => router.push(to.animal(animal.id))} />
       </ButtonRow>

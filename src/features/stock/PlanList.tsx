@@ -109,3 +109,12 @@ export function Moves({ moves, zone }: { moves: readonly PlanMove[]; zone: strin
     </Remark>
   );
 }
+
+/** The plan could not be worked out: what the keeper can do. */
+export function PlanFailed() {
+  return (
+    <Remark tone="watch" title="No plan">
+      What works it out could not run. Your wishes are kept; reload, and it is made again.
+    </Remark>
+  );
+}

@@ -3,7 +3,7 @@ import type { StockPage as Page } from '@/core/opens';
 import { BackHead } from '@/frame/BackHead';
 import { Opening, Screen } from '@/ui/Screen';
 import { AddScreen } from './AddScreen';
-import { CoralsScreen } from './CoralsScreen';
+import { CoralsScreen } from './corals/CoralsScreen';
 import { GrowthScreen } from './GrowthScreen';
 import { LossesScreen } from './LossesScreen';
 import { OwnAnimalScreen } from './OwnAnimalScreen';

@@ -28,7 +28,7 @@ import { color, radius, space, touch } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { AnimalFacts } from './AnimalScreen';
-import { Moves, PlanList } from './PlanList';
+import { Moves, PlanFailed, PlanList } from './PlanList';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
 
@@ -75,6 +75,8 @@ export function StockScreen() {
       {moves && moves.length > 0 ? <Moves moves={moves} zone={zone} /> : null}
       {plan && wishes > 0 ? (
         <PlanList plan={plan} zone={zone} />
+      ) : stock.failed ? (
+        <PlanFailed />
       ) : (
         <Words as="soft">
           {plan
@@ -178,7 +180,7 @@ function Residents({ stock }: { stock: StockView }) {
       <SectionHead
         title="Who lives here"
         end={
-          <LinkButton soft label="Log who came" onPress={() => router.push(to.log('animals'))} />
+          <LinkButton soft label="Log who came" onPress={() => router.push(to.stockPage('add'))} />
         }
       />
       {here.length === 0 ? (

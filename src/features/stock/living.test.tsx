@@ -1,14 +1,15 @@
-import { act, fireEvent, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { choose, demoStore, heading, logged, press, show } from '@/testing/appHarness';
 import { HERE } from '@/testing/services';
 import { rosterOf } from '@/core/livestock/roster';
 import { selectHistory } from '@/store/inView';
+import { recordAct } from '@/store/record';
 import { selectTanks } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import type { AppStore } from '@/store/store';
 import { renewPlan } from '@/store/stocking';
 import { AddScreen } from './AddScreen';
-import { CoralsScreen } from './CoralsScreen';
+import { CoralsScreen } from './corals/CoralsScreen';
 import { GrowthScreen } from './GrowthScreen';
 import { LossesScreen } from './LossesScreen';
 import { LotScreen } from './LotScreen';
@@ -97,6 +98,23 @@ describe('wishes', () => {
   });
 });
 
+describe('a plan that could not be worked out', () => {
+  it('is said to be so, where wishes are and on Stock', async () => {
+    const store = await demoStore('Fulmar', {
+      ...HERE,
+      run: async () => Promise.reject(new Error('The worker stopped.')),
+    });
+    await act(async () => {
+      await store.dispatch(renewPlan(tankIdOf(store)));
+    });
+    await show(store, <WishesScreen given={{}} />);
+    expect(heading()).toBe('Their days could not be worked out.');
+    cleanup();
+    await show(store, <StockScreen />);
+    expect(screen.getByText(/Your wishes are kept; reload/)).toBeTruthy();
+  });
+});
+
 describe('the shop question', () => {
   it('is begun with an animal, answered, and leads to the log with what is known', async () => {
     const store = await demoStore('Fulmar', HERE);
@@ -113,8 +131,13 @@ describe('the shop question', () => {
 });
 
 describe('a lot', () => {
-  it('is moved to another tank as one act, and lives there', async () => {
+  it('is moved to another tank as one act, and lives there, wished for no more', async () => {
     const store = await demoStore('Fulmar');
+    const wished = selectTanks(store.getState()).find(({ body }) => body.name === 'Spare tank');
+    await act(async () => {
+      const wish = { tankId: wished?.id ?? '', species: 'royal-gramma', count: 1, order: 1 };
+      await store.dispatch(recordAct((write) => write.create('wish', wish)));
+    });
     await show(store, <LotScreen id={lotNamed(store, 'Royal gramma')} />);
     expect(heading()).toBe('Royal gramma.');
     await press('Moved to…');
@@ -125,6 +148,7 @@ describe('a lot', () => {
     expect(there && rosterOf(there).map(({ what, here }) => [what, here])).toEqual([
       ['Royal gramma', 1],
     ]);
+    expect(store.getState().log.wishes.some(({ body }) => body.tankId === wished?.id)).toBe(false);
   });
 
   it('that nobody was sure of is named, and remembers what it was called', async () => {

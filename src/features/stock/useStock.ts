@@ -5,7 +5,7 @@ import { finderWith, type Finder } from '@/core/livestock/lodgers';
 import { isHere, rosterOf, type Lot } from '@/core/livestock/roster';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { selectHistory, selectPlan, selectVerdict } from '@/store/inView';
+import { selectForecastStanding, selectHistory, selectPlan, selectVerdict } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
 import { loadStocking } from '@/store/plans';
 
@@ -23,6 +23,8 @@ export interface StockView {
   here: Lot[];
   demand: Demand;
   plan: Plan | null;
+  /** The plan could not be worked out. */
+  failed: boolean;
   isReady: boolean;
 }
 
@@ -35,10 +37,14 @@ export function useStock(): StockView | null {
   const now = useAppSelector(selectNow);
   const find = useFinder();
   const tankId = history?.tankId;
+  const planning = useAppSelector((state) => state.computed.plan[tankId ?? '']?.status);
+  const foretelling = useAppSelector(selectForecastStanding)?.status;
   useEffect(() => {
-    if (tankId === undefined || plan !== null) return;
+    if (tankId === undefined || plan !== null || planning === 'failed') return;
+    // A forecast that is under way brings the colony with it: what asks for two would work twice.
+    if (foretelling === 'running') return;
     void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
-  }, [dispatch, tankId, plan]);
+  }, [dispatch, history, tankId, plan, planning, foretelling]);
   const lots = useMemo(() => (history ? rosterOf(history) : []), [history]);
   const demand = useMemo(
     () => (history ? demandOf(history, lots, now, find) : null),
@@ -54,6 +60,7 @@ export function useStock(): StockView | null {
     here: lots.filter(isHere),
     demand,
     plan,
+    failed: plan === null && planning === 'failed',
     isReady: running || (verdict?.ready ?? false),
   };
 }
