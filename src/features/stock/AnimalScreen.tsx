@@ -2,13 +2,16 @@ import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import type { TankHistory } from '@/core/history/tankHistory';
 import type { CatalogueAnimal } from '@/core/livestock/catalogue';
+import { judgeNewcomers } from '@/core/livestock/compatibility/judge';
+import { homeOf } from '@/core/livestock/home';
+import { residentsOf } from '@/core/livestock/lodgers';
+import { rosterOf } from '@/core/livestock/roster';
 import { animalSentence, groupName, traitLines } from '@/core/livestock/words';
-import { latestReading } from '@/core/history/tankHistory';
-import { formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
+import { selectNow } from '@/store/selectors';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -85,51 +88,24 @@ export function AnimalFacts({ animal }: { animal: CatalogueAnimal }) {
   );
 }
 
-/** What of the tank in view falls short of the animal's least: facts side by side, no verdict. */
+/** What would stand between it and the tank in view: its room, its water, and who lives there. */
 function AgainstTank({ animal, history }: { animal: CatalogueAnimal; history: TankHistory }) {
-  const { tank, netLitres, standing } = history;
-  const warmth = latestReading(history, 'temperature');
-  const rows: { title: string; note: string }[] = [];
-  if (animal.group !== 'coral') {
-    rows.push({
-      title: netLitres >= animal.leastLitres ? 'Enough water' : 'Too little water',
-      note: `${formatPlain(netLitres, 0)} L here, ${formatPlain(animal.leastLitres)} at least`,
-    });
-  }
-  if (animal.group === 'fish' && tank.volume.shell.by === 'dimensions') {
-    const { length } = tank.volume.shell.box;
-    rows.push({
-      title: length >= animal.leastLengthCm ? 'Long enough' : 'Too short',
-      note: `${formatPlain(length, 0)} cm here, ${formatPlain(animal.leastLengthCm)} at least`,
-    });
-  }
-  if (animal.group === 'fish' && animal.sand) {
-    const { sandDepth } = tank.volume;
-    rows.push({
-      title: sandDepth >= animal.sand.depthCm ? 'Enough sand' : 'Too little sand',
-      note: `${formatPlain(sandDepth, 1)} cm here, ${formatPlain(animal.sand.depthCm)} at least`,
-    });
-  }
-  if (animal.group === 'fish' && animal.jumps && !standing.lid) {
-    rows.push({ title: 'No lid yet', note: 'It jumps, and new fish all do' });
-  }
-  if (warmth) {
-    const fits =
-      warmth.best >= animal.temperature.low - 0.5 && warmth.best <= animal.temperature.high + 0.5;
-    rows.push({
-      title: fits ? 'The warmth fits' : 'The warmth does not fit',
-      note: `${formatPlain(warmth.best, 1)} °C read last, ${formatPlain(animal.temperature.low)} to ${formatPlain(animal.temperature.high)} wanted`,
-    });
-  }
+  const now = useAppSelector(selectNow);
+  const find = useFinder();
+  const residents = residentsOf(rosterOf(history), now, find);
+  const findings = judgeNewcomers([{ animal, count: 1 }], residents, homeOf(history, now));
   return (
     <View>
-      <SectionHead title={tank.name} end="against its least" />
-      {rows.map((row) => (
-        <Row key={row.title} title={row.title} note={row.note} />
+      <SectionHead title={history.tank.name} end="what one of it would meet" />
+      {findings.map(({ rule, between, severity, because, mend }) => (
+        <Row
+          key={rule + between.join()}
+          title={severity === 'no' ? because : `With care: ${because}`}
+          note={mend}
+        />
       ))}
       <Words as="soft">
-        Not a yes to buying it: who lives here already, and whether the cycle is done, are judged
-        elsewhere.
+        {`${findings.length === 0 ? 'Nothing in its room, its water or its company speaks against it. ' : ''}Whether the filter carries it, and when, is asked with “Can I add it today?”.`}
       </Words>
     </View>
   );

@@ -1,17 +1,18 @@
 import { useLocalSearchParams, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { latestReading } from '@/core/history/tankHistory';
 import { CATALOGUE, type CatalogueAnimal } from '@/core/livestock/catalogue';
 import { ANY_HOME, callIt, type Home } from '@/core/livestock/compatibility/types';
 import { judgeTogether } from '@/core/livestock/compatibility/judge';
 import { FILTERS, narrowed, type FilterId } from '@/core/livestock/filters';
+import { homeOf } from '@/core/livestock/home';
 import { findAnimals } from '@/core/livestock/search';
 import { groupName, traitLines } from '@/core/livestock/words';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
+import { selectNow } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Bare, LinkButton } from '@/ui/Press';
@@ -45,15 +46,8 @@ const MOST_BESIDE = 3;
 
 function useHome(): Home {
   const history = useAppSelector(selectHistory);
-  if (!history) return ANY_HOME;
-  const { volume } = history.tank;
-  return {
-    litres: history.netLitres,
-    lengthCm: volume.shell.by === 'dimensions' ? volume.shell.box.length : null,
-    sandCm: volume.sandDepth,
-    lid: history.standing.lid,
-    temperature: latestReading(history, 'temperature')?.best ?? null,
-  };
+  const now = useAppSelector(selectNow);
+  return useMemo(() => (history ? homeOf(history, now) : ANY_HOME), [history, now]);
 }
 
 /** Every animal of the catalogue, to be searched by either name, narrowed, and set side by side. */

@@ -120,14 +120,13 @@ describe('an animal', () => {
     await show(await demoStore(), <AnimalScreen id="volitans-lionfish" />);
     expect(heading()).toBe('Red lionfish.');
     expect(screen.getByText(/at most 45 °C/)).toBeTruthy();
-    expect(screen.getByText('Too little water')).toBeTruthy();
-    expect(screen.getByText('208 L here, 550 at least')).toBeTruthy();
+    expect(screen.getByText(/needs 550 L at least, and this tank holds 208/)).toBeTruthy();
   });
 
   it('says how much sand and which lid it wants, and what is unsure', async () => {
     await show(await demoStore(), <AnimalScreen id="pearly-jawfish" />);
-    expect(screen.getByText('3 cm here, 10 at least')).toBeTruthy();
-    expect(screen.getByText('No lid yet')).toBeTruthy();
+    expect(screen.getByText(/burrows in 10 cm of mixed sand; there are 3/)).toBeTruthy();
+    expect(screen.getByText(/it jumps, and there is no lid/)).toBeTruthy();
     await show(await demoStore(), <AnimalScreen id="firefish" />);
     expect(screen.getByText(/less sure than usual/)).toBeTruthy();
   });

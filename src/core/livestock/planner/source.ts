@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { tankHistory } from '../../history/derive';
-import { countedReadings, latestReading, type TankHistory } from '../../history/tankHistory';
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import type { Forecast } from '../../cycle/forecast/types';
 import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
@@ -10,6 +10,7 @@ import { batchSchema } from '../../records/schema/batch';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
+import { homeOf } from '../home';
 import { DAY_MS } from '../../time/zone';
 
 const ranged = z.object({
@@ -86,9 +87,6 @@ function algaeSeen(history: TankHistory): boolean {
   });
 }
 
-/** A reading of temperature older than this says nothing of how warm it is run. */
-const WARMTH_DAYS = 60;
-
 /** Where it stands with the cycle: ready now, or when the forecast expects it. */
 export interface CycleStanding {
   ready: boolean;
@@ -103,9 +101,7 @@ export function stockSource(
   cycle: CycleStanding,
 ): StockSource {
   const { tank, standing } = history;
-  const { shell } = tank.volume;
   const portions = portionsOf(history);
-  const warmth = latestReading(history, 'temperature');
   const running = standing.runningSince !== null && standing.runningSince <= at;
   const isReady = cycle.ready || running;
   const dates = cycle.forecast?.fed ? cycle.forecast.milestones.ready : null;
@@ -115,13 +111,7 @@ export function stockSource(
     zone: tank.zone,
     at,
     netLitres: history.netLitres,
-    home: {
-      litres: history.netLitres,
-      lengthCm: shell.by === 'dimensions' ? shell.box.length : null,
-      sandCm: tank.untold?.includes('rock') ? null : tank.volume.sandDepth,
-      lid: standing.lid,
-      temperature: warmth && at - warmth.at < WARMTH_DAYS * DAY_MS ? warmth.best : null,
-    },
+    home: homeOf(history, at),
     heater: standing.heaterVerifiedAt !== null,
     start: history.start,
     ready: isReady
