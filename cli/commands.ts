@@ -10,6 +10,7 @@ import {
 } from '../src/core';
 import { demoLog } from '../src/core/demo/demoLog';
 import { DEFAULT_SEED } from '../src/core/cycle/forecast';
+import { acclimateJson } from './acclimate';
 import { argsOf, numberOption, textOption } from './args';
 import { CliError } from './errors';
 import { assuranceAt, forecastJson, simulateCsv } from './forecast';
@@ -240,6 +241,8 @@ export const USAGE = `Usage: zoarium COMMAND
   add FILE --species "…" [--count N] [--tank NAME] [--at ISO]   can it be added today, why, how many at most
   species [TEXT]                              rows of the catalogue
   compatible "A" "B" … [--litres N] [--length CM]     what stands between them
+  acclimate --bag "32.5 ppt" --tank "35 ppt" --bag-temp 22 --tank-temp 25.5 --litres 2 --class fish|coral|shrimp
+      [--bag-ph N --tank-ph N --hours-shipped N --room C --one-system]   how it goes in, and the drip's sums
   demo [--at ISO]                             the demo log as a file`;
 
 /**
@@ -272,6 +275,8 @@ export function runCommand(argv: string[], now: number): string {
       return json(species(args));
     case 'compatible':
       return json(compatible(args));
+    case 'acclimate':
+      return json(acclimateJson(args));
     case 'demo':
       return demo(args, now).trimEnd();
     case undefined:

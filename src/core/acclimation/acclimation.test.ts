@@ -1,0 +1,194 @@
+import fc from 'fast-check';
+import { doublings, dripCourse, fastestHour, tankShare, type Drip } from './bucket';
+import { liveDrip, toppedWithFresh } from './live';
+import { ammoniaFactor, chooseMethod } from './method';
+import { acclimationPlan } from './plan';
+import type { Arrival, WaterClass } from './waters';
+
+const BAG = { salinity: 32.5, temperature: 22 };
+const TANK = { salinity: 35, temperature: 25.5 };
+const arrival = (changes: Partial<Arrival> = {}): Arrival => ({
+  bag: BAG,
+  tank: TANK,
+  litres: 2,
+  animal: 'fish',
+  ...changes,
+});
+const DRIP: Drip = { bag: BAG, tank: TANK, room: 22, litres: 2, mlPerMinute: 40, pourAt: 4 };
+
+const anyArrival = fc.record({
+  bag: fc.record({
+    salinity: fc.double({ min: 25, max: 42, noNaN: true }),
+    temperature: fc.double({ min: 18, max: 30, noNaN: true }),
+  }),
+  tank: fc.record({
+    salinity: fc.double({ min: 30, max: 36, noNaN: true }),
+    temperature: fc.double({ min: 22, max: 28, noNaN: true }),
+  }),
+  litres: fc.double({ min: 0.1, max: 8, noNaN: true }),
+  animal: fc.constantFrom<WaterClass>('fish', 'coral', 'shrimp'),
+});
+
+describe('a dripped bucket', () => {
+  it('follows the share of tank water by hand: 2 L and 1 L drawn are a third', () => {
+    expect(tankShare(2, 1)).toBeCloseTo(1 / 3, 12);
+    const { points } = dripCourse(DRIP, 25);
+    expect(points.at(-1)?.litres).toBeCloseTo(3, 9);
+    expect(points.at(-1)?.salinity).toBeCloseTo(32.5 + 2.5 / 3, 9);
+  });
+
+  it('halves the gap with every filling that is poured off', () => {
+    const { points, pourOffs } = dripCourse(DRIP, 100);
+    expect(pourOffs).toHaveLength(1);
+    expect(pourOffs[0]?.minute).toBeCloseTo(50, 6);
+    expect(pourOffs[0]?.litres).toBeCloseTo(2, 6);
+    expect(points.at(-1)?.salinity).toBeCloseTo(35 - 2.5 / 4, 6);
+    expect(doublings(0.75)).toBeCloseTo(2, 12);
+  });
+
+  it('keeps its salt: what was in it, what came and what was poured off', () => {
+    fc.assert(
+      fc.property(anyArrival, fc.double({ min: 5, max: 200, noNaN: true }), (given, rate) => {
+        const drip = { ...DRIP, ...given, mlPerMinute: rate, pourAt: 2 * given.litres };
+        const { points, pourOffs } = dripCourse(drip, 60);
+        const at = (minute: number) =>
+          dripCourse(drip, minute).points.at(-1)?.salinity ?? Number.NaN;
+        const poured = pourOffs.reduce((sum, off) => sum + off.litres * at(off.minute), 0);
+        const end = points.at(-1);
+        if (!end) throw new Error('no course');
+        const came = given.bag.salinity * given.litres + (given.tank.salinity * rate * 60) / 1000;
+        expect(end.salinity * end.litres + poured).toBeCloseTo(came, 4);
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('cools towards its room, and never passes tank and room', () => {
+    fc.assert(
+      fc.property(anyArrival, ({ bag, tank, litres }) => {
+        const course = dripCourse({ ...DRIP, bag, tank, litres, pourAt: 2 * litres }, 90).points;
+        const [low, high] = [
+          Math.min(22, bag.temperature, tank.temperature),
+          Math.max(22, bag.temperature, tank.temperature),
+        ];
+        for (const { temperature } of course) {
+          expect(temperature).toBeGreaterThanOrEqual(low - 1e-9);
+          expect(temperature).toBeLessThanOrEqual(high + 1e-9);
+        }
+      }),
+    );
+  });
+});
+
+describe('the method', () => {
+  const methodOf = (changes: Partial<Arrival>) => chooseMethod(arrival(changes)).method;
+
+  it('is what the two waters and the animal call for', () => {
+    expect(methodOf({})).toBe('drip');
+    expect(methodOf({ oneSystem: true })).toBe('none');
+    expect(methodOf({ bag: { ...TANK } })).toBe('none');
+    expect(methodOf({ bag: { salinity: 34.8, temperature: 22 } })).toBe('float');
+    expect(methodOf({ hoursShipped: 24 })).toBe('quick');
+    expect(methodOf({ hoursShipped: 24, animal: 'shrimp' })).toBe('matchQuarantine');
+    expect(methodOf({ hoursShipped: 24, animal: 'shrimp', bag: { ...BAG, salinity: 34.6 } })).toBe(
+      'quick',
+    );
+  });
+
+  it('never drips a rise of more than 3 ppt: 30 into 35 is matched in quarantine', () => {
+    const bag = { salinity: 30, temperature: 25 };
+    expect(methodOf({ bag })).toBe('matchQuarantine');
+    expect(acclimationPlan(arrival({ bag })).daysToMatch).toBe(5);
+    fc.assert(
+      fc.property(anyArrival, (given) => {
+        const { method } = acclimationPlan(given);
+        if (given.tank.salinity - given.bag.salinity > 3) expect(method).toBe('matchQuarantine');
+      }),
+    );
+  });
+
+  it('a fall is borne better than a rise by fish, and by no shrimp', () => {
+    const bag = { salinity: 40, temperature: 25 };
+    expect(methodOf({ bag })).toBe('drip');
+    expect(methodOf({ bag, animal: 'shrimp' })).toBe('matchQuarantine');
+  });
+
+  it('opening a bag of pH 7.0 into 8.1 at 25 °C frees about twelve times the ammonia', () => {
+    const factor = ammoniaFactor(
+      arrival({
+        bag: { salinity: 35, temperature: 25, ph: 7 },
+        tank: { salinity: 35, temperature: 25, ph: 8.1 },
+      }),
+    );
+    expect(factor).toBeGreaterThan(11.5);
+    expect(factor).toBeLessThan(12.5);
+    expect(ammoniaFactor(arrival())).toBeNull();
+  });
+});
+
+describe('the plan', () => {
+  it('ends near the tank, within the time that the animal bears', () => {
+    fc.assert(
+      fc.property(anyArrival, (given) => {
+        const plan = acclimationPlan(given);
+        if (plan.method !== 'drip') return;
+        const gap = Math.abs(given.tank.salinity - (plan.course.at(-1)?.salinity ?? 0));
+        expect(gap).toBeLessThanOrEqual(given.animal === 'shrimp' ? 0.5 : 1);
+        if (given.animal === 'fish') expect(plan.minutes).toBeGreaterThanOrEqual(20);
+        if (given.animal === 'fish') expect(plan.minutes).toBeLessThanOrEqual(60);
+        else expect(plan.minutes).toBeGreaterThanOrEqual(60);
+        if (given.animal === 'shrimp') expect(fastestHour(plan.course)).toBeLessThanOrEqual(1.01);
+        expect(plan.litresDrawn).toBeCloseTo((plan.mlPerMinute * plan.minutes) / 1000, 9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('floats a bag until the warmth fits', () => {
+    const plan = acclimationPlan(arrival({ bag: { salinity: 35, temperature: 21 } }));
+    expect(plan.method).toBe('float');
+    expect(Math.abs((plan.course.at(-1)?.temperature ?? 0) - 25.5)).toBeLessThanOrEqual(0.51);
+    expect([plan.mlPerMinute, plan.litresDrawn]).toEqual([0, 0]);
+  });
+
+  it('refuses waters that cannot be, and says what to do', () => {
+    const wrong = (changes: Partial<Arrival>) => () => acclimationPlan(arrival(changes));
+    expect(wrong({ bag: { salinity: 80, temperature: 25 } })).toThrow(
+      /salinity of the bag.*Measure/,
+    );
+    expect(wrong({ litres: 0 })).toThrow(/water must lie between/);
+    expect(wrong({ tank: { ...TANK, temperature: 55 } })).toThrow(/temperature of the tank/);
+    expect(wrong({ hoursShipped: -1 })).toThrow(/time in the bag/);
+  });
+});
+
+describe('a drip that goes on', () => {
+  const live = (elapsed: number, measured: { minute: number; salinity: number }[] = []) =>
+    liveDrip(DRIP, 100, 'fish', measured, elapsed);
+
+  it('is where the plan has it until something is measured', () => {
+    const standing = live(25);
+    expect(standing.now.salinity).toBeCloseTo(33.333, 2);
+    expect(standing).toMatchObject({ factor: 1, pace: 'asPlanned' });
+    expect(standing.drawn).toBeCloseTo(1, 6);
+    expect(standing.matched.salinity).toBe(false);
+    expect(live(75).matched.salinity).toBe(true);
+    expect(live(75).minutesLeft).toBe(0);
+  });
+
+  it('bends to what was measured, and says when it runs too slowly or too fast', () => {
+    const half = dripCourse({ ...DRIP, mlPerMinute: 16 }, 25).points.at(-1)?.salinity ?? 0;
+    const slow = live(25, [{ minute: 25, salinity: half }]);
+    expect(slow.factor).toBeCloseTo(0.4, 3);
+    expect(slow.pace).toBe('tooSlow');
+    expect(slow.drawn).toBeCloseTo(0.4, 3);
+    expect(slow.minutesLeft ?? 0).toBeGreaterThan(live(25).minutesLeft ?? Infinity);
+    const fast = live(25, [{ minute: 25, salinity: 34.4 }]);
+    expect(fast.pace).toBe('tooFast');
+    expect(fast.now.salinity).toBe(34.4);
+  });
+
+  it('60 L that gave 8 and were topped with fresh water fall from 35 to about 30', () => {
+    expect(toppedWithFresh(35, 60, 8)).toBeCloseTo(30.33, 2);
+  });
+});

@@ -1,0 +1,140 @@
+import {
+  doublings,
+  dripCourse,
+  fastestHour,
+  roomMinutes,
+  type BucketPoint,
+  type Drip,
+  type PourOff,
+} from './bucket';
+import { ammoniaFactor, chooseMethod, type Choice, type Method } from './method';
+import {
+  impossible,
+  SALINITY_NEAR,
+  USUAL_ROOM,
+  WARMTH_NEAR,
+  type Arrival,
+  type WaterClass,
+} from './waters';
+
+export interface AcclimationPlan extends Choice {
+  /** How long it takes, min. */
+  minutes: number;
+  /** 0 where nothing drips. */
+  mlPerMinute: number;
+  dropsPerSecond: number;
+  pourOffs: PourOff[];
+  /** Tank water that it takes, L: as much salt water goes back before the top-off unit is on. */
+  litresDrawn: number;
+  /** Salinity and warmth that the animal is in, minute by minute. */
+  course: BucketPoint[];
+  /** By how much free ammonia rises when the bag is opened; null where a pH is not known. */
+  ammoniaFactor: number | null;
+  /** Days until it may have the tank's salinity, at 1 ppt a day; 0 where it has it at the end. */
+  daysToMatch: number;
+  /** The drip; null where nothing drips. */
+  drip: Drip | null;
+}
+
+/** Drops to a millilitre from an airline. */
+export const DROPS_PER_ML = 20;
+/** A thin stream begins where nobody can count the drops any more, drops/s. */
+export const COUNTABLE = 5;
+
+/** The remainder of a gap that a drip aims at, as a share of what is near enough. */
+const AIM = 0.8;
+/** Tank water in the bucket at the end, at least, for what was not measured. */
+const LEAST_SHARE = 0.75;
+
+const SHORTEST: Record<WaterClass, number> = { fish: 20, coral: 60, shrimp: 60 };
+const LONGEST_FISH = 60;
+/** ppt an hour. */
+const PACE: Record<WaterClass, number> = { fish: Infinity, coral: 2, shrimp: 1 };
+
+/** Minutes until a closed bag that floats has the tank's warmth. */
+function floatMinutes({ bag, tank, litres }: Arrival): number {
+  const gap = Math.abs(tank.temperature - bag.temperature);
+  if (gap <= WARMTH_NEAR) return 0;
+  // Water on both sides of the film: about a quarter of what air takes.
+  const tau = roomMinutes(litres) / 8;
+  return Math.max(15, Math.ceil(tau * Math.log(gap / WARMTH_NEAR)));
+}
+
+function dripOf(arrival: Arrival): { drip: Drip; minutes: number; share: number } {
+  const { bag, tank, litres, animal, room = USUAL_ROOM } = arrival;
+  const gap = Math.abs(tank.salinity - bag.salinity);
+  const share =
+    gap === 0 ? LEAST_SHARE : Math.max(LEAST_SHARE, 1 - (AIM * SALINITY_NEAR[animal]) / gap);
+  const drawn = doublings(share) * litres;
+  const dripIn = (minutes: number): Drip => ({
+    bag,
+    tank,
+    room,
+    litres,
+    mlPerMinute: (drawn * 1000) / minutes,
+    pourAt: 2 * litres,
+  });
+  let minutes = SHORTEST[animal];
+  if (animal === 'fish') minutes = Math.min(LONGEST_FISH, Math.max(minutes, Math.round(20 * gap)));
+  while (minutes < 24 * 60) {
+    const { points } = dripCourse(dripIn(minutes), minutes);
+    if (fastestHour(points) <= PACE[animal] + 1e-9) break;
+    minutes += 5;
+  }
+  return { drip: dripIn(minutes), minutes, share };
+}
+
+/** A bag that floats closed: its salinity stays, its warmth comes to the tank's. */
+function floatCourse(arrival: Arrival, minutes: number): BucketPoint[] {
+  const { bag, tank, litres } = arrival;
+  const tau = roomMinutes(litres) / 8;
+  return Array.from({ length: minutes + 1 }, (_, minute) => ({
+    minute,
+    salinity: bag.salinity,
+    temperature: tank.temperature + (bag.temperature - tank.temperature) * Math.exp(-minute / tau),
+    litres,
+  }));
+}
+
+const DRIPS: readonly Method[] = ['drip'];
+
+/**
+ * How an arrival goes in, with its sums.
+ * @throws RangeError for waters that cannot be, in words for the keeper
+ */
+export function acclimationPlan(arrival: Arrival, chosen?: Method): AcclimationPlan {
+  const [wrong] = impossible(arrival);
+  if (wrong !== undefined) throw new RangeError(wrong);
+  const choice = chooseMethod(arrival);
+  const method = chosen ?? choice.method;
+  const base = { ...choice, method, ammoniaFactor: ammoniaFactor(arrival), daysToMatch: 0 };
+  if (DRIPS.includes(method)) {
+    const { drip, minutes } = dripOf(arrival);
+    const { points, pourOffs } = dripCourse(drip, minutes);
+    return {
+      ...base,
+      minutes,
+      mlPerMinute: drip.mlPerMinute,
+      dropsPerSecond: (drip.mlPerMinute * DROPS_PER_ML) / 60,
+      pourOffs,
+      litresDrawn: (drip.mlPerMinute * minutes) / 1000,
+      course: points,
+      drip,
+    };
+  }
+  const minutes = method === 'none' ? 0 : floatMinutes(arrival);
+  return {
+    ...base,
+    minutes,
+    mlPerMinute: 0,
+    dropsPerSecond: 0,
+    pourOffs: [],
+    litresDrawn: 0,
+    course: floatCourse(arrival, minutes),
+    daysToMatch:
+      method === 'matchQuarantine'
+        ? Math.ceil(Math.abs(arrival.tank.salinity - arrival.bag.salinity))
+        : 0,
+    drip: null,
+  };
+}
