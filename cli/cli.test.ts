@@ -99,7 +99,22 @@ describe('check and verdict', () => {
       'Kittiwake',
       'Fulmar',
       'Spare tank',
+      'Coral tub',
     ]);
+  });
+
+  it('tell every batch in quarantine, its clock and how its ammonia is held', () => {
+    const at = '2026-11-24T12:00:00Z';
+    const batches = json('quarantine', demo, '--at', at) as unknown as Record<string, any>[];
+    expect(batches.map(({ tank }) => tank)).toEqual(['Spare tank', 'Coral tub']);
+    const [fish, coral] = batches;
+    expect(fish).toMatchObject({ for: 'Fulmar', days: 28, daysClear: 17, clear: false });
+    expect(fish?.releaseOn.p50).toBe('2026-12-05T00:00:00.000Z');
+    expect(fish?.restarts).toMatchObject([{ because: 'Tailspot blenny: scratching on things' }]);
+    expect(fish?.ammoniaPlan).toMatchObject({ litres: 23, everyDays: 2, holds: true });
+    expect(coral).toMatchObject({ daysClear: 9, restarts: [] });
+    expect(json('quarantine', demo, '--at', '2026-06-01T12:00:00Z')).toEqual([]);
+    expect(() => json('quarantine', 'none.json')).toThrow();
   });
 
   it('judge the tank and the moment asked for', () => {

@@ -16,6 +16,7 @@ import { CliError } from './errors';
 import { assuranceAt, forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
+import { quarantineJson } from './quarantine';
 import { addJson, compatibleJson, planJson, speciesJson } from './stock';
 import { sumCommand } from './sum';
 
@@ -198,6 +199,13 @@ function add(args: string[], now: number): unknown {
   return addJson(log, tank, momentOption(values, now), species, count);
 }
 
+/** `quarantine FILE`: every batch that goes on at a moment. */
+function quarantine(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, { at: { type: 'string' } });
+  const { log } = openLog(positionals[0]);
+  return quarantineJson(log, momentOption(values, now));
+}
+
 /** `species [TEXT]`: rows of the catalogue. */
 function species(args: string[]): unknown {
   return speciesJson(argsOf(args, {}).positionals.join(' '));
@@ -241,6 +249,7 @@ export const USAGE = `Usage: zoarium COMMAND
   add FILE --species "…" [--count N] [--tank NAME] [--at ISO]   can it be added today, why, how many at most
   species [TEXT]                              rows of the catalogue
   compatible "A" "B" … [--litres N] [--length CM]     what stands between them
+  quarantine FILE [--at ISO]                  every batch: days clear, release, restarts, ammonia held
   acclimate --bag "32.5 ppt" --tank "35 ppt" --bag-temp 22 --tank-temp 25.5 --litres 2 --class fish|coral|shrimp
       [--bag-ph N --tank-ph N --hours-shipped N --room C --one-system]   how it goes in, and the drip's sums
   demo [--at ISO]                             the demo log as a file`;
@@ -275,6 +284,8 @@ export function runCommand(argv: string[], now: number): string {
       return json(species(args));
     case 'compatible':
       return json(compatible(args));
+    case 'quarantine':
+      return json(quarantine(args, now));
     case 'acclimate':
       return json(acclimateJson(args));
     case 'demo':

@@ -11,6 +11,12 @@ export type Place =
   | { screen: 'challenge' | 'dose' }
   /** A page of Stock, begun with what is known. */
   | { stock: StockPage; given?: Readonly<Record<string, string>> }
+  /** A page of Quarantine. */
+  | { quarantine: QuarantinePage; given?: Readonly<Record<string, string>> }
+  /** A batch in quarantine, by its id. */
+  | { batch: string }
+  /** Acclimation, begun with what is known. */
+  | { acclimate: Readonly<Record<string, string>> }
   /** A part of the description of the tank in view. */
   | { tank: TankPart }
   /** A sum of the Bench, by its id. */
@@ -20,6 +26,9 @@ export type Place =
 
 /** Pages of Stock. */
 export type StockPage = 'add' | 'wishes' | 'losses' | 'growth' | 'corals' | 'own';
+
+/** Pages of Quarantine. */
+export type QuarantinePage = 'begin' | 'medicines' | 'protocols' | 'readiness' | 'outbreak';
 
 /** Sums that something leads to. */
 export type SumPlace =

@@ -7,6 +7,9 @@ import { logPath } from './logPaths';
 export function addressOf(opens: Opens): string {
   if ('form' in opens) return to.log(logPath(opens.form), opens.given);
   if ('stock' in opens) return to.stockPage(opens.stock, opens.given);
+  if ('quarantine' in opens) return to.quarantinePage(opens.quarantine, opens.given);
+  if ('batch' in opens) return to.batch(opens.batch);
+  if ('acclimate' in opens) return to.acclimate(opens.acclimate);
   if ('sum' in opens) return to.sum(opens.sum);
   if ('tank' in opens) return to.tankPart('this', opens.tank);
   if ('screen' in opens) return to.cycleTool(opens.screen);

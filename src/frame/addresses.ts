@@ -1,5 +1,5 @@
 import type { Href } from 'expo-router';
-import type { StockPage } from '@/core/opens';
+import type { QuarantinePage, StockPage } from '@/core/opens';
 import type { ParameterId } from '@/core/parameters/registry';
 
 type Given = Readonly<Record<string, string>>;
@@ -19,6 +19,11 @@ export const to = {
   stockPage: (page: StockPage, given: Given = {}) => withGiven(`/stock/${page}`, given),
   /** One lot of the roster, by the entry that brought it in. */
   lot: (id: string) => `/stock/lots/${id}`,
+  quarantine: '/quarantine',
+  quarantinePage: (page: QuarantinePage, given: Given = {}) =>
+    withGiven(`/quarantine/${page}`, given),
+  batch: (id: string) => `/quarantine/batches/${id}`,
+  acclimate: (given: Given = {}) => withGiven('/acclimate', given),
   cycleTool: (tool: string) => `/cycle/${tool}`,
   /** A form of the log by its address, begun with what is handed over. */
   log: (path: string, given: Given = {}) => withGiven(`/log/${path}`, given),

@@ -73,7 +73,7 @@ describe('the store', () => {
     const seed = { make: demoLog, zone: 'UTC' };
     await store.dispatch(openLog('demo', seed));
     const names = selectTanks(store.getState()).map((tank) => tank.body.name);
-    expect(names).toEqual(['Kittiwake', 'Fulmar', 'Spare tank']);
+    expect(names).toEqual(['Kittiwake', 'Fulmar', 'Coral tub', 'Spare tank']);
     expect(selectTank(store.getState())?.body.name).toBe('Kittiwake');
     const first = allRevisions(store.getState().log);
     const reloaded = again();

@@ -3,7 +3,6 @@ import { lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
 import type { StockFacts } from '../core/livestock/planner/facts';
-import { protocolOf } from '../core/quarantine/protocols';
 
 const DAY = 86_400_000;
 
@@ -131,7 +130,7 @@ export function brokenRules(
     broken.push('a docile fish after one that claims ground');
   }
   // Quarantine: long enough, one batch at a time, in tanks that hold it.
-  const wait = protocolOf(facts.stocking.protocol).days;
+  const wait = facts.quarantineDays;
   if (wait > 0) {
     const batches = new Map<number, Known[]>();
     for (const one of fish) {

@@ -1,5 +1,6 @@
 import type { CapacityCurve } from '../core/cycle/forecast/capacity';
 import type { StockFacts } from '../core/livestock/planner/facts';
+import { protocolOf } from '../core/quarantine/protocols';
 import type { Plan } from '../core/livestock/planner/types';
 import type { Dated } from './planChecker';
 
@@ -22,10 +23,11 @@ export const FACTS: StockFacts = {
   isReady: true,
   alkalinitySteady: true,
   algae: true,
+  quarantineDays: 28,
   stocking: { pace: { school: 'doubling' }, protocol: 'observe' },
   lots: [],
   wishes: [],
-  quarantine: [{ id: 'q', name: 'Quarantine', litres: 75, busyUntil: null }],
+  quarantine: [{ id: 'q', name: 'Quarantine', litres: 75, clears: null }],
   fed: null,
   own: [],
 };
@@ -37,6 +39,7 @@ export function facts(wished: Wished[], changes: Partial<StockFacts> = {}): Stoc
   return {
     ...FACTS,
     ...changes,
+    quarantineDays: protocolOf((changes.stocking ?? FACTS.stocking).protocol).days,
     wishes: wished.map((wish, i) => ({
       id: `w${i}`,
       tankId: 'tank',

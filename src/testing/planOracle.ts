@@ -4,7 +4,6 @@ import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
 import { homeFindings } from '../core/livestock/compatibility/homeRules';
 import type { StockFacts } from '../core/livestock/planner/facts';
-import { protocolOf } from '../core/quarantine/protocols';
 
 const DAY = 86_400_000;
 const LAST = 540;
@@ -36,7 +35,7 @@ export function bestByTrying(
   facts: StockFacts,
   capacity: (day: number) => number,
 ): { count: number; sum: number } {
-  const wait = protocolOf(facts.stocking.protocol).days;
+  const wait = facts.quarantineDays;
   const ready = Math.ceil(((facts.ready.p50 ?? Infinity) - facts.at) / DAY);
   const start = facts.start ?? facts.at;
   const tanks = facts.quarantine.map(({ litres }) => litres / 4);

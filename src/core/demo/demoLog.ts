@@ -5,20 +5,21 @@ import type { Revision } from '../records/schema/revision';
 import { METRIC_SETTINGS, SETTINGS_ID } from '../records/schema/settings';
 import { addFulmar } from './fulmar';
 import { addKittiwake } from './kittiwake';
-import { baseTank, type Kits } from './shared';
+import { addQuarantine } from './quarantine';
+import type { Kits } from './shared';
 import { DemoWriter, type DemoContext } from './writer';
 
 /**
- * An invented keeper's log with three tanks, dated back from `now`: one on day 19 of its cycle, one
- * five months old, and a spare for quarantine.
+ * An invented keeper's log with four tanks, dated back from `now`: one on day 19 of its cycle, one
+ * five months old, a spare for quarantine with fish in it, and a tub for corals.
  */
 export function demoLog(context: DemoContext): Revision[] {
   const writer = new DemoWriter(context);
   const kits = addKits(writer);
   writer.addAs(SETTINGS_ID, writer.act(writer.when(150, '09:00')), 'settings', METRIC_SETTINGS);
   addKittiwake(writer, kits, context.zone);
-  addFulmar(writer, kits, context.zone);
-  addSpare(writer, context.zone);
+  const fulmar = addFulmar(writer, kits, context.zone);
+  addQuarantine(writer, kits, context.zone, fulmar);
   return writer.revisions;
 }
 
@@ -42,22 +43,4 @@ function addKits(writer: DemoWriter): Kits {
     kits[template] = { id: writer.add(stamp, 'kit', counted), kit: counted };
   });
   return kits as Kits;
-}
-
-function addSpare(writer: DemoWriter, zone: string): void {
-  const id = writer.add(writer.act(writer.when(30, '10:00')), 'tank', {
-    ...baseTank(zone),
-    name: 'Spare tank',
-    kind: 'quarantine',
-    rock: 'none',
-    volume: {
-      shell: { by: 'label', litres: 83 },
-      rockKg: 0,
-      rockDensity: 2,
-      sandDepth: 0,
-      sump: null,
-      measuredAtFill: { by: 'litres', litres: 76 },
-    },
-  });
-  writer.entry(id, 'lid', 30, '10:05', { fitted: true });
 }

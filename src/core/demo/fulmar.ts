@@ -4,7 +4,7 @@ import { baseTank, type Kits } from './shared';
 import type { DemoValue, DemoWriter } from './writer';
 
 /** A tank five months old, with animals in it. */
-export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
+export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string {
   const age = 152;
   const on = (day: number) => age - day;
   const random = seededRandom(310);
@@ -122,6 +122,7 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): void {
   addCalibrations(writer, id, kits, on);
   addFeeding(writer, id, on);
   addWishes(writer, id, on);
+  return id;
 }
 
 /** How Fulmar's water is made: what its purifier, its salt and its cup have shown. */

@@ -58,7 +58,7 @@ export class DemoWriter {
     daysAgo: number,
     time: string,
     body: Body<K>,
-  ): void {
+  ): string {
     const at = this.when(daysAgo, time);
     const entry = {
       kind,
@@ -66,7 +66,7 @@ export class DemoWriter {
       at: isoInZone(at, this.context.zone),
       ...body,
     } as unknown as Entry;
-    this.add(this.act(at + 60_000), 'entry', entry);
+    return this.add(this.act(at + 60_000), 'entry', entry);
   }
 
   /** Several tests made at one time, as one act. */

@@ -1,7 +1,6 @@
 import { FOLLOW_DAYS, FREE_LIMIT } from '../cycle/forecast/capacity';
 import { carry, type Carried } from '../cycle/forecast/carry';
 import type { Posterior } from '../cycle/inference/posterior';
-import { protocolOf } from '../quarantine/protocols';
 import { formatSignificant } from '../units/format';
 import { nitrogenOf } from './bioload';
 import { usualCm } from './body';
@@ -217,7 +216,7 @@ export function canAdd(
     peak: course?.peakFree ?? null,
     passesAt: course ? settledAt(course) : null,
     most: largest((number) => barriersFor(number).length === 0),
-    quarantineDays: fish ? protocolOf(facts.stocking.protocol).days : 0,
+    quarantineDays: fish ? facts.quarantineDays : 0,
     remarks: [unnamedWords(lots, find), untestedWords(posterior)].flatMap((text) => text ?? []),
   };
 }

@@ -1,21 +1,26 @@
 import * as z from 'zod';
+import { protocolSchema, type Protocol } from '../records/schema/protocol';
 import protocols from './protocols.json';
-
-const protocolSchema = z.strictObject({
-  id: z.string().min(1).max(60),
-  name: z.string().min(2).max(60),
-  /** Days clear of any sign before its fish are released; 0 for none at all. */
-  days: z.int().min(0).max(120),
-  /** What choosing it trades. */
-  trades: z.string().min(10).max(300),
-});
-export type Protocol = z.infer<typeof protocolSchema>;
 
 /** The ways of quarantine, the usual one first; a wrong row does not pass the tests. */
 export const PROTOCOLS: readonly Protocol[] = z.array(protocolSchema).parse(protocols);
 
-export function protocolOf(id: string): Protocol {
-  const found = PROTOCOLS.find((protocol) => protocol.id === id) ?? PROTOCOLS[0];
+/** The ways that are for a kind of animal, the keeper's own after ours. */
+export function protocolsFor(
+  kind: Protocol['for'][number],
+  own: readonly Protocol[] = [],
+): Protocol[] {
+  return [...PROTOCOLS, ...own].filter((protocol) => protocol.for.includes(kind));
+}
+
+/** A protocol by its id, the keeper's own among them; the usual one for an id that is gone. */
+export function protocolOf(id: string, own: readonly Protocol[] = []): Protocol {
+  const found = [...own, ...PROTOCOLS].find((protocol) => protocol.id === id) ?? PROTOCOLS[0];
   if (!found) throw new RangeError('There are no protocols.');
   return found;
+}
+
+/** The stage that a day of a protocol lies in. */
+export function stageOn({ stages }: Protocol, day: number): Protocol['stages'][number] | undefined {
+  return stages.findLast(({ fromDay }) => fromDay <= day);
 }

@@ -26,6 +26,10 @@ export interface Log {
   readonly species: readonly RevisionOf<'species'>[];
   /** Where corals stand. */
   readonly spots: readonly RevisionOf<'spot'>[];
+  /** What labels of medicines and binders say. */
+  readonly medicines: readonly RevisionOf<'medicine'>[];
+  /** Ways of quarantine of the keeper's own. */
+  readonly protocols: readonly RevisionOf<'protocol'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
@@ -48,6 +52,8 @@ export const EMPTY_LOG: Log = {
   batches: [],
   species: [],
   spots: [],
+  medicines: [],
+  protocols: [],
   everyKit: {},
   calibrations: {},
   entries: {},
@@ -138,6 +144,8 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     batches: changedHeads(log.batches, of('batch'), 'batch'),
     species: changedHeads(log.species, of('species'), 'species'),
     spots: changedHeads(log.spots, of('spot'), 'spot'),
+    medicines: changedHeads(log.medicines, of('medicine'), 'medicine'),
+    protocols: changedHeads(log.protocols, of('protocol'), 'protocol'),
     everyKit: changedKits(log.everyKit, of('kit')),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
@@ -295,6 +303,8 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   batch: (log) => log.batches,
   species: (log) => log.species,
   spot: (log) => log.spots,
+  medicine: (log) => log.medicines,
+  protocol: (log) => log.protocols,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

@@ -9,9 +9,10 @@ import { revisionSchema, type Revision } from './schema/revision';
  * animals and runs; version 4 added calibrations, salt mixes, purified water and weighings, what of a
  * tank is untold, what a heater's dial and its thermometer said, and the pack and the rhythm of a kit;
  * version 5 added wishes, animals of the keeper's own, places of corals, quarantine batches, how a tank is stocked, and who an animal is, where it
- * came from and where it went.
+ * came from and where it went; version 6 added daily looks, labels of medicines and what was given by
+ * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch is.
  */
-export const FILE_VERSION = 5;
+export const FILE_VERSION = 6;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

@@ -282,6 +282,31 @@ describe('version 5', () => {
       ),
     ).toBe(true);
   });
+});
+
+describe('version 6', () => {
+  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v6.json'), 'utf8');
+  const opened = () => {
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    return reading;
+  };
+
+  it('opens with looks, a medicine by its label, a sponge, a protocol of one’s own', () => {
+    const { refused, file } = opened();
+    expect(refused).toEqual([]);
+    const log = mergeRevisions(EMPTY_LOG, file.records);
+    expect(log.medicines[0]?.body.target).toEqual({ low: 0.2, high: 0.25 });
+    expect(log.protocols[0]?.body.days).toBe(40);
+    expect(log.batches.map(({ body }) => body.filter)).toEqual([undefined, 'seeded']);
+    const kinds = new Set(
+      Object.values(log.entries)
+        .flat()
+        .map(({ body }) => body.kind),
+    );
+    for (const kind of ['look', 'cleaning', 'sponge', 'medication'] as const)
+      expect(kinds).toContain(kind);
+  });
 
   it('is written as it was read', () => {
     const again = writeLogFile(toLogFile(opened().file.records, '2026-03-20T12:00:00Z'));

@@ -18,6 +18,10 @@ function noun(revision: Revision): string {
       return `the place of ${revision.body.what}`;
     case 'species':
       return `animal ${revision.body.names[0] ?? revision.body.scientific}`;
+    case 'protocol':
+      return `the protocol ${revision.body.name}`;
+    case 'medicine':
+      return `the label of ${revision.body.name}`;
     case 'batch':
       return 'a quarantine batch';
     case 'run':

@@ -53,8 +53,12 @@ function addressOfRecord(head: Revision | undefined): string {
     case 'spot':
       return to.stockPage('corals');
     case 'wish':
-    case 'batch':
       return to.stock;
+    case 'batch':
+      return to.batch(head.id);
+    case 'medicine':
+    case 'protocol':
+      return to.quarantine;
     case 'settings':
       return to.settings;
     case undefined:

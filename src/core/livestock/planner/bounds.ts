@@ -1,7 +1,7 @@
 import { DAY_MS, daysUntilDay } from '../../time/zone';
 import { countOf } from '../../units/format';
 import type { CatalogueAnimal } from '../catalogue';
-import type { StockFacts } from './facts';
+import type { PlanWish, StockFacts } from './facts';
 import type { Variant } from './span';
 
 const DAYS_PER_MONTH = 30.4;
@@ -41,6 +41,20 @@ function readyDay(facts: StockFacts, today: number, ready: Variant['ready']): nu
 const grazes = (foods: readonly string[]) =>
   foods.some((food) => /algae/.test(food)) &&
   !foods.some((food) => /carrion|leftovers|detritus/.test(food));
+
+/** The day that its batch clears, for one that is in quarantine already. */
+export function clearBound(
+  { quarantine, clears, restarted }: NonNullable<PlanWish['inQuarantine']>,
+  facts: StockFacts,
+  today: number,
+  ready: Variant['ready'],
+): Bound {
+  return {
+    day: Math.max(0, daysUntilDay(today, clears[ready], facts.zone)),
+    rule: 'quarantine',
+    because: `Its batch in ${quarantine} is clear that day${restarted === null ? '' : `, begun anew (${restarted})`}`,
+  };
+}
 
 /** What an animal waits for by itself, whoever else comes. */
 export function boundsOf(

@@ -6,8 +6,8 @@ import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
 import { callIt, type Finding, type Lodger } from '../compatibility/types';
 import type { Finder } from '../lodgers';
-import { boundsOf, type Bound } from './bounds';
-import type { StockFacts } from './facts';
+import { boundsOf, clearBound, type Bound } from './bounds';
+import type { PlanWish, StockFacts } from './facts';
 import { HORIZON, type Variant } from './span';
 
 /** A first fish is small up to this length as bought, cm. */
@@ -36,6 +36,8 @@ export interface Item {
   override: boolean;
   /** Why a rule is set aside for it; empty without. */
   reason: string;
+  /** Where it is in quarantine already; null for what is not. */
+  inQuarantine: PlanWish['inQuarantine'] | null;
   /** cm of fish in quarantine; 0 for what does not go through the fishes' one. */
   quarantineCm: number;
   /** What of the tank or of its residents forbids it. */
@@ -47,7 +49,7 @@ const territorial = (animal: CatalogueAnimal) =>
 
 /** One wish as an item of the search; null for an animal that nobody knows. */
 export function itemOf(
-  wish: StockFacts['wishes'][number],
+  wish: PlanWish,
   facts: StockFacts,
   today: number,
   scale: number,
@@ -79,6 +81,9 @@ export function itemOf(
   const forbidden =
     [...own, ...together, ...others].find(({ severity }) => severity === 'no') ?? null;
   const override = wish.override !== undefined;
+  const bounds = boundsOf(animal, facts, today, ready);
+  const inQuarantine = wish.inQuarantine ?? null;
+  if (inQuarantine) bounds.push(clearBound(inQuarantine, facts, today, ready));
   const fish = animal.group === 'fish';
   const pinned =
     wish.pinned === undefined
@@ -98,11 +103,12 @@ export function itemOf(
     nitrogen,
     bounds: override
       ? [{ day: 0, rule: 'override', because: `Set aside by you: ${wish.override?.reason ?? ''}` }]
-      : boundsOf(animal, facts, today, ready),
+      : bounds,
     pinned: pinned !== null && pinned >= 0 ? pinned : null,
     override,
     reason: wish.override?.reason ?? '',
-    quarantineCm: fish ? sizeCm * wish.count : 0,
+    inQuarantine,
+    quarantineCm: fish && !inQuarantine ? sizeCm * wish.count : 0,
     forbidden: override ? null : forbidden,
   };
 }

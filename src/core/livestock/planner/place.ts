@@ -70,7 +70,9 @@ export interface Passage {
 /** The ways through quarantine that are open to an item. */
 export function passagesFor(problem: PlanProblem, state: PlanState, index: number): Passage[] {
   const item = problem.items[index] as Item;
-  if (problem.quarantineDays === 0 || !item.fish) return [{ tank: null, join: false }];
+  if (problem.quarantineDays === 0 || !item.fish || item.inQuarantine) {
+    return [{ tank: null, join: false }];
+  }
   const ways: Passage[] = [];
   const empty = new Set<string>();
   problem.tanks.forEach(({ litres, freeFrom }, tank) => {

@@ -50,7 +50,7 @@ const anyFacts = (most: number) =>
             id: `q${n}`,
             name: `Quarantine ${n}`,
             litres: size,
-            busyUntil: null,
+            clears: null,
           })),
           lots: resident
             ? [

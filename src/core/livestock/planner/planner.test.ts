@@ -114,7 +114,14 @@ describe('what a plan waits for', () => {
   });
 
   it('a quarantine that is taken, and a second batch after the first has left', () => {
-    const busy = [{ id: 'q', name: 'Quarantine', litres: 40, busyUntil: NOW + 10 * DAY }];
+    const busy = [
+      {
+        id: 'q',
+        name: 'Quarantine',
+        litres: 40,
+        clears: { p10: NOW + 10 * DAY, p50: NOW + 10 * DAY, p90: NOW + 40 * DAY },
+      },
+    ];
     const plan = planFrom(
       facts(['firefish', 'royal-gramma', 'neon-goby'], { quarantine: busy }),
       WIDE,

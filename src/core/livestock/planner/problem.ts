@@ -1,5 +1,4 @@
 import { addDaysIn, daysBetween, startOfDayIn } from '../../time/zone';
-import { protocolOf } from '../../quarantine/protocols';
 import type { Pace } from '../../records/schema/tank';
 import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { homeFindings } from '../compatibility/homeRules';
@@ -54,9 +53,8 @@ export function planProblem(
   const today = startOfDayIn(facts.at, facts.zone);
   const scale = fedScale(facts, find);
   const residents = residentsOf(facts.lots, facts.at, find);
-  const protocol = protocolOf(facts.stocking.protocol);
   const remarks: string[] = [];
-  const days = protocol.days === 0 ? 0 : protocol.days + variant.longer;
+  const days = facts.quarantineDays === 0 ? 0 : facts.quarantineDays + variant.longer;
   const tanks = quarantineTanks(facts, today, variant);
   const wantsFish = facts.wishes.some(({ species }) => find(species)?.group === 'fish');
   if (tanks.length === 0 && days > 0 && wantsFish) {

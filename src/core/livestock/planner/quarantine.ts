@@ -20,15 +20,15 @@ export interface QuarantineTank {
 export function quarantineTanks(
   facts: StockFacts,
   today: number,
-  { longer }: Variant,
+  { ready }: Variant,
 ): QuarantineTank[] {
-  return facts.quarantine.map(({ name, litres, busyUntil }) => ({
+  return facts.quarantine.map(({ name, litres, clears }) => ({
     name,
     litres,
     freeFrom:
-      busyUntil === null
+      clears === null
         ? 0
-        : Math.max(0, daysUntilDay(today, busyUntil, facts.zone) + TURNAROUND_DAYS + longer),
+        : Math.max(0, daysUntilDay(today, clears[ready], facts.zone) + TURNAROUND_DAYS),
   }));
 }
 

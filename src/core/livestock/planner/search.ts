@@ -18,7 +18,7 @@ const BEAM = 24;
 /** The least day an item could have by itself: a bound on what is left to be summed. */
 function ownLeast(problem: PlanProblem, item: Item): number {
   const own = Math.max(...item.bounds.map(({ day }) => day), item.pinned ?? 0);
-  if (problem.quarantineDays === 0 || !item.fish) return own;
+  if (problem.quarantineDays === 0 || !item.fish || item.inQuarantine) return own;
   const free = Math.min(...problem.tanks.map(({ freeFrom }) => freeFrom));
   return Math.max(own, free + problem.quarantineDays);
 }

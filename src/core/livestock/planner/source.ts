@@ -6,7 +6,8 @@ import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
 import { portionsOf } from '../../water/learned';
 import { fedGrams, feed } from '../../records/kinds/feed';
-import { batchSchema } from '../../records/schema/batch';
+import { clockOf } from '../../quarantine/batch';
+import { protocolOf } from '../../quarantine/protocols';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
@@ -18,6 +19,9 @@ const ranged = z.object({
   p50: z.number().nullable(),
   p90: z.number().nullable(),
 });
+
+/** The range of a day, ms. */
+const dated = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 
 const logged = <S extends z.ZodType>(entry: S) =>
   z.array(z.object({ id: z.string(), at: z.number(), entry }));
@@ -56,10 +60,26 @@ export const stockSourceSchema = z.object({
       id: z.string(),
       name: z.string(),
       litres: z.number(),
-      /** Batches that go on in it. */
-      batches: z.array(batchSchema),
+      /** When the batch in it clears; null while it is free. */
+      clears: dated.nullable(),
     }),
   ),
+  /** Who is in quarantine for this tank, and when they may come. */
+  arriving: z.array(
+    z.object({
+      /** The batch, and which of its animals. */
+      id: z.string(),
+      what: z.string(),
+      species: z.string(),
+      count: z.number(),
+      quarantine: z.string(),
+      clears: dated,
+      /** Restarts of its clock so far, by name. */
+      restarted: z.string().nullable(),
+    }),
+  ),
+  /** Clear days that its protocol asks for. */
+  quarantineDays: z.number(),
   own: z.array(animalSchema),
 });
 export type StockSource = z.infer<typeof stockSourceSchema>;
@@ -132,21 +152,47 @@ export function stockSource(
       .filter(({ body }) => body.tankId === history.tankId)
       .map(({ id, body }) => ({ id, ...body }))
       .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)),
-    quarantine: quarantineTanks(log, at),
+    ...quarantineOf(log, history.tankId, at),
+    quarantineDays: protocolOf((tank.stocking ?? DEFAULT_STOCKING).protocol, ownProtocols(log))
+      .days,
     own: log.species.map(({ body }) => body),
   };
 }
 
-/** The quarantine tanks of the household, and the batches that go on in each. */
-function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
-  return log.tanks
-    .filter(({ body }) => body.kind === 'quarantine')
-    .map(({ id, body }) => ({
-      id,
-      name: body.name,
-      litres: tankHistory(log, id, at).netLitres,
-      batches: log.batches
-        .filter(({ body: batch }) => batch.tankId === id && batch.endedAt === null)
-        .map(({ body: batch }) => batch),
-    }));
+const ownProtocols = (log: Log) => log.protocols.map(({ body }) => body);
+
+/** The quarantine tanks of the household with when each is free, and who is in them for a tank. */
+function quarantineOf(
+  log: Log,
+  tankId: string,
+  at: number,
+): Pick<StockSource, 'quarantine' | 'arriving'> {
+  const quarantine: StockSource['quarantine'] = [];
+  const arriving: StockSource['arriving'] = [];
+  for (const { id, body } of log.tanks) {
+    if (body.kind !== 'quarantine') continue;
+    const history = tankHistory(log, id, at);
+    let latest: StockSource['quarantine'][number]['clears'] = null;
+    for (const { id: batchId, body: batch } of log.batches) {
+      if (batch.tankId !== id || batch.endedAt !== null) continue;
+      const protocol = protocolOf(batch.protocol, ownProtocols(log));
+      const { release, restarts } = clockOf(batch, history, protocol, at);
+      if (!latest || release.p50 > latest.p50) latest = release;
+      if (batch.forTankId !== tankId) continue;
+      batch.animals.forEach(({ what, species, count }, n) => {
+        if (species === undefined) return;
+        arriving.push({
+          id: `${batchId}/${n}`,
+          what,
+          species,
+          count,
+          quarantine: body.name,
+          clears: release,
+          restarted: restarts.at(-1)?.because ?? null,
+        });
+      });
+    }
+    quarantine.push({ id, name: body.name, litres: history.netLitres, clears: latest });
+  }
+  return { quarantine, arriving };
 }

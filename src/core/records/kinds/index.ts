@@ -5,7 +5,9 @@ import { dose } from './dose';
 import { feed } from './feed';
 import type { Kind, SubjectType, Touch, WordsContext } from './kind';
 import { light } from './light';
+import { cleaning, look, sponge } from './look';
 import { media } from './media';
+import { medication } from './medication';
 import { note } from './note';
 import { observation } from './observation';
 import { organics } from './organics';
@@ -48,6 +50,10 @@ export const KINDS = {
   saltMix,
   purified,
   weighing,
+  look,
+  cleaning,
+  sponge,
+  medication,
   taskMark,
 };
 

@@ -1,6 +1,9 @@
 import * as z from 'zod';
 import { idSchema, instantSchema, labelSchema, nameSchema } from '../common';
 
+export const FILTERS_THERE = ['uncycled', 'seeded', 'cycled'] as const;
+export type FilterThere = (typeof FILTERS_THERE)[number];
+
 /** Animals that go through quarantine together: what happens to one restarts the clock of all. */
 export const batchSchema = z.strictObject({
   /** The quarantine tank. */
@@ -10,7 +13,7 @@ export const batchSchema = z.strictObject({
   /** The protocol followed, by its id. */
   protocol: labelSchema.min(1, 'is missing'),
   begunAt: instantSchema,
-  /** When its clock began anew after a sign, the last time; null where it never did. */
+  /** When the keeper began its clock anew by hand; null where that never was. Signs restart it by themselves. */
   restartedAt: instantSchema.nullable(),
   animals: z
     .array(
@@ -18,9 +21,18 @@ export const batchSchema = z.strictObject({
         what: nameSchema,
         species: labelSchema.optional(),
         count: z.int().min(1).max(100),
+        /** The lot that it is in the quarantine tank: the entry it came in with. */
+        lot: idSchema.optional(),
       }),
     )
     .max(40),
+  /** What clears ammonia there; nothing where nobody said. */
+  filter: z.enum(FILTERS_THERE).optional(),
+  /** Whether leftovers are taken out within the hour, so that less of the food turns to ammonia. */
+  leftoversOut: z.boolean().optional(),
+  /** The chance of another sign before it is clear, as the keeper sees it. */
+  restartChance: z.number().min(0).max(0.9).optional(),
   /** When it was released, or given up; null while it goes on. */
   endedAt: instantSchema.nullable(),
 });
+export type Batch = z.infer<typeof batchSchema>;

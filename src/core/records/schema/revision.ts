@@ -4,6 +4,8 @@ import { idSchema, instantSchema } from '../common';
 import { entrySchema } from '../kinds';
 import { batchSchema } from './batch';
 import { kitSchema } from './kit';
+import { medicineSchema } from './medicine';
+import { protocolSchema } from './protocol';
 import { runSchema } from './run';
 import { settingsSchema } from './settings';
 import { spotSchema } from './spot';
@@ -46,6 +48,8 @@ const BODIES = {
   batch: batchSchema,
   species: animalSchema,
   spot: spotSchema,
+  medicine: medicineSchema,
+  protocol: protocolSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -61,6 +65,8 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('batch'), body: batchSchema }),
   z.strictObject({ ...envelope, type: z.literal('species'), body: animalSchema }),
   z.strictObject({ ...envelope, type: z.literal('spot'), body: spotSchema }),
+  z.strictObject({ ...envelope, type: z.literal('medicine'), body: medicineSchema }),
+  z.strictObject({ ...envelope, type: z.literal('protocol'), body: protocolSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

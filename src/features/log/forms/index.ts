@@ -14,6 +14,7 @@ import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
 import { FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
 import { PurifiedEntryForm } from './purified';
+import { CleaningForm, LookForm, MedicationForm, SpongeForm } from './quarantine';
 import { ResponseEntryForm } from './response';
 import { SaltMixEntryForm } from './saltMix';
 import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
@@ -137,6 +138,28 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     label: 'Running',
     hint: 'Cycled, with animals, since',
     ...both(RunningForm),
+  },
+  cleaning: {
+    label: 'Quarantine cleaned',
+    hint: 'After a batch, before the next',
+    ...both(CleaningForm),
+  },
+  sponge: {
+    label: 'Sponge',
+    hint: 'Seeded, put to work, thrown away',
+    ...both(SpongeForm),
+  },
+  look: {
+    label: 'Daily look',
+    hint: 'At one animal in quarantine',
+    hidden: true,
+    ...both(LookForm),
+  },
+  medication: {
+    label: 'Medicine by its label',
+    hint: 'Given, measured, taken out',
+    hidden: true,
+    ...both(MedicationForm),
   },
   taskMark: {
     label: 'Task',

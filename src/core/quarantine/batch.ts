@@ -1,0 +1,97 @@
+import type { Logged } from '../history/logged';
+import type { TankHistory } from '../history/tankHistory';
+import { isHere, rosterOf, type Lot } from '../livestock/roster';
+import type { LookEntry } from '../records/kinds/look';
+import type { Batch } from '../records/schema/batch';
+import type { Protocol } from '../records/schema/protocol';
+import { dayOf, daysBetween } from '../time/zone';
+import { batchClock, type BatchClock } from './clock';
+
+/** One animal of a batch, or those that came together, and how it was seen. */
+export interface BatchAnimal {
+  lot: Lot;
+  /** Of today; null where nobody looked yet. */
+  today: Logged<LookEntry> | null;
+  last: Logged<LookEntry> | null;
+  /** Days in a row, up to the last look, on which it did not eat; 0 while it does. */
+  daysNotEating: number;
+}
+
+export interface BatchView {
+  clock: BatchClock;
+  animals: BatchAnimal[];
+  /** Looks that are still to be made today. */
+  toLook: number;
+}
+
+function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: string): number {
+  const eaten = looks.findLast(({ entry }) => entry.state === 'well');
+  const first = looks.find(
+    (look) => look.entry.state === 'notEating' && (!eaten || look.at > eaten.at),
+  );
+  const last = looks.at(-1);
+  if (!first || last?.entry.state === 'well') return 0;
+  return daysBetween(first.at, at, zone) + 1;
+}
+
+/** The clock of a batch, read from its tank's history. */
+export function clockOf(
+  batch: Batch,
+  history: Pick<TankHistory, 'tank' | 'entries'>,
+  protocol: Pick<Protocol, 'days'>,
+  at: number,
+): BatchClock {
+  return batchClock(
+    {
+      batch,
+      looks: history.entries.look,
+      animals: history.entries.animals,
+      zone: history.tank.zone,
+      days: protocol.days,
+    },
+    at,
+  );
+}
+
+/** A batch at a moment: its clock, and each of its animals with how it was seen. */
+export function batchView(
+  batch: Batch,
+  history: TankHistory,
+  protocol: Pick<Protocol, 'days'>,
+  at: number,
+): BatchView {
+  const { zone } = history.tank;
+  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+  const here = rosterOf(history).filter(isHere);
+  const own = lots.size > 0 ? here.filter(({ id }) => lots.has(id)) : here;
+  const joined = here.filter((lot) => !own.includes(lot));
+  const animals = [...own, ...joined].map((lot): BatchAnimal => {
+    const looks = history.entries.look.filter((look) => look.entry.lot === lot.id && look.at <= at);
+    const last = looks.at(-1) ?? null;
+    return {
+      lot,
+      last,
+      today: last && dayOf(last.at, zone) === dayOf(at, zone) ? last : null,
+      daysNotEating: daysNotEating(looks, at, zone),
+    };
+  });
+  return {
+    clock: clockOf(batch, history, protocol, at),
+    animals,
+    toLook: animals.filter(({ today }) => today === null).length,
+  };
+}
+
+/** Quarantine that was ended and not cleaned since: nothing new may come in yet. */
+export function awaitsCleaning(
+  batches: readonly Batch[],
+  tankId: string,
+  cleanings: readonly { at: number }[],
+): boolean {
+  const ended = batches
+    .filter((batch) => batch.tankId === tankId)
+    .flatMap(({ endedAt }) => (endedAt === null ? [] : [Date.parse(endedAt)]));
+  if (ended.length === 0) return false;
+  const last = Math.max(...ended);
+  return !cleanings.some(({ at }) => at >= last);
+}

@@ -1,0 +1,246 @@
+import type { Logged } from '../history/logged';
+import type { AnimalsEntry } from '../records/kinds/animals';
+import { joins } from '../records/kinds/animals';
+import { SIGN_WORDS, type LookEntry, type Sign } from '../records/kinds/look';
+import type { Batch } from '../records/schema/batch';
+import { addDaysIn, dayOf, daysBetween, instant, startOfDayIn } from '../time/zone';
+import { listWords } from '../units/format';
+import { releaseIn } from './release';
+
+/** What began a clock anew. */
+export interface Restart {
+  /** ms */
+  at: number;
+  kind: 'sign' | 'died' | 'joined' | 'byHand';
+  because: string;
+}
+
+/** A sign that still stands: nobody has seen that animal well since. */
+export interface StandingSign {
+  lot: string;
+  what: string;
+  signs: Sign[];
+  /** ms */
+  since: number;
+}
+
+export type DayState = 'clear' | 'sign' | 'before' | 'ahead';
+
+/** One day of a batch. */
+export interface BatchDay {
+  /** Midnight, ms. */
+  on: number;
+  /** Clear days count; those *before* a restart no longer do. */
+  state: DayState;
+  /** Nobody looked. */
+  missed: boolean;
+  notEating: boolean;
+}
+
+export interface BatchClock {
+  /** Clear days that its protocol asks for. */
+  days: number;
+  daysClear: number;
+  /** Midnight of the day from which clear days count; null while a sign stands. */
+  clearSince: number | null;
+  standing: StandingSign[];
+  restarts: Restart[];
+  /** Every day from its beginning to its expected release. */
+  strip: BatchDay[];
+  /** Days up to yesterday on which nobody looked. */
+  missed: number;
+  /** When it may be released: without another sign, in the middle, and late; ms, midnight. */
+  release: { p10: number; p50: number; p90: number };
+  isClear: boolean;
+}
+
+/** What a clock is read from. */
+export interface ClockSource {
+  batch: Batch;
+  looks: readonly Logged<LookEntry>[];
+  animals: readonly Logged<AnimalsEntry>[];
+  zone: string;
+  days: number;
+}
+
+/** The chance of another sign that is taken where the keeper named none. */
+export const USUAL_RESTART_CHANCE = 0.25;
+
+/** A span over which one animal showed signs. */
+interface Episode {
+  what: string;
+  lot: string;
+  signs: Set<Sign>;
+  first: number;
+  last: number;
+  /** When it was seen without, ms; null while it was not. */
+  healed: number | null;
+  died: boolean;
+}
+
+function episodesOf({ batch, looks, animals }: ClockSource, at: number): Episode[] {
+  const begun = instant(batch.begunAt);
+  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+  const open = new Map<string, Episode>();
+  const all: Episode[] = [];
+  const seen = looks
+    .filter((look) => look.at >= startOf(begun) && look.at <= at)
+    .filter((look) => lots.size === 0 || lots.has(look.entry.lot))
+    .toSorted((a, b) => a.at - b.at);
+  for (const { at: when, entry } of seen) {
+    const current = open.get(entry.lot);
+    if (entry.state !== 'sign') {
+      if (current) current.healed = when;
+      open.delete(entry.lot);
+      continue;
+    }
+    if (current) {
+      current.last = when;
+      for (const sign of entry.signs) current.signs.add(sign);
+      continue;
+    }
+    const episode: Episode = {
+      what: entry.what,
+      lot: entry.lot,
+      signs: new Set(entry.signs),
+      first: when,
+      last: when,
+      healed: null,
+      died: false,
+    };
+    open.set(entry.lot, episode);
+    all.push(episode);
+  }
+  for (const { at: when, entry } of animals) {
+    const left = entry.move === 'died' || entry.move === 'missing';
+    if (!left || when < begun || when > at) continue;
+    if (entry.lot !== undefined && lots.size > 0 && !lots.has(entry.lot)) continue;
+    const current = entry.lot === undefined ? undefined : open.get(entry.lot);
+    // What died with a sign can no longer be seen healed: the rest are watched from that day on.
+    if (current && current.healed === null) current.healed = when;
+    all.push({
+      what: entry.what,
+      lot: entry.lot ?? '',
+      signs: new Set(),
+      first: when,
+      last: when,
+      healed: when,
+      died: true,
+    });
+  }
+  return all;
+}
+
+/** Looks of the morning before the hour a batch was logged at are of the batch. */
+const SAME_DAY_MS = 12 * 3_600_000;
+const startOf = (begun: number) => begun - SAME_DAY_MS;
+
+function restartsOf(source: ClockSource, episodes: readonly Episode[], at: number): Restart[] {
+  const { batch, animals } = source;
+  const begun = instant(batch.begunAt);
+  const joined = animals
+    .filter((one) => joins(one.entry.move) && one.at > begun && one.at <= at)
+    .map(({ at: when, entry }): Restart => ({
+      at: when,
+      kind: 'joined',
+      because: `${entry.what} joined it`,
+    }));
+  const byHand: Restart[] =
+    batch.restartedAt !== null && instant(batch.restartedAt) <= at
+      ? [{ at: instant(batch.restartedAt), kind: 'byHand', because: 'Begun anew by you' }]
+      : [];
+  const signs = episodes.map(({ what, signs: seen, first, died }): Restart => ({
+    at: first,
+    kind: died ? 'died' : 'sign',
+    because: died
+      ? `${what} was lost`
+      : `${what}: ${listWords([...seen].map((sign) => SIGN_WORDS[sign].toLowerCase()))}`,
+  }));
+  return [...joined, ...byHand, ...signs].sort((a, b) => a.at - b.at);
+}
+
+/**
+ * The day before the first that counts after an episode: that of the last sign, or, where days between
+ * it and the healthy look went unseen, the last of those. A day nobody saw is not clear by itself.
+ */
+function clearAfter({ last, healed }: Episode, zone: string): number | null {
+  if (healed === null) return null;
+  const lastDay = startOfDayIn(last, zone);
+  const gap = daysBetween(last, healed, zone);
+  return gap <= 1 ? lastDay : addDaysIn(lastDay, gap - 1, zone);
+}
+
+/**
+ * Where the clock of a batch stands: clear days by the calendar of its tank's zone, from what was
+ * logged alone, so that a look told later, or corrected, counts as if it had been known all along.
+ */
+export function batchClock(source: ClockSource, at: number): BatchClock {
+  const { batch, zone, days, looks } = source;
+  const begun = startOfDayIn(instant(batch.begunAt), zone);
+  const episodes = episodesOf(source, at);
+  const restarts = restartsOf(source, episodes, at);
+  const standing = episodes
+    .filter(({ healed }) => healed === null)
+    .map(({ lot, what, signs, first }) => ({ lot, what, signs: [...signs], since: first }));
+  const starts = [
+    begun,
+    ...restarts
+      .filter(({ kind }) => kind === 'joined' || kind === 'byHand')
+      .map((one) => startOfDayIn(one.at, zone)),
+    ...episodes.flatMap((episode) => clearAfter(episode, zone) ?? []),
+  ];
+  const clearSince = standing.length > 0 ? null : Math.max(...starts);
+  const daysClear = clearSince === null ? 0 : Math.max(0, daysBetween(clearSince, at, zone));
+  const today = startOfDayIn(at, zone);
+  const chance = batch.restartChance ?? USUAL_RESTART_CHANCE;
+  const expected = releaseIn(clearSince === null ? null : daysClear, days, chance);
+  const inDays = (count: number) => addDaysIn(today, count, zone);
+  const isClear = clearSince !== null && daysClear >= days;
+  const clearedOn = clearSince === null ? today : addDaysIn(clearSince, days, zone);
+  const release = isClear
+    ? { p10: clearedOn, p50: clearedOn, p90: clearedOn }
+    : { p10: inDays(expected.p10), p50: inDays(expected.p50), p90: inDays(expected.p90) };
+  const looked = new Map<string, boolean>();
+  for (const { at: when, entry } of looks) {
+    if (when > at) continue;
+    const day = dayOf(when, zone);
+    looked.set(day, (looked.get(day) ?? false) || entry.state === 'notEating');
+  }
+  const signDays = (on: number) =>
+    episodes.some(({ first, last, healed, died }) => {
+      if (died) return dayOf(first, zone) === dayOf(on, zone);
+      const end =
+        healed === null ? at : Math.max(last, addDaysIn(startOfDayIn(healed, zone), -1, zone));
+      return on >= startOfDayIn(first, zone) && on <= end;
+    });
+  const end = Math.max(release.p10, today);
+  const length = Math.min(400, daysBetween(begun, end, zone) + 1);
+  const strip = Array.from({ length }, (_, i): BatchDay => {
+    const on = addDaysIn(begun, i, zone);
+    const day = dayOf(on, zone);
+    const ahead = on > today;
+    return {
+      on,
+      state: ahead
+        ? 'ahead'
+        : signDays(on)
+          ? 'sign'
+          : clearSince !== null && on >= clearSince
+            ? 'clear'
+            : 'before',
+      missed: on < today && i > 0 && !looked.has(day),
+      notEating: looked.get(day) ?? false,
+    };
+  });
+  return {
+    days,
+    daysClear,
+    clearSince,
+    standing,
+    restarts,
+    strip,
+    missed: strip.filter(({ missed }) => missed).length,
+    release,
+    isClear,
+  };
+}

@@ -1,0 +1,103 @@
+import * as z from 'zod';
+import { idSchema, nameSchema } from '../common';
+import { listWords } from '../../units/format';
+import { defineKind, ofTank, type WordsOf } from './kind';
+
+export const LOOK_STATES = ['well', 'notEating', 'sign'] as const;
+export type LookState = (typeof LOOK_STATES)[number];
+
+export const SIGNS = [
+  'whiteGrains',
+  'dust',
+  'frayedFins',
+  'cloudyEye',
+  'fastBreathing',
+  'scratching',
+  'flashing',
+  'stringyFaeces',
+  'thin',
+  'bloated',
+] as const;
+export type Sign = (typeof SIGNS)[number];
+
+export const SIGN_WORDS: WordsOf<Sign> = {
+  whiteGrains: 'White grains',
+  dust: 'Fine dust, like velvet',
+  frayedFins: 'Frayed fins',
+  cloudyEye: 'Cloudy eye',
+  fastBreathing: 'Fast breathing',
+  scratching: 'Scratching on things',
+  flashing: 'Darting and flashing',
+  stringyFaeces: 'Stringy faeces',
+  thin: 'Thin',
+  bloated: 'Bloated',
+};
+
+const schema = z.strictObject({
+  kind: z.literal('look'),
+  ...ofTank,
+  /** The lot that was looked at: the entry it came in with. */
+  lot: idSchema,
+  what: nameSchema,
+  state: z.enum(LOOK_STATES),
+  /** What was seen; of a sign at least one. */
+  signs: z.array(z.enum(SIGNS)).max(SIGNS.length),
+  /** Breaths a minute, where they were counted. */
+  breaths: z.number().min(1).max(400).optional(),
+});
+export type LookEntry = z.infer<typeof schema>;
+
+const STATE_WORDS: WordsOf<LookState> = {
+  well: 'well',
+  notEating: 'not eating',
+  sign: 'a sign',
+};
+
+/** The daily look at one animal in quarantine. */
+export const look = defineKind({
+  schema,
+  subject: 'tank',
+  name: 'daily look',
+  title: ({ what }) => what,
+  line: ({ state, signs, breaths }) =>
+    [
+      signs.length > 0
+        ? listWords(signs.map((s) => SIGN_WORDS[s].toLowerCase()))
+        : STATE_WORDS[state],
+      ...(breaths === undefined ? [] : [`${breaths} breaths a minute`]),
+    ].join(', '),
+  touches: () => ['livestock'],
+});
+
+/** Tank, sponge and tools after a batch: thrown away, disinfected, rinsed and dried. */
+export const cleaning = defineKind({
+  schema: z.strictObject({ kind: z.literal('cleaning'), ...ofTank }),
+  subject: 'tank',
+  name: 'quarantine cleaned',
+  title: () => 'Quarantine cleaned',
+  line: () => 'sponge thrown away; tank and tools disinfected, rinsed and dried',
+  touches: () => ['equipment'],
+});
+
+export const SPONGE_MOVES = ['seeding', 'working', 'discarded'] as const;
+
+/** A sponge: put where it is seeded in a healthy tank, put to work in quarantine, thrown away. */
+export const sponge = defineKind({
+  schema: z.strictObject({
+    kind: z.literal('sponge'),
+    ...ofTank,
+    move: z.enum(SPONGE_MOVES),
+    /** Where it was seeded, of one put to work. */
+    fromTankId: idSchema.optional(),
+  }),
+  subject: 'tank',
+  name: 'sponge',
+  title: () => 'Sponge',
+  line: ({ move }) =>
+    ({
+      seeding: 'put where it is seeded',
+      working: 'put to work here',
+      discarded: 'thrown away',
+    })[move],
+  touches: () => ['equipment', 'ammonia'],
+});

@@ -1,0 +1,38 @@
+import * as z from 'zod';
+import { nameSchema, noteSchema, positive } from '../common';
+
+export const MEDICINE_KINDS = ['copper', 'antibiotic', 'other', 'binder'] as const;
+export type MedicineKind = (typeof MEDICINE_KINDS)[number];
+
+/** Whether a product reduces what it meets, as binders and dechlorinators do. */
+export const REDUCING = ['no', 'yes', 'unknown'] as const;
+
+/** What the label of a medicine or an ammonia binder says, as the keeper copied it. No number of ours. */
+export const medicineSchema = z
+  .strictObject({
+    name: nameSchema,
+    kind: z.enum(MEDICINE_KINDS),
+    /** The range that the label asks for, in the unit that its test reads. */
+    target: z.strictObject({ low: positive, high: positive }).optional(),
+    unit: z.string().trim().min(1).max(20).optional(),
+    /** By how much 1 mL raises 1 L, in that unit. */
+    strength: positive.optional(),
+    /** Days that it is kept up. */
+    days: z.number().min(0.1).max(120).optional(),
+    /** Lowers oxygen: strong air while it is in. */
+    lowersOxygen: z.boolean(),
+    /** Harms the bacteria of a filter. */
+    harmsFilter: z.boolean(),
+    /** Harms invertebrates and corals. */
+    harmsInvertebrates: z.boolean(),
+    /** Carbon and skimming take it out: both off while it is in. */
+    carbonOut: z.boolean(),
+    /** Of a binder or dechlorinator: what is not known counts as yes. */
+    reducing: z.enum(REDUCING),
+    note: noteSchema.optional(),
+  })
+  .refine(
+    ({ target }) => !target || target.low <= target.high,
+    'has a range that ends below its beginning',
+  );
+export type Medicine = z.infer<typeof medicineSchema>;

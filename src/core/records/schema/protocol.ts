@@ -1,0 +1,40 @@
+import * as z from 'zod';
+
+export const PROTOCOL_FOR = ['fish', 'coral', 'anemone', 'invertebrate'] as const;
+
+const line = z.string().trim().min(3).max(200);
+
+/** A way through quarantine: its stages, what is tested, what is checked before release, what it trades. */
+export const protocolSchema = z.strictObject({
+  id: z.string().min(1).max(60),
+  name: z.string().trim().min(2).max(60),
+  for: z.array(z.enum(PROTOCOL_FOR)).min(1),
+  /** Days clear of any sign before its animals are released; 0 for none at all. */
+  days: z.int().min(0).max(120),
+  /** What choosing it trades. */
+  trades: z.string().trim().min(10).max(300),
+  /** Its parts in order: from which day, and what is done. */
+  stages: z
+    .array(
+      z.strictObject({
+        name: z.string().trim().min(2).max(60),
+        fromDay: z.int().min(0).max(120),
+        does: z.array(line).min(1).max(8),
+      }),
+    )
+    .max(10),
+  /** Tests that fall due: what, and every how many days. */
+  tests: z
+    .array(
+      z.strictObject({
+        parameter: z.enum(['ammonia', 'ph', 'salinity', 'temperature']),
+        everyDays: z.int().min(1).max(30),
+      }),
+    )
+    .max(6),
+  /** What is true before they are released. */
+  release: z.array(line).max(8),
+  /** What restarts its clock, and for whom. */
+  restarts: line,
+});
+export type Protocol = z.infer<typeof protocolSchema>;
