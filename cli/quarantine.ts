@@ -1,4 +1,4 @@
-import { tankHistory, type Log } from '../src/core';
+import { instant, tankHistory, type Log } from '../src/core';
 import { finderWith } from '../src/core/livestock/lodgers';
 import { clockOf } from '../src/core/quarantine/batch';
 import { protocolOf } from '../src/core/quarantine/protocols';
@@ -14,8 +14,8 @@ export function quarantineJson(log: Log, at: number): unknown {
   const kits = log.kits.map(({ body }) => body).filter(({ inUse }) => inUse);
   return log.batches
     .filter(({ body }) => {
-      const ended = body.endedAt === null ? Infinity : Date.parse(body.endedAt);
-      return Date.parse(body.begunAt) <= at && ended > at;
+      const ended = body.endedAt === null ? Infinity : instant(body.endedAt);
+      return instant(body.begunAt) <= at && ended > at;
     })
     .flatMap(({ body: batch }) => {
       const tank = log.tanks.find(({ id }) => id === batch.tankId);

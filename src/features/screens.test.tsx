@@ -56,9 +56,11 @@ describe('Today', () => {
     expect(heading()).toBe('Steady.');
   });
 
-  it('of an empty tank says that nothing is filled', async () => {
+  it('of a quarantine tank leads to its batch, and asks for the look of the day', async () => {
     await show(await demoStore('Spare tank'), <TodayScreen />);
-    expect(heading()).toBe('Nothing is filled yet.');
+    expect(heading()).toBe('In quarantine.');
+    await press(/^Look at 2 animals in quarantine/);
+    expect(mockRouter.push.mock.lastCall?.[0]).toMatch(/^\/quarantine\/batches\//);
   });
 
   it('leads to the dose of a programme that is kept', async () => {
@@ -212,7 +214,7 @@ describe('the dose', () => {
 describe('the other places', () => {
   it('Tanks names each with its water and its gates', async () => {
     await show(await demoStore(), <TanksScreen />);
-    expect(heading()).toBe('3 tanks.');
+    expect(heading()).toBe('4 tanks.');
     expect(screen.getByText(/208 L net of 250 L, display, no lid, heater verified/)).toBeTruthy();
   });
 

@@ -18,7 +18,7 @@ const LEVEL_WORDS = {
   act: {
     tone: 'caution',
     title: 'Act now: free ammonia',
-    act: 'Change a third of the water today, match its temperature and salinity, and feed nothing. New water of a higher pH frees more ammonia: keep pH no higher than it is. An ammonia binder by its label buys time.',
+    act: 'Change a third of the water today, match its temperature and salinity, and feed nothing. New water of a higher pH frees more ammonia: keep pH no higher than it is. An ammonia binder by its label buys time, but never where copper is in the water.',
   },
   emergency: {
     tone: 'danger',

@@ -23,6 +23,7 @@ export const to = {
   quarantinePage: (page: QuarantinePage, given: Given = {}) =>
     withGiven(`/quarantine/${page}`, given),
   batch: (id: string) => `/quarantine/batches/${id}`,
+  acclimation: (id: string) => `/acclimate/${id}`,
   acclimate: (given: Given = {}) => withGiven('/acclimate', given),
   cycleTool: (tool: string) => `/cycle/${tool}`,
   /** A form of the log by its address, begun with what is handed over. */

@@ -182,10 +182,19 @@ function nextHour(now: number): number {
 
 const tasksFor = perKeyUntil(
   (
-    [world, owned, plan]: readonly [World, ReadonlySet<ParameterId>, Plan | null],
+    [world, owned, plan, batches, runs]: readonly [
+      World,
+      ReadonlySet<ParameterId>,
+      Plan | null,
+      Log['batches'],
+      Log['runs'],
+    ],
     now,
   ): { value: Occurrence[]; until: number } => ({
-    value: dueTasks(world.history, world.verdict, owned, now, world.forecast, plan),
+    value: dueTasks(world.history, world.verdict, owned, now, world.forecast, plan, {
+      batches,
+      runs,
+    }),
     until: Math.min(nextHour(now), world.verdict.until),
   }),
 );
@@ -196,7 +205,12 @@ export function selectTasksOf(state: RootState, tankId: string | null): Occurren
   const world = selectWorld(state, tankId);
   if (!world) return NO_TASKS;
   const plan = selectPlanOf(state, tankId);
-  return tasksFor(world.tankId, [world, selectOwnedParameters(state), plan], selectNow(state));
+  const { batches, runs } = selectLog(state);
+  return tasksFor(
+    world.tankId,
+    [world, selectOwnedParameters(state), plan, batches, runs],
+    selectNow(state),
+  );
 }
 
 const milestonesFor = perKeyUntil(

@@ -52,7 +52,7 @@ const LONGEST_FISH = 60;
 const PACE: Record<WaterClass, number> = { fish: Infinity, coral: 2, shrimp: 1 };
 
 /** Minutes until a closed bag that floats has the tank's warmth. */
-function floatMinutes({ bag, tank, litres }: Arrival): number {
+export function floatMinutesOf({ bag, tank, litres }: Arrival): number {
   const gap = Math.abs(tank.temperature - bag.temperature);
   if (gap <= WARMTH_NEAR) return 0;
   // Water on both sides of the film: about a quarter of what air takes.
@@ -122,7 +122,7 @@ export function acclimationPlan(arrival: Arrival, chosen?: Method): AcclimationP
       drip,
     };
   }
-  const minutes = method === 'none' ? 0 : floatMinutes(arrival);
+  const minutes = method === 'none' ? 0 : floatMinutesOf(arrival);
   return {
     ...base,
     minutes,

@@ -30,6 +30,20 @@ function readsWords(history: TankHistory, parameter: 'ammonia' | 'nitrite'): str
   return `${PARAMETERS[parameter].name} reads ${readingWords(reading)}${moving}.`;
 }
 
+/** A quarantine tank is judged by its batch, not by its cycle. */
+function quarantineSentence({ standing, tank, entries }: TankHistory): Sentence {
+  const last = entries.animals.at(-1)?.entry.move;
+  return standing.fishSince === null && last !== 'in' && last !== 'back'
+    ? {
+        title: 'Nobody in it.',
+        detail: `${tank.name} waits for a batch: Quarantine says what it needs first.`,
+      }
+    : {
+        title: 'In quarantine.',
+        detail: 'The look of the day, the clear days and the ammonia stand under Quarantine.',
+      };
+}
+
 /** Whether the tank may take fish, for the top of Today. */
 export function todaySentence(
   history: TankHistory,
@@ -38,6 +52,7 @@ export function todaySentence(
   forecast: SentenceForecast | null = null,
   at = verdict.at,
 ): Sentence {
+  if (history.tank.kind === 'quarantine') return quarantineSentence(history);
   if (history.standing.runningSince !== null) return runningSentence(history, bands, at);
   if (history.start === null) {
     return {

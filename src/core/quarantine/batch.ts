@@ -4,7 +4,7 @@ import { isHere, rosterOf, type Lot } from '../livestock/roster';
 import type { LookEntry } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
 import type { Protocol } from '../records/schema/protocol';
-import { dayOf, daysBetween } from '../time/zone';
+import { dayOf, daysBetween, instant } from '../time/zone';
 import { batchClock, type BatchClock } from './clock';
 
 /** One animal of a batch, or those that came together, and how it was seen. */
@@ -90,7 +90,7 @@ export function awaitsCleaning(
 ): boolean {
   const ended = batches
     .filter((batch) => batch.tankId === tankId)
-    .flatMap(({ endedAt }) => (endedAt === null ? [] : [Date.parse(endedAt)]));
+    .flatMap(({ endedAt }) => (endedAt === null ? [] : [instant(endedAt)]));
   if (ended.length === 0) return false;
   const last = Math.max(...ended);
   return !cleanings.some(({ at }) => at >= last);

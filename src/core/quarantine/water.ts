@@ -4,6 +4,7 @@ import { fedNitrogen } from '../livestock/feeding';
 import { lotNitrogen, type Finder } from '../livestock/lodgers';
 import { isHere, rosterOf } from '../livestock/roster';
 import { fromCanonical, toCanonical } from '../parameters/convert';
+import type { Unit } from '../units/units';
 import type { Kit } from '../records/schema/kit';
 import type { Batch } from '../records/schema/batch';
 import { DAY_MS } from '../time/zone';
@@ -25,7 +26,7 @@ export interface AmmoniaPlan extends HoldPlan {
   water: { ph: number; temperature: number; salinity: number };
   assumed: ('ph' | 'temperature' | 'salinity')[];
   /** The highest step of the keeper's own kit at which no change is needed yet, and its unit. */
-  step: { value: number; unit: string; kit: string } | null;
+  step: { value: number; unit: Unit; kit: string } | null;
   /** The most food that could be held at all, as a share of what is given now. */
   mostShare: number;
 }

@@ -38,6 +38,8 @@ export interface Step {
    * is started by hand, and bears the step's id.
    */
   minutes?: (run: Run, tank: TankHistory | null) => number;
+  /** Whether a run has this step at all; every run without it. */
+  applies?: (run: Run) => boolean;
   caution?: keyof typeof CAUTIONS;
   /** When the log itself shows it done, ms; null while it does not. */
   shown?: (tank: TankHistory) => number | null;
@@ -80,6 +82,11 @@ export function noted(run: Run, step: string): number | undefined {
 export function chosen(run: Run, step: string): string | undefined {
   const value = run.steps[step]?.value;
   return typeof value === 'string' ? value : undefined;
+}
+
+/** The steps that a run goes through. */
+export function stepsOf({ steps }: Pick<Procedure, 'steps'>, run: Run): readonly Step[] {
+  return steps.filter(({ applies }) => !applies || applies(run));
 }
 
 /** What the clocks of a procedure are called by its steps. */

@@ -1,8 +1,10 @@
+import { acclimate } from './acclimate';
 import { build } from './build';
 import { calibrate } from './calibrate';
 import { fill } from './fill';
 import { loss } from './loss';
 import { mix } from './mix';
+import { outbreak } from './outbreak';
 import { given, type Procedure } from './procedure';
 
 /** The waiting times of a sitting's tests, each a clock of its own. */
@@ -69,7 +71,18 @@ const drops: Procedure = {
 };
 
 /** Every procedure there is. */
-export const PROCEDURES = { testWait, challenge, drops, build, mix, fill, calibrate, loss };
+export const PROCEDURES = {
+  testWait,
+  challenge,
+  drops,
+  build,
+  mix,
+  fill,
+  calibrate,
+  loss,
+  outbreak,
+  acclimate,
+};
 
 export type ProcedureId = keyof typeof PROCEDURES;
 

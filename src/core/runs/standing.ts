@@ -2,7 +2,7 @@ import type { TankHistory } from '../history/tankHistory';
 import type { Run } from '../records/schema/run';
 import { instant } from '../time/zone';
 import { isProcedure, PROCEDURES } from './procedures';
-import type { Procedure, Step } from './procedure';
+import { stepsOf, type Procedure, type Step } from './procedure';
 
 /** A clock of a run. */
 export interface Clock {
@@ -71,7 +71,7 @@ export function standingOfRun(
   const procedure = procedureOf(run);
   if (!procedure) return null;
   const clocks = clocksOf(run, procedure, now);
-  const { steps } = procedure;
+  const steps = stepsOf(procedure, run);
   const done = steps.map((step, place) => isDone(step, place, run, clocks, steps.length, tank));
   const open = done.indexOf(false);
   return {

@@ -33,6 +33,7 @@ export function allOccurrences(world: TaskWorld, from: number, until: number): O
  * @param at now, ms
  * @param forecast without one everything keeps its cadence
  * @param plan of its wishes, whose dates fall due
+ * @param household batches and runs of the log
  */
 export function dueTasks(
   history: TankHistory,
@@ -41,8 +42,9 @@ export function dueTasks(
   at: number,
   forecast: Forecast | null = null,
   plan: Plan | null = null,
+  household: Pick<TaskWorld, 'batches' | 'runs'> = {},
 ): Occurrence[] {
-  const world = { history, verdict, owned, forecast, plan };
+  const world = { history, verdict, owned, forecast, plan, ...household };
   const all = allOccurrences(world, at, at + AHEAD_DAYS * DAY_MS);
   const first = new Map<string, Occurrence>();
   for (const { task, standing } of settle(all, history.entries.taskMark, at)) {

@@ -1,8 +1,10 @@
+import { arrivals } from './arrivals';
 import { building } from './building';
 import { cadence } from './cadence';
 import { cycle } from './cycleTasks';
 import { gates } from './gates';
 import { guide } from './guide';
+import { quarantine } from './quarantine';
 import { telling } from './telling';
 import { stocking } from './stocking';
 import type { TaskSource } from './types';
@@ -16,4 +18,6 @@ export const TASK_SOURCES = {
   cadence,
   gates,
   stocking,
+  quarantine,
+  arrivals,
 } as const satisfies Record<string, TaskSource>;

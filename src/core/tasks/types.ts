@@ -1,6 +1,7 @@
 import type { Forecast } from '../cycle/forecast/types';
 import type { Verdict } from '../cycle/verdict/types';
 import type { TankHistory } from '../history/tankHistory';
+import type { RevisionOf } from '../records/schema/revision';
 import type { ParameterId } from '../parameters/registry';
 import type { Place } from '../opens';
 import type { Plan } from '../livestock/planner/types';
@@ -38,6 +39,10 @@ export interface TaskWorld {
   forecast: Forecast | null;
   /** The plan of its wishes; null where there is none. */
   plan?: Plan | null;
+  /** Batches in quarantine, here and elsewhere. */
+  batches?: readonly Pick<RevisionOf<'batch'>, 'id' | 'body'>[];
+  /** Runs, those that are over among them. */
+  runs?: readonly Pick<RevisionOf<'run'>, 'id' | 'body'>[];
   /** Parameters the keeper owns a kit for; others are not asked for. */
   owned: ReadonlySet<ParameterId>;
 }

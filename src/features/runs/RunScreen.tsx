@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
 import type { Procedure } from '@/core/runs/procedure';
@@ -14,6 +14,7 @@ import { beginRun, liveRun, newRun } from '@/store/runs';
 import { selectHistory } from '@/store/inView';
 import { selectLog, selectTank } from '@/store/selectors';
 import { wallClock } from '@/store/wallClock';
+import { to } from '@/frame/addresses';
 import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -33,6 +34,9 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
   const router = useRouter();
   const [busy, setBusy] = useState(false);
   if (!tank) return null;
+  if (live?.body.procedure === 'acclimate') {
+    return <Elsewhere address={to.acclimation(live.id)} />;
+  }
   if (live) return <Running key={live.id} run={live} />;
   const { name, steps, begins }: Procedure = PROCEDURES[procedure];
   const fresh = newRun(procedure, tank.id, isoInZone(wallClock(), tank.body.zone));
@@ -74,5 +78,13 @@ function Known({ id }: { id: string }) {
       </Screen>
     );
   }
+  if (run.body.procedure === 'acclimate') return <Elsewhere address={to.acclimation(run.id)} />;
   return <Running key={run.id} run={run} />;
+}
+
+/** A run that has a page of its own, which this address leads to. */
+function Elsewhere({ address }: { address: string }) {
+  const router = useRouter();
+  useEffect(() => router.replace(address), [router, address]);
+  return null;
 }

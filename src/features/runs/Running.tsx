@@ -5,7 +5,7 @@ import Check from 'lucide-react-native/icons/check';
 import { liveHead } from '@/core/records/log';
 import type { Entry } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import type { Step } from '@/core/runs/procedure';
+import { stepsOf, type Step } from '@/core/runs/procedure';
 import { ended, withStep } from '@/core/runs/changes';
 import { standingOfRun, type RunStanding } from '@/core/runs/standing';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -53,7 +53,8 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
     );
   }
   const { procedure, place, count } = standing;
-  const { steps, leaves } = procedure;
+  const { leaves } = procedure;
+  const steps = stepsOf(procedure, run.body);
   const step = steps.find(({ id }) => id === looked) ?? standing.step;
   const outcome = history && leaves ? leaves.of(run.body, history) : null;
   const end = async (how: 'done' | 'stopped') => {

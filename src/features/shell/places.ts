@@ -27,6 +27,17 @@ export const BAR: readonly BarPlace[] = [
 
 /** Every other place: behind More on a phone, in the rail where it is wide. */
 export const MORE: readonly (Place & { note: string })[] = [
+  {
+    path: '/quarantine',
+    label: 'Quarantine',
+    hotkey: 'q',
+    note: 'Batches by day, the daily look, ammonia held down',
+  },
+  {
+    path: '/acclimate',
+    label: 'Acclimate',
+    note: 'From the bag to the tank: the method, the drip, the steps',
+  },
   { path: '/tanks', label: 'Tanks', note: 'Volumes, lid, heater, and what each was filled with' },
   {
     path: '/instruments',
@@ -80,7 +91,8 @@ export function needsTank(path: string): boolean {
 /** Screens that take the whole of a phone: entering something is one thing at a time. */
 export function isEntryPath(path: string): boolean {
   return (
-    path === '/log' || /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock)\/./.test(path)
+    path === '/log' ||
+    /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(path)
   );
 }
 

@@ -4,3 +4,8 @@ export { CatalogueScreen } from './CatalogueScreen';
 export { LotScreen } from './LotScreen';
 export { StockPage } from './StockPage';
 export { StockScreen } from './StockScreen';
+export { BatchScreen } from './quarantine/BatchScreen';
+export { QuarantinePage } from './quarantine/QuarantinePage';
+export { QuarantineScreen } from './quarantine/QuarantineScreen';
+export { AcclimateScreen } from './acclimation/AcclimateScreen';
+export { AcclimationScreen } from './acclimation/AcclimationScreen';

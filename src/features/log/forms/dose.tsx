@@ -1,3 +1,4 @@
+import { copperIn } from '@/core/quarantine/copper';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { formatIn } from '@/core/parameters/convert';
@@ -59,7 +60,7 @@ export const DoseEntryForm = entryForm({
   fields: doseFields,
   start: (context) => nextDose(context),
   formOf: formOfDose,
-  read: (form, { today }) => readDose(form, today),
+  read: (form, { today, history }) => readDose(form, today, copperIn(history.entries)),
   Fields: DoseFields,
   Meaning: DoseMeaning,
   labels: { amount: 'How much', product: 'What you call it', percent: 'Strength' },
@@ -71,7 +72,7 @@ export const BacteriaForm = entryForm({
   fields: doseFields,
   start: (context) => nextDose(context, 'bacteria'),
   formOf: formOfDose,
-  read: (form, { today }) => readDose(form, today),
+  read: (form, { today, history }) => readDose(form, today, copperIn(history.entries)),
   Fields: DoseFields,
   Meaning: DoseMeaning,
 });

@@ -1,3 +1,4 @@
+import { COPPER_AND_BINDER } from '@/core/quarantine/copper';
 import * as z from 'zod';
 import { daySchema, NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
@@ -147,14 +148,19 @@ function readBottle(form: DoseForm, read: FormReader<DoseForm>, today: string): 
  * The dose a form stands for, or what is missing from it field by field.
  * @param today the calendar day it is read on; no bottle is younger
  */
+/** @param copper what copper is in the water, by its name: no binder is logged into it */
 export function readDose(
   form: DoseForm,
   today = '9999-12-31',
+  copper: string | null = null,
 ): FormReading<DoseForm, EntryBody<'dose'>> {
   const read = new FormReader(form);
   const amount = readAmount(form, read);
   const strength = strengthOf(form, read);
   const bottle = readBottle(form, read, today);
+  if (form.substance === 'ammoniaBinder' && copper !== null) {
+    read.fail('product', `${copper} is in this water. ${COPPER_AND_BINDER}`);
+  }
   const product = isAmmoniaSource(form.substance) ? {} : read.optionalText('product', NAME_LETTERS);
   const note = read.optionalText('note', NOTE_LETTERS);
   return read.result({

@@ -1,3 +1,4 @@
+import { binderIn, COPPER_AND_BINDER } from '@/core/quarantine/copper';
 import * as z from 'zod';
 import { CAUTIONS } from '@/core/cautions';
 import { NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';
@@ -205,8 +206,10 @@ export const TreatmentForm = entryForm<'treatment', z.infer<typeof treatmentFiel
     agent,
     product: product ?? '',
   }),
-  read: (form) => {
+  read: (form, { history, now }) => {
     const read = new FormReader(form);
+    const binder = form.agent === 'copper' ? binderIn(history.entries, now) : null;
+    if (binder !== null) read.fail('product', `${binder} is in this water. ${COPPER_AND_BINDER}`);
     return read.result({
       kind: 'treatment',
       agent: form.agent,

@@ -1,0 +1,121 @@
+import type { Run } from '../records/schema/run';
+import { instant, MINUTE_MS } from '../time/zone';
+import type { Drip } from './bucket';
+import { liveDrip, type LiveDrip, type Measured } from './live';
+import { floatMinutesOf, type AcclimationPlan } from './plan';
+import { USUAL_ROOM, type Arrival, type WaterClass } from './waters';
+
+/** Who comes in, of a new arrival. */
+export interface Newcomer {
+  species: string;
+  what: string;
+  group: 'fish' | 'invertebrate' | 'coral';
+  count: number;
+}
+
+/** What a run of acclimation is begun with. */
+export function givenOf(
+  arrival: Arrival,
+  plan: AcclimationPlan,
+  who: { batch?: string; newcomers: readonly Newcomer[] },
+): Run['given'] {
+  const { bag, tank, litres, animal, room = USUAL_ROOM } = arrival;
+  const given: Run['given'] = {
+    method: plan.method,
+    animal,
+    bagSalinity: bag.salinity,
+    bagTemperature: bag.temperature,
+    tankSalinity: tank.salinity,
+    tankTemperature: tank.temperature,
+    litres,
+    room,
+    minutes: plan.drip ? plan.minutes : 0,
+    mlPerMinute: plan.mlPerMinute,
+    floatMinutes: plan.drip ? floatMinutesOf(arrival) : plan.minutes,
+    litresDrawn: plan.litresDrawn,
+    daysToMatch: plan.daysToMatch,
+  };
+  if (who.batch !== undefined) given.batch = who.batch;
+  who.newcomers.forEach(({ species, what, group, count }, n) => {
+    given[`species/${n}`] = species;
+    given[`what/${n}`] = what;
+    given[`group/${n}`] = group;
+    given[`count/${n}`] = count;
+  });
+  return given;
+}
+
+/** Who comes in with a run. */
+export function newcomersOf({ given }: Run): Newcomer[] {
+  const found: Newcomer[] = [];
+  for (let n = 0; given[`species/${n}`] !== undefined; n += 1) {
+    found.push({
+      species: String(given[`species/${n}`]),
+      what: String(given[`what/${n}`] ?? ''),
+      group: (given[`group/${n}`] ?? 'fish') as Newcomer['group'],
+      count: Number(given[`count/${n}`] ?? 1),
+    });
+  }
+  return found;
+}
+
+const number = ({ given }: Run, name: string) => Number(given[name] ?? 0);
+
+/** The drip that a run was begun with. */
+export function dripOfRun(run: Run): Drip {
+  const litres = number(run, 'litres');
+  return {
+    bag: { salinity: number(run, 'bagSalinity'), temperature: number(run, 'bagTemperature') },
+    tank: { salinity: number(run, 'tankSalinity'), temperature: number(run, 'tankTemperature') },
+    room: number(run, 'room'),
+    litres,
+    mlPerMinute: number(run, 'mlPerMinute'),
+    pourAt: 2 * litres,
+  };
+}
+
+/** A run with something measured in its bucket, at an instant. */
+export function withMeasured(run: Run, at: number, salinity: number, temperature?: number): Run {
+  return {
+    ...run,
+    given: {
+      ...run.given,
+      [`salinity@${at}`]: salinity,
+      ...(temperature === undefined ? {} : { [`temperature@${at}`]: temperature }),
+    },
+  };
+}
+
+/** When the drip of a run began, ms; null before. */
+export function dripBegan(run: Run): number | null {
+  const begun = run.given.dripBegan;
+  return typeof begun === 'string' ? instant(begun) : null;
+}
+
+function measuredIn(run: Run, began: number): Measured[] {
+  return Object.entries(run.given).flatMap(([name, value]): Measured[] => {
+    const [what, at] = name.split('@');
+    if (what !== 'salinity' || at === undefined || typeof value !== 'number') return [];
+    const temperature = run.given[`temperature@${at}`];
+    return [
+      {
+        minute: (Number(at) - began) / MINUTE_MS,
+        salinity: value,
+        ...(typeof temperature === 'number' ? { temperature } : {}),
+      },
+    ];
+  });
+}
+
+/** Where the drip of a run stands at a moment, by instants, so that a reload or sleep does no harm; null before it began. */
+export function liveRunDrip(run: Run, at: number): LiveDrip | null {
+  const began = dripBegan(run);
+  if (began === null) return null;
+  return liveDrip(
+    dripOfRun(run),
+    number(run, 'minutes'),
+    String(run.given.animal ?? 'fish') as WaterClass,
+    measuredIn(run, began),
+    Math.max(0, (at - began) / MINUTE_MS),
+  );
+}

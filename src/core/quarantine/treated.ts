@@ -1,0 +1,82 @@
+import type { TankHistory } from '../history/tankHistory';
+import { isHere, rosterOf } from '../livestock/roster';
+import type { FilterThere } from '../records/schema/batch';
+import type { Medicine } from '../records/schema/medicine';
+import { binderIn, copperIn } from './copper';
+import type { MedicineEvent, MedicineHome } from './medicine';
+
+/** What happened to one medicine in a tank, in order of time. */
+export function medicineEvents(
+  history: Pick<TankHistory, 'entries'>,
+  medicineId: string,
+): MedicineEvent[] {
+  const own = history.entries.medication.filter(({ entry }) => entry.medicineId === medicineId);
+  const [first] = own;
+  if (!first) return [];
+  const events = own.flatMap(({ at, entry }): MedicineEvent[] => {
+    if (entry.act === 'given')
+      return entry.mL === undefined ? [] : [{ at, by: 'given', mL: entry.mL }];
+    if (entry.act === 'carbonIn') return [{ at, by: 'carbon' }];
+    return entry.value === undefined ? [] : [{ at, by: 'measured', value: entry.value }];
+  });
+  const changes = history.entries.waterChange
+    .filter(({ at }) => at >= first.at)
+    .map(({ at, entry }): MedicineEvent => ({ at, by: 'change', litres: entry.litres }));
+  return [...events, ...changes].sort((a, b) => a.at - b.at);
+}
+
+/** Medicines and binders that were given and not taken out since. */
+export function presentIn(
+  history: Pick<TankHistory, 'entries'>,
+  medicines: readonly { id: string; body: Medicine }[],
+): Medicine[] {
+  return medicines.flatMap(({ id, body }) => {
+    const last = history.entries.medication.findLast(
+      ({ entry }) => entry.medicineId === id && entry.act !== 'measured',
+    );
+    return last?.entry.act === 'given' ? [body] : [];
+  });
+}
+
+/** Something that is in the water without its label on record: the worst is taken of it. */
+function unlabelled(name: string, kind: 'binder' | 'copper'): Medicine {
+  return {
+    name,
+    kind,
+    lowersOxygen: false,
+    harmsFilter: false,
+    harmsInvertebrates: true,
+    carbonOut: false,
+    reducing: 'unknown',
+  };
+}
+
+/** What else is where a medicine would go. */
+export function medicineHome(
+  history: TankHistory,
+  medicines: readonly { id: string; body: Medicine }[],
+  filter: FilterThere | undefined,
+  strongAir: boolean,
+  at: number,
+): MedicineHome {
+  const binder = binderIn(history.entries, at);
+  const copper = copperIn(history.entries);
+  const known = presentIn(history, medicines);
+  const here = rosterOf(history).filter(isHere);
+  const { tank, standing } = history;
+  return {
+    present: [
+      ...known,
+      ...(binder === null ? [] : [unlabelled(binder, 'binder')]),
+      ...(copper === null || known.some(({ name }) => name === copper)
+        ? []
+        : [unlabelled(copper, 'copper')]),
+    ],
+    invertebrates: here.some(({ group }) => group !== 'fish'),
+    rock: tank.rock !== 'none' || tank.volume.rockKg > 0 || tank.volume.sandDepth > 0,
+    filter:
+      filter ??
+      (tank.kind === 'quarantine' && standing.runningSince === null ? 'uncycled' : 'cycled'),
+    strongAir,
+  };
+}

@@ -1,0 +1,95 @@
+import { SIGN_WORDS } from '../records/kinds/look';
+import type { Protocol } from '../records/schema/protocol';
+import { dayWords, shortDay } from '../time/words';
+import { DAY_MS } from '../time/zone';
+import { countOf, formatPlain, listWords } from '../units/format';
+import { unitSymbol } from '../units/units';
+import type { BatchView } from './batch';
+import type { BatchClock } from './clock';
+import type { AmmoniaPlan } from './water';
+
+/** Whether a batch may be released, and if not, what it waits for: first of all in a sentence. */
+export function batchSentence(
+  { clock, animals }: BatchView,
+  protocol: Pick<Protocol, 'days'>,
+  zone: string,
+): { title: string; text: string } {
+  const heads = animals.reduce((sum, { lot }) => sum + (lot.here ?? 1), 0);
+  const who = countOf(heads, 'animal');
+  const [first] = clock.standing;
+  if (first) {
+    return {
+      title: 'A sign stands.',
+      text: `**${first.what}**: ${listWords(first.signs.map((sign) => SIGN_WORDS[sign].toLowerCase()))} since ${shortDay(first.since, zone)}. Once it is seen well, the ${protocol.days} days begin anew for all.`,
+    };
+  }
+  if (clock.isClear) {
+    return {
+      title: 'Clear.',
+      text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The check below, and they may move.`,
+    };
+  }
+  const left = protocol.days - clock.daysClear;
+  return {
+    title: `${countOf(left, 'clear day')} to go.`,
+    text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The first day to move them is **${dayWords(clock.release.p10, zone)}**; a sign in any of them begins the ${protocol.days} anew.`,
+  };
+}
+
+/** How far a release may lie off. */
+export function releaseWords({ release, isClear }: BatchClock, zone: string): string {
+  if (isClear) return `Clear since ${shortDay(release.p10, zone)}.`;
+  const { p10, p50, p90 } = release;
+  const late = shortDay(p90, zone);
+  if (p90 - p10 < 2 * DAY_MS) return `Released on ${shortDay(p10, zone)}, with little doubt.`;
+  return p50 - p10 < DAY_MS
+    ? `Most likely ${shortDay(p10, zone)}; with another sign by about ${late}.`
+    : `At the earliest ${shortDay(p10, zone)}, likely about ${shortDay(p50, zone)}, late ${late}.`;
+}
+
+const ASSUMED = { ph: 'pH 8.1', temperature: '25.5 °C', salinity: '35 ppt' } as const;
+const BY = {
+  tests: 'Your last two tests come to',
+  food: 'The food you logged comes to',
+  bodies: 'Their bodies and a usual ration come to',
+} as const;
+
+/**
+ * How to hold ammonia down, in words.
+ * @param volume litres in the keeper's own unit
+ */
+export function ammoniaWords(
+  plan: AmmoniaPlan,
+  volume: (litres: number) => string = (litres) => `${formatPlain(litres, 0)} L`,
+): { text: string; open: string[] } {
+  const open: string[] = [];
+  const figures = `${BY[plan.by]} ${formatPlain(plan.nitrogen, 1)} mg N a day`;
+  if (plan.assumed.length > 0) {
+    open.push(
+      `Not tested here of late, so taken as usual: ${listWords(plan.assumed.map((name) => ASSUMED[name]))}.`,
+    );
+  }
+  if (plan.nitrogen <= 0 || plan.litres === 0) {
+    return { text: 'Nothing is fed here that ammonia could come from.', open };
+  }
+  if (plan.step) {
+    open.push(
+      `Your ${plan.step.kit.toLowerCase()}: up to ${formatPlain(plan.step.value, 2)} ${unitSymbol(plan.step.unit)} is under the limit here; the next step is not.`,
+    );
+  } else {
+    open.push(
+      `The limit lies at ${formatPlain(plan.mostTotal, 2)} mg/L of total ammonia nitrogen here: under the first step of most cards.`,
+    );
+  }
+  if (!plan.holds) {
+    return {
+      text: `${figures}: more than changes can hold. **Food for ${formatPlain(Math.max(1, plan.mostShare * 100), 0)} %** of that, fewer animals, more water, or a seeded sponge.`,
+      open,
+    };
+  }
+  const every = plan.everyDays === 1 ? 'every day' : `every ${plan.everyDays} days`;
+  return {
+    text: `${figures}. Change **${volume(plan.litres)} ${every}**: free ammonia then peaks at ${formatPlain(plan.peakFreeAmmoniaN, 3)} mg/L. That is ${volume(plan.litresAWeek)} and ${formatPlain(plan.saltAWeek / 1000, 1)} kg of salt a week; a seeded sponge saves most of it.`,
+    open,
+  };
+}

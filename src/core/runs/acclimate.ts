@@ -1,0 +1,141 @@
+import type { Method } from '../acclimation/method';
+import type { Run } from '../records/schema/run';
+import { formatPlain } from '../units/format';
+import { clocksOfSteps, given, noted, type Procedure, type Step } from './procedure';
+
+/** The way in that a run was begun with. */
+export function methodOf(run: Run): Method {
+  return given(run, 'method', 'drip') as Method;
+}
+
+const number = (run: Run, name: string): number => Number(run.given[name] ?? 0);
+const drips = (run: Run) => methodOf(run) === 'drip';
+const floats = (run: Run) => methodOf(run) !== 'none';
+const toTank = (run: Run) => methodOf(run) !== 'matchQuarantine';
+
+/** Litres that the drip drew in all: as it was measured on the way, else as it was planned. */
+export function drawnIn(run: Run): number {
+  return number(run, 'drawn') || number(run, 'litresDrawn');
+}
+
+/** Litres of salt water below which what the drip took is no matter. */
+const LEAST_DRAWN = 0.2;
+
+const steps: readonly Step[] = [
+  {
+    id: 'topOff',
+    kind: 'check',
+    title: 'Top up, then the top-off unit off',
+    text: () =>
+      'The tank filled to its mark with fresh water, so that its salinity is right; then the unit **off**: while a drip draws, it would pour fresh water after.',
+    applies: drips,
+    caution: 'electricity',
+  },
+  {
+    id: 'lights',
+    kind: 'check',
+    title: 'Lights down',
+    text: (run) =>
+      `Of the tank and of the room.${drips(run) ? ' A clean bucket, an airline with a valve or a knot, a thermometer, and a lid: what is frightened jumps.' : ''}`,
+  },
+  {
+    id: 'float',
+    kind: 'wait',
+    title: 'Float the closed bag',
+    text: (run) =>
+      methodOf(run) === 'quick'
+        ? 'Closed till the warmth fits: opening it is what turns its water bad, so it is opened last.'
+        : 'Closed, in the tank or a basin of its water, till the warmth fits.',
+    minutes: (run) => number(run, 'floatMinutes'),
+    applies: (run) => floats(run) && number(run, 'floatMinutes') > 0,
+  },
+  {
+    id: 'bucket',
+    kind: 'check',
+    title: 'Bag into the bucket',
+    text: (run) =>
+      `The animal with its water, ${formatPlain(number(run, 'litres'), 1)} L, and the lid over it.`,
+    applies: drips,
+  },
+  {
+    id: 'drip',
+    kind: 'wait',
+    title: 'Drip',
+    text: (run) =>
+      `${formatPlain(number(run, 'mlPerMinute'), 0)} mL a minute. Pour off down to ${formatPlain(number(run, 'litres'), 1)} L whenever ${formatPlain(2 * number(run, 'litres'), 1)} L stand in it.`,
+    minutes: (run) => number(run, 'minutes'),
+    applies: drips,
+  },
+  {
+    id: 'rematch',
+    kind: 'check',
+    title: 'Match the warmth again',
+    text: () => 'The bucket has cooled: float the container till both thermometers agree.',
+    applies: drips,
+  },
+  {
+    id: 'quarantine',
+    kind: 'check',
+    title: 'Into water mixed to the bag',
+    text: (run) =>
+      `Quarantine water at ${formatPlain(number(run, 'bagSalinity'), 1)} ppt and the bag's warmth; then 1 ppt a day at most, some ${formatPlain(number(run, 'daysToMatch'), 0)} days, till it stands where the tank does.`,
+    applies: (run) => !toTank(run),
+  },
+  {
+    id: 'over',
+    kind: 'check',
+    title: 'Over, without its water',
+    text: () =>
+      'With a cup or a hand rather than a net, let out under water. **No water of the bag or the shop goes in.**',
+    caution: 'venom',
+  },
+  {
+    id: 'upright',
+    kind: 'check',
+    title: 'Set them upright',
+    text: () => 'Snails on their foot, on rock: one on its back dies where it lies.',
+    applies: (run) => given(run, 'animal', 'fish') === 'shrimp',
+  },
+  {
+    id: 'watch',
+    kind: 'check',
+    title: 'Lid on, lights low, watch',
+    text: () =>
+      'An hour of looking who chases whom. Food tomorrow, not today; ammonia tested on days 1, 3 and 7.',
+  },
+  {
+    id: 'replace',
+    kind: 'measure',
+    title: 'Put back what the drip took',
+    text: (run) =>
+      `${formatPlain(drawnIn(run), 1)} L of **salt water** at the tank's salinity. Fresh water in its place would thin the tank, which is why the unit stays off till this is done.`,
+    asks: {
+      label: 'Salt water put back',
+      unit: 'L',
+      low: 0.1,
+      high: 200,
+      usual: (run) => Math.round(drawnIn(run) * 10) / 10,
+    },
+    applies: (run) => drips(run) && drawnIn(run) >= LEAST_DRAWN,
+  },
+  {
+    id: 'topOn',
+    kind: 'check',
+    title: 'Top-off unit on again',
+    text: () => 'On, and seen to be on: forgotten, the tank grows saltier day by day.',
+    applies: drips,
+  },
+];
+
+/** From the bag to the tank. */
+export const acclimate: Procedure = {
+  name: 'Acclimate',
+  steps,
+  begins: { acclimate: {}, label: 'Measure the bag' },
+  ...clocksOfSteps(steps),
+};
+
+/** Litres of salt water that were put back; undefined until they were. */
+export function replacedIn(run: Run): number | undefined {
+  return noted(run, 'replace');
+}

@@ -1,0 +1,290 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import * as z from 'zod';
+import { nitrogenOf } from '@/core/livestock/bioload';
+import { bodyGrams, usualCm } from '@/core/livestock/body';
+import { judgeTogether } from '@/core/livestock/compatibility/judge';
+import { ANY_HOME, callIt } from '@/core/livestock/compatibility/types';
+import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
+import { isHere, rosterOf } from '@/core/livestock/roster';
+import { awaitsCleaning } from '@/core/quarantine/batch';
+import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
+import type { Batch, FilterThere } from '@/core/records/schema/batch';
+import { isoInZone } from '@/core/time/zone';
+import { formatPlain } from '@/core/units/format';
+import { netVolume } from '@/core/water/volume';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { selectTank, selectTanks } from '@/store/selectors';
+import { selectHistoryOf } from '@/store/world';
+import { Choice, Tick } from '@/ui/Choice';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { AnimalPicker } from '../AnimalPicker';
+import { Stepper } from '../Stepper';
+import { useFinder } from '../useStock';
+
+const draftSchema = z.array(z.object({ species: z.string(), count: z.int().min(1).max(30) }));
+
+/** Beginning a batch: who, where, for which tank, by which protocol; and what speaks against it. */
+export function BeginScreen({ given }: { given: Readonly<Record<string, string>> }) {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const find = useFinder();
+  const tanks = useAppSelector(selectTanks);
+  const inView = useAppSelector(selectTank);
+  const log = useAppSelector((state) => state.log);
+  const quarantine = tanks.filter(({ body }) => body.kind === 'quarantine');
+  const homes = tanks.filter(({ body }) => body.kind !== 'quarantine');
+  const [tankId, setTankId] = useState(given.tank ?? quarantine[0]?.id ?? '');
+  const [forId, setForId] = useState(
+    homes.find(({ id }) => id === inView?.id)?.id ?? homes[0]?.id ?? '',
+  );
+  const started =
+    given.species === undefined
+      ? []
+      : [{ species: given.species, count: Math.max(1, Math.round(Number(given.count)) || 1) }];
+  const [chosen, setChosen] = useDraft('quarantine/begin', draftSchema, started);
+  const [text, setText] = useState('');
+  const [filter, setFilter] = useState<FilterThere>('uncycled');
+  const [leftoversOut, setLeftoversOut] = useState(false);
+  const history = useAppSelector((state) => selectHistoryOf(state, tankId));
+  const animals = chosen.flatMap(({ species, count }) => {
+    const animal = find(species);
+    return animal ? [{ animal, count, cm: usualCm(animal) }] : [];
+  });
+  const group = animals[0]?.animal.group ?? 'fish';
+  const anemone = animals[0]?.animal.form === 'anemone';
+  const kind = anemone ? 'anemone' : group;
+  const own = log.protocols.map(({ body }) => body);
+  const options = protocolsFor(kind, own);
+  const home = homes.find(({ id }) => id === forId);
+  const usual = home?.body.stocking?.protocol;
+  const [protocolId, setProtocolId] = useState<string | null>(null);
+  const protocol = protocolOf(
+    options.find(({ id }) => id === (protocolId ?? usual))?.id ?? options[0]?.id ?? 'observe',
+    own,
+  );
+  if (quarantine.length === 0) {
+    return (
+      <Screen head={<BackHead title="Quarantine" />}>
+        <Opening title="No quarantine tank yet.">
+          A bare tank or a food-safe tub of 40 to 150 L. Add it as a quarantine tank, then begin.
+        </Opening>
+        <Button kind="primary" label="Add a tank" onPress={() => router.push('/tanks/new')} />
+      </Screen>
+    );
+  }
+  const tank = quarantine.find(({ id }) => id === tankId) ?? quarantine[0];
+  const batches = log.batches.map(({ body }) => body);
+  const running = log.batches.find(({ body }) => body.tankId === tank?.id && body.endedAt === null);
+  const dirty =
+    tank !== undefined &&
+    !running &&
+    awaitsCleaning(batches, tank.id, history?.entries.cleaning ?? []);
+  const litres = tank ? netVolume(tank.body.volume).net : 0;
+  const residents = history ? rosterOf(history).filter(isHere) : [];
+  const cm = animals.reduce(
+    (sum, one) => sum + (one.animal.group === 'fish' ? one.cm * one.count : 0),
+    0,
+  );
+  const findings = judgeTogether(
+    [
+      ...animals.map(({ animal, count, cm: sizeCm }) => ({ animal, count, sizeCm })),
+      ...residents.flatMap((lot) => {
+        const animal = find(lot.species ?? '');
+        return animal ? [{ animal, count: lot.here ?? 1 }] : [];
+      }),
+    ],
+    ANY_HOME,
+  ).filter(({ severity, between }) => severity === 'no' && between.length > 1);
+  const nitrogen = animals.reduce((sum, { animal, count }) => sum + nitrogenOf(animal) * count, 0);
+  const begin = async () => {
+    if (!tank) return;
+    let made = '';
+    await dispatch(
+      recordAct(
+        (act) => {
+          const at = isoInZone(act.now, tank.body.zone);
+          const lots = animals.map(({ animal, count, cm: sizeCm }) => {
+            const grams = bodyGrams(animal, sizeCm) * count;
+            const lot = act.create('entry', {
+              kind: 'animals',
+              tankId: tank.id,
+              at,
+              move: 'in',
+              group: animal.group,
+              what: callIt(animal),
+              species: animal.id,
+              count,
+              ...(sizeCm > 0 ? { sizeCm } : {}),
+              ...(grams > 0.05 ? { grams: Math.round(grams * 10) / 10 } : {}),
+            });
+            return { what: callIt(animal), species: animal.id, count, lot };
+          });
+          if (running) {
+            act.revise(running, {
+              ...running.body,
+              animals: [...running.body.animals, ...lots],
+            });
+            made = running.id;
+            return;
+          }
+          const batch: Batch = {
+            tankId: tank.id,
+            forTankId: forId,
+            protocol: protocol.id,
+            begunAt: at,
+            restartedAt: null,
+            animals: lots,
+            filter,
+            ...(leftoversOut ? { leftoversOut: true } : {}),
+            endedAt: null,
+          };
+          made = act.create('batch', batch);
+        },
+        running ? 'Joined; the days begin anew' : 'Batch begun',
+      ),
+    );
+    setChosen(null);
+    if (made !== '') router.replace(to.batch(made));
+  };
+  const change = (place: number, count: number) =>
+    setChosen(chosen.map((one, i) => (i === place ? { ...one, count } : one)));
+  return (
+    <Screen
+      head={<BackHead title="Quarantine" aside="begin a batch" />}
+      aside={
+        <>
+          <SectionHead title="By which protocol" />
+          <Choice
+            label="Protocol"
+            bare
+            value={protocol.id}
+            onChange={setProtocolId}
+            options={options.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+          {protocol.days === 0 ? (
+            <Remark tone="caution" title="No quarantine">
+              {protocol.trades}
+            </Remark>
+          ) : (
+            <Words as="soft">{`${protocol.days} clear days. ${protocol.trades} ${protocol.restarts}`}</Words>
+          )}
+          {running ? null : (
+            <>
+              <Choice
+                label="What clears ammonia"
+                value={filter}
+                onChange={setFilter}
+                options={[
+                  { value: 'uncycled', label: 'Nothing' },
+                  { value: 'seeded', label: 'A seeded sponge' },
+                  { value: 'cycled', label: 'A cycled filter' },
+                ]}
+              />
+              <Words as="soft">
+                {
+                  {
+                    uncycled: 'Any medicine is possible; ammonia is held by changes of water.',
+                    seeded:
+                      'Ammonia is held without hundreds of litres; the sponge is thrown away after.',
+                    cycled:
+                      'Easiest on ammonia; antibiotics kill it, and rock and media take copper up.',
+                  }[filter]
+                }
+              </Words>
+              <Tick
+                label="Leftovers are out within the hour"
+                note="New fish often refuse food: less of it then turns to ammonia."
+                value={leftoversOut}
+                onChange={setLeftoversOut}
+              />
+            </>
+          )}
+        </>
+      }
+    >
+      <Opening title={running ? 'A batch is in there.' : 'Who comes in?'}>
+        {running
+          ? 'What joins it begins the days anew for all of it. Another tank, or its end, costs less.'
+          : 'Those that come together go through together: what one of them has, all have had.'}
+      </Opening>
+      {quarantine.length > 1 ? (
+        <Choice
+          label="Into"
+          value={tank?.id ?? null}
+          onChange={setTankId}
+          options={quarantine.map(({ id, body }) => ({ value: id, label: body.name }))}
+        />
+      ) : null}
+      {homes.length > 1 && !running ? (
+        <Choice
+          label="For"
+          value={forId}
+          onChange={setForId}
+          options={homes.map(({ id, body }) => ({ value: id, label: body.name }))}
+        />
+      ) : null}
+      {animals.map(({ animal, count }, place) => (
+        <View key={animal.id}>
+          <Row
+            title={callIt(animal)}
+            end={
+              <Button
+                label="Take off"
+                onPress={() => setChosen(chosen.filter((_, i) => i !== place))}
+              />
+            }
+          />
+          <Stepper
+            label={`How many, ${callIt(animal).toLowerCase()}`}
+            value={count}
+            onChange={(next) => change(place, next)}
+          />
+        </View>
+      ))}
+      <AnimalPicker
+        label={animals.length === 0 ? 'Which animal' : 'Another'}
+        value={text}
+        picked={false}
+        onChange={setText}
+        onPick={(animal) => {
+          setText('');
+          if (chosen.some(({ species }) => species === animal.id)) return;
+          setChosen([...chosen, { species: animal.id, count: 1 }]);
+        }}
+      />
+      {dirty ? (
+        <Remark tone="caution" title="Not cleaned since the last batch">
+          The sponge thrown away, tank and tools disinfected, rinsed and dried: logged first.
+        </Remark>
+      ) : null}
+      {cm > 0 && litres > 0 && litres < cm * QUARANTINE_LITRES_PER_CM ? (
+        <Remark tone="caution" title="Too small for them">
+          {`${formatPlain(cm, 0)} cm of fish want ${formatPlain(Math.ceil((cm * QUARANTINE_LITRES_PER_CM) / 5) * 5)} L; this one holds ${formatPlain(litres, 0)}.`}
+        </Remark>
+      ) : null}
+      {findings.map(({ because, mend }) => (
+        <Remark key={because} tone="caution" title={because}>
+          {mend}
+        </Remark>
+      ))}
+      {nitrogen > 0 ? (
+        <Words as="soft">{`By their bodies they make about ${formatPlain(nitrogen, 1)} mg of ammonia nitrogen a day.`}</Words>
+      ) : null}
+      <Button
+        kind="primary"
+        disabled={animals.length === 0 || dirty || findings.length > 0 || forId === ''}
+        label={running ? 'Join, and begin the days anew' : 'They are in: begin'}
+        onPress={() => void begin()}
+      />
+    </Screen>
+  );
+}

@@ -1,0 +1,231 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { CAUTIONS } from '@/core/cautions';
+import { concentration, medicineConflicts, redose } from '@/core/quarantine/medicine';
+import { medicineEvents, medicineHome } from '@/core/quarantine/treated';
+import type { RevisionOf } from '@/core/records/schema/revision';
+import { isoInZone } from '@/core/time/zone';
+import { formatPlain, parseNumber } from '@/core/units/format';
+import { BackHead } from '@/frame/BackHead';
+import { CautionRemark } from '@/frame/CautionRemark';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { selectNow, selectTank, selectTanks } from '@/store/selectors';
+import { selectHistoryOf } from '@/store/world';
+import { Choice, Tick } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button, ButtonRow, LinkButton } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { MedicineForm } from './MedicineForm';
+
+type Head = RevisionOf<'medicine'>;
+
+/** What a kind of medicine is to the colony. */
+const HARMS: Partial<Record<Head['body']['kind'], 'copper' | 'antibiotic'>> = {
+  copper: 'copper',
+  antibiotic: 'antibiotic',
+};
+
+/** What labels say, what is in which tank, and what must never meet. */
+export function MedicinesScreen({ given }: { given: Readonly<Record<string, string>> }) {
+  const medicines = useAppSelector((state) => state.log.medicines);
+  const tanks = useAppSelector(selectTanks);
+  const inView = useAppSelector(selectTank);
+  const [tankId, setTankId] = useState(
+    given.tank ?? tanks.find(({ body }) => body.kind === 'quarantine')?.id ?? inView?.id ?? '',
+  );
+  const [open, setOpen] = useState<string | null>(null);
+  const [adding, setAdding] = useState(false);
+  const history = useAppSelector((state) => selectHistoryOf(state, tankId));
+  const chosen = medicines.find(({ id }) => id === open);
+  const levelOf = ({ id, body }: Head) =>
+    history && medicineEvents(history, id).length > 0
+      ? concentration(body, history.netLitres, medicineEvents(history, id))
+      : 0;
+  return (
+    <Screen
+      head={<BackHead title="Quarantine" aside="medicines" />}
+      aside={
+        adding ? (
+          <MedicineForm onDone={() => setAdding(false)} />
+        ) : chosen && history ? (
+          <Give key={chosen.id + tankId} head={chosen} tankId={tankId} />
+        ) : undefined
+      }
+    >
+      <Opening
+        title={
+          medicines.length === 0
+            ? 'No label on record.'
+            : medicines.length === 1
+              ? 'One label on record.'
+              : `${medicines.length} labels on record.`
+        }
+      >
+        Amounts come from the label and a veterinarian, never from here. What is copied from a label
+        is used to watch dilution, tests and what must never meet.
+      </Opening>
+      <Choice
+        label="In which tank"
+        value={tankId}
+        onChange={setTankId}
+        options={tanks.map(({ id, body }) => ({ value: id, label: body.name }))}
+      />
+      <View>
+        {medicines.map((head) => {
+          const level = levelOf(head);
+          const { name, unit, target } = head.body;
+          const there =
+            level === 0
+              ? 'not in this tank'
+              : level === null
+                ? 'in this tank; how much, only a test tells'
+                : `about ${formatPlain(level, 3)} ${unit ?? ''} in this tank`;
+          return (
+            <Row
+              key={head.id}
+              title={name}
+              note={`${there}${target ? `; the label asks ${formatPlain(target.low, 3)} to ${formatPlain(target.high, 3)} ${unit ?? ''}` : ''}`}
+              current={head.id === open}
+              onPress={() => {
+                setAdding(false);
+                setOpen(head.id);
+              }}
+            />
+          );
+        })}
+      </View>
+      <Button label="Copy a label" onPress={() => setAdding(true)} />
+      <CautionRemark caution={CAUTIONS.medicine} />
+    </Screen>
+  );
+}
+
+/** One medicine in one tank: what stands against it, and what was given, measured, taken out. */
+function Give({ head, tankId }: { head: Head; tankId: string }) {
+  const dispatch = useAppDispatch();
+  const history = useAppSelector((state) => selectHistoryOf(state, tankId));
+  const medicines = useAppSelector((state) => state.log.medicines);
+  const batches = useAppSelector((state) => state.log.batches);
+  const now = useAppSelector(selectNow);
+  const [air, setAir] = useState(false);
+  const [mL, setMl] = useState('');
+  const [value, setValue] = useState('');
+  const [change, setChange] = useState('');
+  const [editing, setEditing] = useState(false);
+  if (!history) return null;
+  const { body } = head;
+  const filter = batches.find(
+    (batch) => batch.body.tankId === tankId && batch.body.endedAt === null,
+  )?.body.filter;
+  const conflicts = medicineConflicts(body, medicineHome(history, medicines, filter, air, now));
+  const blocked = conflicts.some(({ severity }) => severity === 'blocked');
+  const events = medicineEvents(history, head.id);
+  const level = events.length === 0 ? 0 : concentration(body, history.netLitres, events);
+  const amount = parseNumber(mL);
+  const read = parseNumber(value);
+  const litres = parseNumber(change);
+  const log = (act: 'given' | 'carbonIn' | 'measured', more: object, words: string) => {
+    void dispatch(
+      recordAct((write) => {
+        const at = isoInZone(write.now, history.tank.zone);
+        const medication = { medicineId: head.id, what: body.name, act, ...more };
+        write.create('entry', { kind: 'medication', tankId, at, ...medication });
+        // What harms bacteria is a fact of the cycle as well, and copper one of the tank for good.
+        if (act !== 'given' || !(body.harmsFilter || HARMS[body.kind])) return;
+        const agent = HARMS[body.kind] ?? 'otherMedicine';
+        write.create('entry', { kind: 'treatment', tankId, at, agent, product: body.name });
+      }, words),
+    );
+    setMl('');
+    setValue('');
+  };
+  const outside =
+    level !== null && level > 0 && body.target
+      ? level < body.target.low
+        ? 'under'
+        : level > body.target.high
+          ? 'over'
+          : null
+      : null;
+  if (editing) return <MedicineForm head={head} onDone={() => setEditing(false)} />;
+  return (
+    <View style={{ gap: 12 }}>
+      <SectionHead
+        title={`${body.name} in ${history.tank.name}`}
+        end={<LinkButton soft label="Its label" onPress={() => setEditing(true)} />}
+      />
+      {conflicts.map(({ severity, because }) => (
+        <Remark
+          key={because}
+          tone={severity === 'blocked' ? 'danger' : 'caution'}
+          title={severity === 'blocked' ? 'Not together' : 'With care'}
+        >
+          {because}
+        </Remark>
+      ))}
+      {body.lowersOxygen ? <Tick label="Strong air is on" value={air} onChange={setAir} /> : null}
+      {outside ? (
+        <Remark tone="caution" title={`By the sums it is ${outside} the label's range`}>
+          Test it before anything is added or changed: sums know nothing of what breaks down.
+        </Remark>
+      ) : null}
+      <Field
+        label="Given, by its label"
+        kind="number"
+        unit="mL"
+        value={mL}
+        onChange={setMl}
+        error={
+          mL.trim() !== '' && (amount === null || amount <= 0) ? 'A number above zero.' : undefined
+        }
+      />
+      <Button
+        kind="primary"
+        label="Log it as given"
+        disabled={blocked || amount === null || amount <= 0}
+        onPress={() => log('given', { mL: amount }, `${body.name} given`)}
+      />
+      <Field
+        label={`A test read${body.unit ? `, ${body.unit}` : ''}`}
+        kind="number"
+        value={value}
+        onChange={setValue}
+      />
+      <ButtonRow>
+        <Button
+          label="Log the test"
+          disabled={read === null || read < 0}
+          onPress={() => log('measured', { value: read }, `${body.name} measured`)}
+        />
+        <Button
+          label="Carbon is in"
+          onPress={() => log('carbonIn', {}, `${body.name}: being taken out`)}
+        />
+      </ButtonRow>
+      {body.strength === undefined ? (
+        <Words as="soft">
+          With the strength on its label, dilution and what a change takes would be worked out.
+        </Words>
+      ) : level !== null && level > 0 ? (
+        <>
+          <Field
+            label="Before a change of"
+            unit="L"
+            kind="number"
+            value={change}
+            onChange={setChange}
+          />
+          {litres !== null && litres > 0 ? (
+            <Words as="body">
+              {`New water of ${formatPlain(litres, 1)} L takes ${formatPlain(redose(body, level, litres), 2)} mL to stand where the tank does; without, it falls to ${formatPlain(level * (1 - Math.min(1, litres / history.netLitres)), 3)} ${body.unit ?? ''}.`}
+            </Words>
+          ) : null}
+        </>
+      ) : null}
+    </View>
+  );
+}

@@ -1,0 +1,161 @@
+import { useRouter } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { lengthNow } from '@/core/livestock/lodgers';
+import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
+import { isHere, rosterOf } from '@/core/livestock/roster';
+import {
+  FALLOW_DAYS,
+  fallowClock,
+  fallowRefusal,
+  SHORTEST_FALLOW_DAYS,
+} from '@/core/quarantine/fallow';
+import { animalsCalled, joins } from '@/core/records/kinds/animals';
+import { dayWords } from '@/core/time/words';
+import { instant } from '@/core/time/zone';
+import { countOf, formatPlain, listWords } from '@/core/units/format';
+import { netVolume } from '@/core/water/volume';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { selectHistory } from '@/store/inView';
+import { beginRun, liveRun } from '@/store/runs';
+import { selectNow, selectTanks } from '@/store/selectors';
+import { Tick } from '@/ui/Choice';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { Stepper } from '../Stepper';
+import { useFinder } from '../useStock';
+
+/** A disease in the tank in view: who must leave, whether quarantine holds them, and the days without fish. */
+export function OutbreakScreen() {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const find = useFinder();
+  const history = useAppSelector(selectHistory);
+  const now = useAppSelector(selectNow);
+  const tanks = useAppSelector(selectTanks);
+  const run = useAppSelector((state) =>
+    history ? liveRun(state, history.tankId, 'outbreak') : undefined,
+  );
+  const [days, setDays] = useState(FALLOW_DAYS);
+  const [diagnosed, setDiagnosed] = useState(false);
+  const [warm, setWarm] = useState(false);
+  if (!history) return null;
+  const { zone, name } = history.tank;
+  const fish = rosterOf(history).filter(({ group }) => group === 'fish');
+  const here = fish.filter(isHere);
+  const cm = here.reduce((sum, lot) => sum + lengthNow(lot, now, find) * (lot.here ?? 1), 0);
+  const room = tanks
+    .filter(({ body }) => body.kind === 'quarantine')
+    .reduce((sum, { body }) => sum + netVolume(body.volume).net, 0);
+  const need = cm * QUARANTINE_LITRES_PER_CM;
+  const refusal = fallowRefusal({ days, diagnosed, warm });
+  const asked = run ? Number(run.body.given.days ?? FALLOW_DAYS) : days;
+  const begun = run ? instant(run.body.begunAt) : now;
+  const wetIn = history.entries.animals
+    .filter(({ at, entry }) => joins(entry.move) && entry.group !== 'fish' && at > begun)
+    .map(({ at }) => at);
+  const clock = fallowClock(
+    {
+      fishGone: fish.map((lot) => (isHere(lot) ? null : (lot.events.at(-1)?.at ?? null))),
+      wetIn,
+      begunAt: begun,
+      days: asked,
+      zone,
+    },
+    now,
+  );
+  const who = listWords(here.map((lot) => animalsCalled(lot.what, lot.here ?? undefined)));
+  return (
+    <Screen
+      head={<BackHead title="Quarantine" aside={name} />}
+      aside={
+        <View style={{ gap: 12 }}>
+          <SectionHead title="Who must move" />
+          <Words as="body">
+            {here.length === 0
+              ? 'No fish is on record here.'
+              : `${who}: ${formatPlain(cm, 0)} cm of fish, which want about ${formatPlain(need, 0)} L of quarantine.`}
+          </Words>
+          {here.length > 0 && room < need ? (
+            <Remark tone="caution" title="Quarantine does not hold them all">
+              {`There are ${formatPlain(room, 0)} L. A food-safe tub or a second tank, with a heater, air and a cover, for the rest; rivals apart.`}
+            </Remark>
+          ) : null}
+          <Remark tone="caution" title="What is wet carries it">
+            Nets, hoses, hands, corals and snails. Parasites that live free of fish are not starved
+            by an empty tank.
+          </Remark>
+          <Words as="soft">
+            Crew, corals and bacteria stay, and are fed a pinch a day so that the filter lives.
+          </Words>
+        </View>
+      }
+    >
+      <Opening
+        title={
+          run
+            ? clock.since === null
+              ? `${countOf(here.length, 'lot')} of fish still in.`
+              : clock.daysDone >= asked
+                ? 'The days are done.'
+                : `${countOf(asked - clock.daysDone, 'day')} without fish to go.`
+            : `A disease in ${name}?`
+        }
+      >
+        {run
+          ? clock.ends === null
+            ? 'The days begin when the last fish is out, the missing ones found or given up.'
+            : `Counted from ${dayWords(clock.since ?? now, zone)}; fish may come back on **${dayWords(clock.ends, zone)}**.${clock.restarts.length > 0 ? ' Something wet came in, and began them anew.' : ''}`
+          : `All fish leave, and the tank stays without any for ${FALLOW_DAYS} days, so that what lives on fish dies out.`}
+      </Opening>
+      {run ? (
+        <Button
+          kind="primary"
+          label="The steps, one by one"
+          onPress={() => router.push(to.run(run.id))}
+        />
+      ) : (
+        <>
+          <Stepper
+            label="Days without fish"
+            value={days}
+            most={120}
+            onChange={(value) => setDays(Math.max(SHORTEST_FALLOW_DAYS, value))}
+          />
+          <Tick
+            label="A diagnosis excludes the slow parasite"
+            note="By a microscope or a veterinarian, not by its looks."
+            value={diagnosed}
+            onChange={setDiagnosed}
+          />
+          <Tick
+            label="Kept warm, on record"
+            note="By a protocol that was logged, with a thermometer; corals may not bear it."
+            value={warm}
+            onChange={setWarm}
+          />
+          {refusal ? <Remark tone="watch">{refusal}</Remark> : null}
+          <Button
+            kind="primary"
+            disabled={refusal !== null}
+            label="Begin: all fish out"
+            onPress={() =>
+              void dispatch(
+                beginRun('outbreak', history.tankId, {
+                  days,
+                  diagnosed: diagnosed ? 'yes' : 'no',
+                  warm: warm ? 'yes' : 'no',
+                }),
+              )
+            }
+          />
+        </>
+      )}
+    </Screen>
+  );
+}
