@@ -17,7 +17,7 @@ export interface Newcomer {
 export function givenOf(
   arrival: Arrival,
   plan: AcclimationPlan,
-  who: { batch?: string; newcomers: readonly Newcomer[] },
+  who: { batch?: string; newcomers: readonly Newcomer[]; dipMinutes?: number },
 ): Run['given'] {
   const { bag, tank, litres, animal, room = USUAL_ROOM } = arrival;
   const given: Run['given'] = {
@@ -36,6 +36,7 @@ export function givenOf(
     daysToMatch: plan.daysToMatch,
   };
   if (who.batch !== undefined) given.batch = who.batch;
+  if (who.dipMinutes !== undefined) given.dipMinutes = who.dipMinutes;
   who.newcomers.forEach(({ species, what, group, count }, n) => {
     given[`species/${n}`] = species;
     given[`what/${n}`] = what;
@@ -107,6 +108,9 @@ function measuredIn(run: Run, began: number): Measured[] {
   });
 }
 
+/** How long a drip is followed, min. */
+const LONGEST_MINUTES = 24 * 60;
+
 /** Where the drip of a run stands at a moment, by instants, so that a reload or sleep does no harm; null before it began. */
 export function liveRunDrip(run: Run, at: number): LiveDrip | null {
   const began = dripBegan(run);
@@ -116,6 +120,7 @@ export function liveRunDrip(run: Run, at: number): LiveDrip | null {
     number(run, 'minutes'),
     String(run.given.animal ?? 'fish') as WaterClass,
     measuredIn(run, began),
-    Math.max(0, (at - began) / MINUTE_MS),
+    // Nobody drips for longer, and a run that was forgotten is not followed for ever.
+    Math.min(LONGEST_MINUTES, Math.max(0, (at - began) / MINUTE_MS)),
   );
 }

@@ -11,6 +11,7 @@ export function methodOf(run: Run): Method {
 const number = (run: Run, name: string): number => Number(run.given[name] ?? 0);
 const drips = (run: Run) => methodOf(run) === 'drip';
 const floats = (run: Run) => methodOf(run) !== 'none';
+const isCoral = (run: Run) => given(run, 'animal', 'fish') === 'coral';
 const toTank = (run: Run) => methodOf(run) !== 'matchQuarantine';
 
 /** Litres that the drip drew in all: as it was measured on the way, else as it was planned. */
@@ -82,6 +83,32 @@ const steps: readonly Step[] = [
     applies: (run) => !toTank(run),
   },
   {
+    id: 'inspect',
+    kind: 'check',
+    title: 'Look it over',
+    text: () =>
+      'By a lamp and a lens, under the plug and between the polyps: flatworms, nudibranchs, spiders, eggs in spirals or jelly, snails, bubble algae, small anemones. The plug cut away where it can be.',
+    applies: isCoral,
+    caution: 'palytoxin',
+  },
+  {
+    id: 'dip',
+    kind: 'wait',
+    title: 'Dip, by its label',
+    text: (run) =>
+      `In a tub of tank water, never in the tank: ${formatPlain(number(run, 'dipMinutes'), 0)} minutes, as the label says, basted now and then. Gloves and eyes covered.`,
+    minutes: (run) => number(run, 'dipMinutes'),
+    applies: (run) => isCoral(run) && number(run, 'dipMinutes') > 0,
+  },
+  {
+    id: 'rinse',
+    kind: 'check',
+    title: 'Rinse, and look again',
+    text: () =>
+      'Twice in clean salt water of the tank. Whatever fell off is looked at; eggs are scraped off, since no dip reaches them. The dip water goes down the drain, not into a tank.',
+    applies: isCoral,
+  },
+  {
     id: 'over',
     kind: 'check',
     title: 'Over, without its water',
@@ -95,6 +122,15 @@ const steps: readonly Step[] = [
     title: 'Set them upright',
     text: () => 'Snails on their foot, on rock: one on its back dies where it lies.',
     applies: (run) => given(run, 'animal', 'fish') === 'shrimp',
+  },
+  {
+    id: 'place',
+    kind: 'check',
+    title: 'Low first, then up',
+    text: () =>
+      'On its planned place or below it, away from reaching neighbours; it rises by a level every two weeks. Its dip is repeated when eggs would have hatched.',
+    opens: { stock: 'corals', label: 'Plan its place' },
+    applies: isCoral,
   },
   {
     id: 'watch',

@@ -13,11 +13,11 @@ import type { TaskSource } from './types';
 export const TASK_SOURCES = {
   building,
   telling,
+  arrivals,
   guide,
   cycle,
   cadence,
   gates,
   stocking,
   quarantine,
-  arrivals,
 } as const satisfies Record<string, TaskSource>;

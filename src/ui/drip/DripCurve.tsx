@@ -77,16 +77,18 @@ export function DripCurve({
             <Path d={path} fill="none" stroke={color.deep} strokeWidth={2} strokeDasharray="6 4" />
           ) : null}
           <Circle cx={x(first.minute)} cy={y(first.salinity)} r={5} fill={color.ink} />
-          <Text
-            x={x(first.minute) + 10}
-            y={below ? y(first.salinity) + 16 : y(first.salinity) - 8}
-            fontFamily={font.serif}
-            fontSize={14}
-            fontStyle="italic"
-            fill={color.ink}
-          >
-            {bagLabel}
-          </Text>
+          {now && nowAt < 120 ? null : (
+            <Text
+              x={x(first.minute) + 10}
+              y={below ? y(first.salinity) + 16 : y(first.salinity) - 8}
+              fontFamily={font.serif}
+              fontSize={14}
+              fontStyle="italic"
+              fill={color.ink}
+            >
+              {bagLabel}
+            </Text>
+          )}
           {now ? (
             <>
               <Line

@@ -5,14 +5,16 @@ import { METHOD_WORDS, type Method } from '@/core/acclimation/method';
 import { acclimationPlan, COUNTABLE, type AcclimationPlan } from '@/core/acclimation/plan';
 import { givenOf, type Newcomer } from '@/core/acclimation/run';
 import { toppedWithFresh } from '@/core/acclimation/live';
-import { type WaterClass } from '@/core/acclimation/waters';
+import type { Water, WaterClass } from '@/core/acclimation/waters';
+import { tankHistory } from '@/core/history/derive';
+import type { Log } from '@/core/records/log';
 import { CAUTIONS } from '@/core/cautions';
 import { latestReading } from '@/core/history/tankHistory';
 import { callIt } from '@/core/livestock/compatibility/types';
 import { formatIn } from '@/core/parameters/convert';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { unitFor } from '@/core/records/schema/settings';
-import { countOf, formatPlain, listWords } from '@/core/units/format';
+import { countOf, formatPlain, listWords, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
@@ -31,7 +33,7 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { AnimalPicker } from '../AnimalPicker';
-import { Stepper } from '../Stepper';
+import { CountField } from '../CountField';
 import { useFinder } from '../useStock';
 import { arrivalFields, readArrival, tankFields, type ArrivalFields } from './arrivalForm';
 
@@ -42,6 +44,19 @@ const CLASS_OF: Record<Newcomer['group'], WaterClass> = {
 };
 /** Of several the one that bears least. */
 const TOUCHIEST: readonly WaterClass[] = ['shrimp', 'coral', 'fish'];
+
+/** What a tank measured last, as far as it was. */
+function waterOf(log: Log, tankId: string, at: number): Partial<Water> {
+  const history = tankHistory(log, tankId, at);
+  const [salinity, temperature] = [
+    latestReading(history, 'salinity')?.best,
+    latestReading(history, 'temperature')?.best,
+  ];
+  return {
+    ...(salinity === undefined ? {} : { salinity }),
+    ...(temperature === undefined ? {} : { temperature }),
+  };
+}
 
 /** Who comes, what the bag measures, and the way in that this calls for. */
 export function AcclimateScreen({ given }: { given: Readonly<Record<string, string>> }) {
@@ -69,7 +84,9 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
     litres: '',
     hours: '',
     room: '',
+    dip: '',
     oneSystem: false,
+    split: {},
     newcomers:
       given.species === undefined
         ? []
@@ -99,17 +116,44 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   const read = readArrival(form, animal, settings);
   const plan = read.ok ? acclimationPlan(read.arrival, chosen ?? undefined) : null;
   const tank = tanks.find(({ id }) => id === tankId);
+  const others = tanks.filter(({ id }) => id !== tankId);
+  const elsewhere = others.reduce((sum, { id }) => sum + (form.split[id] ?? 0), 0);
+  const [single] = newcomers;
+  const splits = !batch && newcomers.length === 1 && single !== undefined && single.count > 1;
+  const here = splits ? single.count - elsewhere : null;
   const begin = async () => {
     if (!read.ok || !plan || !tank) return;
+    const { arrival } = read;
+    const dipMinutes = parseNumber(form.dip) ?? 0;
     let made = '';
     await dispatch(
       recordAct((act) => {
         const at = new Date(act.now).toISOString();
-        const who = { newcomers, ...(batch ? { batch: batch.id } : {}) };
-        made = act.create(
-          'run',
-          newRun('acclimate', tank.id, at, givenOf(read.arrival, plan, who)),
-        );
+        const create = (tankOf: string, what: ReturnType<typeof givenOf>) =>
+          act.create('run', newRun('acclimate', tankOf, at, what));
+        const extra = {
+          ...(batch ? { batch: batch.id } : {}),
+          ...(dipMinutes > 0 ? { dipMinutes } : {}),
+        };
+        const first = here === null ? newcomers : newcomers.map((one) => ({ ...one, count: here }));
+        if (here === null || here > 0) {
+          made = create(tank.id, givenOf(arrival, plan, { newcomers: first, ...extra }));
+        }
+        for (const other of splits ? others : []) {
+          const count = form.split[other.id] ?? 0;
+          if (count === 0) continue;
+          // Each tank by its own water, where that was measured.
+          const water = waterOf(act.log, other.id, act.now);
+          const toOther = { ...arrival, tank: { ...arrival.tank, ...water } };
+          const run = create(
+            other.id,
+            givenOf(toOther, acclimationPlan(toOther), {
+              newcomers: newcomers.map((one) => ({ ...one, count })),
+              ...extra,
+            }),
+          );
+          made = made === '' ? run : made;
+        }
       }),
     );
     setForm(null);
@@ -118,7 +162,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   const salinity = unitSymbol(unitFor(settings, 'salinity'));
   const warmth = unitSymbol(unitFor(settings, 'temperature'));
   const field = (
-    name: Exclude<keyof ArrivalFields, 'oneSystem' | 'newcomers'>,
+    name: Exclude<keyof ArrivalFields, 'oneSystem' | 'newcomers' | 'split'>,
     label: string,
     unit: string,
     hint?: string,
@@ -164,9 +208,9 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
           ? plan.because
           : who === ''
             ? 'Then the bag is measured, and the way in follows from the two waters and the animal.'
-            : read.ok
-              ? ''
-              : read.why}
+            : !read.ok && read.missing
+              ? read.why
+              : ''}
       </Opening>
       {tanks.length > 1 && !batch ? (
         <Choice
@@ -191,7 +235,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
                   />
                 }
               />
-              <Stepper
+              <CountField
                 label={`How many, ${what.toLowerCase()}`}
                 value={count}
                 most={500}
@@ -218,6 +262,24 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
           />
         </>
       )}
+      {splits && others.length > 0 ? (
+        <View>
+          <SectionHead
+            title="Over how many tanks"
+            end={`${here ?? 0} into ${tank?.body.name ?? 'this one'}`}
+          />
+          {others.map(({ id, body }) => (
+            <CountField
+              key={id}
+              label={`Into ${body.name}`}
+              value={form.split[id] ?? 0}
+              least={0}
+              most={(form.split[id] ?? 0) + Math.max(0, here ?? 0)}
+              onChange={(count) => set({ split: { ...form.split, [id]: count } })}
+            />
+          ))}
+        </View>
+      ) : null}
       <Tick
         label="Both waters are of one system"
         note="From a tank that shares its sump with this one: there is nothing to match."
@@ -257,6 +319,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
       ) : null}
       {classes.includes('coral') ? (
         <>
+          {field('dip', 'Minutes of the dip, by its label', 'min', 'Empty for none.')}
           <CautionRemark caution={CAUTIONS.palytoxin} />
           <Words as="soft">
             Corals: looked over, dipped by the label, rinsed, looked over again, before they meet

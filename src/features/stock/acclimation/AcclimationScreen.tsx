@@ -13,6 +13,7 @@ import { countdownWords, momentInSentence } from '@/core/time/words';
 import { MINUTE_MS } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
 import { to } from '@/frame/addresses';
+import { addressOf } from '@/frame/addressOf';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
@@ -117,6 +118,9 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
           It is asked for again at the end, once the salt water that was drawn has gone back.
         </Remark>
       ) : null}
+      {step?.opens ? (
+        <Button label={opensLabel(step)} onPress={() => router.push(opensAt(step))} />
+      ) : null}
       {step?.kind === 'check' ? (
         <Button kind="primary" label="Done" onPress={() => note()} />
       ) : null}
@@ -137,6 +141,11 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
     </Screen>
   );
 }
+
+const opensLabel = ({ opens }: Step) => (opens && typeof opens !== 'function' ? opens.label : '');
+
+const opensAt = ({ opens }: Step): string =>
+  opens && typeof opens !== 'function' ? addressOf(opens) : to.today;
 
 /** A clock that is started by hand, and may be passed by. */
 function WaitPart({
@@ -159,7 +168,7 @@ function WaitPart({
     return (
       <Button
         kind="primary"
-        label={`It floats: ${minutes} minutes`}
+        label={`${step.id === 'dip' ? 'It is in the dip' : 'It floats'}: ${minutes} minutes`}
         onPress={() =>
           void dispatch(
             changeRun(run, (body) =>
@@ -175,7 +184,10 @@ function WaitPart({
     <View style={{ gap: 12 }}>
       <Figure value={countdownWords(Math.max(0, at - now))} size={84} />
       <Words as="soft">{`left, ends ${momentInSentence(at, zone, now)}`}</Words>
-      <Button label="The warmth fits already" onPress={onPass} />
+      <Button
+        label={step.id === 'dip' ? 'Out of the dip' : 'The warmth fits already'}
+        onPress={onPass}
+      />
     </View>
   );
 }

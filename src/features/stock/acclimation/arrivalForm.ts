@@ -16,7 +16,11 @@ export const arrivalFields = z.object({
   litres: z.string(),
   hours: z.string(),
   room: z.string(),
+  /** Minutes of a coral's dip, by its label. */
+  dip: z.string(),
   oneSystem: z.boolean(),
+  /** How many of them go to other tanks, by the tank. */
+  split: z.record(z.string(), z.int().min(0).max(500)),
   newcomers: z.array(z.object({ species: z.string(), count: z.int().min(1).max(500) })),
 });
 export type ArrivalFields = z.infer<typeof arrivalFields>;
@@ -79,7 +83,7 @@ export function readArrival(
     };
   }
   const wrong = (
-    [...NEEDED.map(([field]) => field), 'bagPh', 'tankPh', 'hours', 'room'] as const
+    [...NEEDED.map(([field]) => field), 'bagPh', 'tankPh', 'hours', 'room', 'dip'] as const
   ).find((field) => {
     const text = String(form[field]).trim();
     return text !== '' && parseNumber(text) === null;
