@@ -74,7 +74,15 @@ const VIEWS: View[] = [
   { name: 'tank-wide', size: 'wide', address: '/tanks/this' },
   { name: 'bench', size: 'phone', address: '/bench/water-change' },
   { name: 'instruments', size: 'phone', address: '/instruments' },
-  { name: 'settings', size: 'phone', address: '/settings' },
+  {
+    name: 'quarantine',
+    size: 'phone',
+    address: '/quarantine',
+    first: async (page) => {
+      await page.getByRole('button', { name: /^Spare tank: / }).click();
+      await page.getByRole('img', { name: /clear days of/ }).waitFor();
+    },
+  },
   {
     name: 'add',
     size: 'phone',

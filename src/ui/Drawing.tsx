@@ -2,9 +2,7 @@ import { lazy, Suspense, type ComponentProps } from 'react';
 import { View } from 'react-native';
 import type { TimeChart as TimeChartType } from './chart/TimeChart';
 import type { Course as CourseType } from './course/Course';
-import type { BatchStripProps } from './batch/BatchStrip';
 import type { DemandBarProps } from './demand/DemandBar';
-import type { DripCurveProps } from './drip/DripCurve';
 import type { ReadingScaleProps } from './scale/ReadingScale';
 import type { SketchProps } from './sketch/Sketch';
 
@@ -12,8 +10,6 @@ const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Cou
 const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
 const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
 const LazyDemandBar = lazy(async () => ({ default: (await import('./drawings')).DemandBar }));
-const LazyBatchStrip = lazy(async () => ({ default: (await import('./drawings')).BatchStrip }));
-const LazyDripCurve = lazy(async () => ({ default: (await import('./drawings')).DripCurve }));
 const LazySketch = lazy(async () => ({ default: (await import('./drawings')).Sketch }));
 
 /** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
@@ -22,8 +18,6 @@ const CHART_ROOM = 232;
 const SCALE_ROOM = 380;
 const SKETCH_ROOM = 120;
 const DEMAND_ROOM = 112;
-const STRIP_ROOM = 78;
-const DRIP_ROOM = 148;
 
 /** The course of a tank, fetched with the first drawing. */
 export function Course(props: ComponentProps<typeof CourseType>) {
@@ -66,24 +60,6 @@ export function DemandBar(props: DemandBarProps) {
   return (
     <Suspense fallback={<View style={{ height: DEMAND_ROOM }} aria-busy />}>
       <LazyDemandBar {...props} />
-    </Suspense>
-  );
-}
-
-/** The days of a batch in quarantine, fetched with the first drawing. */
-export function BatchStrip(props: BatchStripProps) {
-  return (
-    <Suspense fallback={<View style={{ height: STRIP_ROOM }} aria-busy />}>
-      <LazyBatchStrip {...props} />
-    </Suspense>
-  );
-}
-
-/** Salinity in a bucket that is dripped, fetched with the first drawing. */
-export function DripCurve(props: DripCurveProps) {
-  return (
-    <Suspense fallback={<View style={{ height: DRIP_ROOM }} aria-busy />}>
-      <LazyDripCurve {...props} />
     </Suspense>
   );
 }

@@ -1,8 +1,6 @@
 // Both drawings with the packages under them, fetched as one piece (see docs/decisions.md).
-export { BatchStrip } from './batch/BatchStrip';
 export { TimeChart } from './chart/TimeChart';
 export { Course } from './course/Course';
 export { DemandBar } from './demand/DemandBar';
-export { DripCurve } from './drip/DripCurve';
 export { ReadingScale } from './scale/ReadingScale';
 export { Sketch } from './sketch/Sketch';

@@ -60,6 +60,11 @@ export const TERMS: readonly Term[] = [
       'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
   },
   {
+    term: 'Clear day',
+    meaning:
+      'A day of a batch without a sign in any of its animals. Enough of them, and they are released.',
+  },
+  {
     term: 'Colony',
     meaning:
       'The bacteria on rock, sand and media that turn ammonia into nitrite and nitrite into nitrate.',
@@ -89,6 +94,10 @@ export const TERMS: readonly Term[] = [
       'Something put in by measure: ammonia to feed the colony, bottled bacteria, alkalinity.',
   },
   {
+    term: 'Fallow',
+    meaning: 'Days that a tank stands without fish, so that what lives on fish dies out.',
+  },
+  {
     term: 'Forecast',
     meaning:
       'When the milestones are likely to fall, inferred from your readings and everything that went in, always as a range. It informs and never grants.',
@@ -114,6 +123,10 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Instrument',
     meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
+  },
+  {
+    term: 'Look',
+    meaning: 'The daily look at each animal in quarantine: well, not eating, or a sign.',
   },
   {
     term: 'Lot',

@@ -1,3 +1,5 @@
+import { batchClock, type BatchClock } from '../../quarantine/clock';
+import { protocolOf } from '../../quarantine/protocols';
 import { fedNitrogen } from '../feeding';
 import { isHere, rosterOf, type Lot } from '../roster';
 import type { StockSource } from './source';
@@ -10,15 +12,40 @@ export type PlainLot = Pick<
 
 /** A wish, or an animal that is in quarantine already whether anybody wished for it or not. */
 export type PlanWish = StockSource['wishes'][number] & {
-  inQuarantine?: Pick<StockSource['arriving'][number], 'quarantine' | 'clears' | 'restarted'>;
+  inQuarantine?: {
+    /** The tank it is in. */
+    quarantine: string;
+    clears: BatchClock['release'];
+    /** What began its clock anew the last time; null where nothing did. */
+    restarted: string | null;
+  };
 };
+
+/** An animal in quarantine for a tank. */
+interface Arriving extends NonNullable<PlanWish['inQuarantine']> {
+  id: string;
+  species: string;
+  count: number;
+}
 
 /**
  * All that planning goes by: who lives in a tank and who is wished for, what the tank is, when its
  * cycle is done, which quarantine there is.
  */
-export interface StockFacts extends Omit<StockSource, 'animals' | 'feed' | 'arriving' | 'wishes'> {
+export interface StockFacts extends Omit<
+  StockSource,
+  'animals' | 'feed' | 'wishes' | 'quarantine' | 'protocols'
+> {
   wishes: PlanWish[];
+  quarantine: {
+    id: string;
+    name: string;
+    litres: number;
+    /** When the batch in it clears, ms; null while it is free. */
+    clears: BatchClock['release'] | null;
+  }[];
+  /** Clear days that its protocol asks for. */
+  quarantineDays: number;
   lots: PlainLot[];
   /** What the food logged of late comes to, mg N a day; null where too little was logged. */
   fed: number | null;
@@ -41,7 +68,7 @@ function plainLot(lot: Lot): PlainLot {
  * Wishes with those in quarantine among them. A wish of which all came in takes their dates and keeps
  * its place; of one that wants more, what is left is planned by itself.
  */
-function withArriving({ wishes, arriving, tankId }: StockSource): PlanWish[] {
+function withArriving({ wishes, tankId }: StockSource, arriving: readonly Arriving[]): PlanWish[] {
   let left: PlanWish[] = [...wishes];
   const first = Math.min(0, ...wishes.map(({ order }) => order)) - 1;
   const come = arriving.map(({ id, species, count, quarantine, clears, restarted }): PlanWish => {
@@ -59,13 +86,43 @@ function withArriving({ wishes, arriving, tankId }: StockSource): PlanWish[] {
   return [...come, ...left].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 }
 
+/** When each quarantine tank is free, and who is in one for this tank. */
+function batchesOf(source: StockSource): {
+  quarantine: StockFacts['quarantine'];
+  arriving: Arriving[];
+} {
+  const arriving: Arriving[] = [];
+  const quarantine = source.quarantine.map(
+    ({ id, name, litres, zone, batches, looks, animals }) => {
+      let latest: BatchClock['release'] | null = null;
+      for (const { id: batchId, body: batch } of batches) {
+        const { days } = protocolOf(batch.protocol, source.protocols);
+        const { release, restarts } = batchClock({ batch, looks, animals, zone, days }, source.at);
+        if (!latest || release.p50 > latest.p50) latest = release;
+        if (batch.forTankId !== source.tankId) continue;
+        const restarted = restarts.at(-1)?.because ?? null;
+        batch.animals.forEach(({ species, count }, n) => {
+          if (species === undefined) return;
+          const which = { id: `${batchId}/${n}`, species, count };
+          arriving.push({ ...which, quarantine: name, clears: release, restarted });
+        });
+      }
+      return { id, name, litres, clears: latest };
+    },
+  );
+  return { quarantine, arriving };
+}
+
 /** What a source comes to: lots by their entries, food by its nitrogen, batches among the wishes. */
 export function factsOf(source: StockSource): StockFacts {
-  const { animals, feed, arriving: _arriving, wishes: _wishes, ...rest } = source;
+  const { animals, feed, wishes: _wishes, protocols, ...rest } = source;
   const history = { tank: { zone: source.zone }, entries: { animals, feed, weighing: [] } };
+  const { quarantine, arriving } = batchesOf(source);
   return {
     ...rest,
-    wishes: withArriving(source),
+    wishes: withArriving(source, arriving),
+    quarantine,
+    quarantineDays: protocolOf(source.stocking.protocol, protocols).days,
     lots: rosterOf(history).filter(isHere).map(plainLot),
     fed: fedNitrogen(history, source.at),
   };

@@ -6,22 +6,20 @@ import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
 import { portionsOf } from '../../water/learned';
 import { fedGrams, feed } from '../../records/kinds/feed';
-import { clockOf } from '../../quarantine/batch';
-import { protocolOf } from '../../quarantine/protocols';
+import { look } from '../../records/kinds/look';
+import { batchSchema } from '../../records/schema/batch';
+import { protocolSchema } from '../../records/schema/protocol';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
 import { homeOf } from '../home';
-import { DAY_MS } from '../../time/zone';
+import { DAY_MS, instant } from '../../time/zone';
 
 const ranged = z.object({
   p10: z.number().nullable(),
   p50: z.number().nullable(),
   p90: z.number().nullable(),
 });
-
-/** The range of a day, ms. */
-const dated = z.object({ p10: z.number(), p50: z.number(), p90: z.number() });
 
 const logged = <S extends z.ZodType>(entry: S) =>
   z.array(z.object({ id: z.string(), at: z.number(), entry }));
@@ -60,26 +58,15 @@ export const stockSourceSchema = z.object({
       id: z.string(),
       name: z.string(),
       litres: z.number(),
-      /** When the batch in it clears; null while it is free. */
-      clears: dated.nullable(),
+      zone: z.string(),
+      /** Batches that go on in it, and all that their clocks are read from. */
+      batches: z.array(z.object({ id: z.string(), body: batchSchema })),
+      looks: logged(look.schema),
+      animals: logged(animals.schema),
     }),
   ),
-  /** Who is in quarantine for this tank, and when they may come. */
-  arriving: z.array(
-    z.object({
-      /** The batch, and which of its animals. */
-      id: z.string(),
-      what: z.string(),
-      species: z.string(),
-      count: z.number(),
-      quarantine: z.string(),
-      clears: dated,
-      /** Restarts of its clock so far, by name. */
-      restarted: z.string().nullable(),
-    }),
-  ),
-  /** Clear days that its protocol asks for. */
-  quarantineDays: z.number(),
+  /** Ways of quarantine of the keeper's own. */
+  protocols: z.array(protocolSchema),
   own: z.array(animalSchema),
 });
 export type StockSource = z.infer<typeof stockSourceSchema>;
@@ -152,47 +139,31 @@ export function stockSource(
       .filter(({ body }) => body.tankId === history.tankId)
       .map(({ id, body }) => ({ id, ...body }))
       .sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1)),
-    ...quarantineOf(log, history.tankId, at),
-    quarantineDays: protocolOf((tank.stocking ?? DEFAULT_STOCKING).protocol, ownProtocols(log))
-      .days,
+    quarantine: quarantineTanks(log, at),
+    protocols: log.protocols.map(({ body }) => body),
     own: log.species.map(({ body }) => body),
   };
 }
 
-const ownProtocols = (log: Log) => log.protocols.map(({ body }) => body);
-
-/** The quarantine tanks of the household with when each is free, and who is in them for a tank. */
-function quarantineOf(
-  log: Log,
-  tankId: string,
-  at: number,
-): Pick<StockSource, 'quarantine' | 'arriving'> {
-  const quarantine: StockSource['quarantine'] = [];
-  const arriving: StockSource['arriving'] = [];
-  for (const { id, body } of log.tanks) {
-    if (body.kind !== 'quarantine') continue;
-    const history = tankHistory(log, id, at);
-    let latest: StockSource['quarantine'][number]['clears'] = null;
-    for (const { id: batchId, body: batch } of log.batches) {
-      if (batch.tankId !== id || batch.endedAt !== null) continue;
-      const protocol = protocolOf(batch.protocol, ownProtocols(log));
-      const { release, restarts } = clockOf(batch, history, protocol, at);
-      if (!latest || release.p50 > latest.p50) latest = release;
-      if (batch.forTankId !== tankId) continue;
-      batch.animals.forEach(({ what, species, count }, n) => {
-        if (species === undefined) return;
-        arriving.push({
-          id: `${batchId}/${n}`,
-          what,
-          species,
-          count,
-          quarantine: body.name,
-          clears: release,
-          restarted: restarts.at(-1)?.because ?? null,
-        });
-      });
-    }
-    quarantine.push({ id, name: body.name, litres: history.netLitres, clears: latest });
-  }
-  return { quarantine, arriving };
+/** The quarantine tanks of the household, with what the clocks of their batches are read from. */
+function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
+  return log.tanks
+    .filter(({ body }) => body.kind === 'quarantine')
+    .map(({ id, body }) => {
+      const { netLitres, entries } = tankHistory(log, id, at);
+      const batches = log.batches
+        .filter(({ body: batch }) => batch.tankId === id && batch.endedAt === null)
+        .map(({ id: batchId, body: batch }) => ({ id: batchId, body: batch }));
+      const first = Math.min(...batches.map(({ body: batch }) => instant(batch.begunAt)));
+      const since = ({ at: when }: { at: number }) => when >= first - DAY_MS;
+      return {
+        id,
+        name: body.name,
+        litres: netLitres,
+        zone: body.zone,
+        batches,
+        looks: entries.look.filter(since),
+        animals: entries.animals.filter(since),
+      };
+    });
 }

@@ -18,7 +18,6 @@ const schema = z.strictObject({
   /** What a test read, in the unit of the label. */
   value: z.number().min(0).max(1_000_000).optional(),
 });
-export type MedicationEntry = z.infer<typeof schema>;
 
 const ACT_WORDS: WordsOf<MedicationAct> = {
   given: 'given',

@@ -2,7 +2,6 @@ import * as z from 'zod';
 import { nameSchema, noteSchema, positive } from '../common';
 
 export const MEDICINE_KINDS = ['copper', 'antibiotic', 'other', 'binder'] as const;
-export type MedicineKind = (typeof MEDICINE_KINDS)[number];
 
 /** Whether a product reduces what it meets, as binders and dechlorinators do. */
 export const REDUCING = ['no', 'yes', 'unknown'] as const;

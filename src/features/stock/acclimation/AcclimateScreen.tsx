@@ -25,7 +25,7 @@ import { newRun } from '@/store/runs';
 import { selectSettings, selectTank, selectTanks } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import { Choice, Tick } from '@/ui/Choice';
-import { DripCurve } from '@/ui/Drawing';
+import { DripCurve } from '@/ui/drip/DripCurve';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';

@@ -8,7 +8,8 @@ import { animalsCalled } from '@/core/records/kinds/animals';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { withClock, withStep } from '@/core/runs/changes';
 import type { Step } from '@/core/runs/procedure';
-import { standingOfRun } from '@/core/runs/standing';
+import { acclimate } from '@/core/runs/acclimate';
+import { standingIn } from '@/core/runs/standingIn';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { MINUTE_MS } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
@@ -65,8 +66,8 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
     const ticker = setInterval(() => setNow(wallClock()), 500);
     return () => clearInterval(ticker);
   }, []);
-  const standing = standingOfRun(run.body, now);
-  if (!standing || !tank) return null;
+  if (!tank) return null;
+  const standing = standingIn(acclimate, run.body, now);
   const { step, place, count, done } = standing;
   const { zone } = tank.body;
   const who = listWords(

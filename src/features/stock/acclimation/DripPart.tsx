@@ -12,7 +12,7 @@ import { unitSymbol } from '@/core/units/units';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { changeRun } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
-import { DripCurve } from '@/ui/Drawing';
+import { DripCurve } from '@/ui/drip/DripCurve';
 import { Field } from '@/ui/Field';
 import { Button, ButtonRow } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';

@@ -18,7 +18,7 @@ import { recordAct } from '@/store/record';
 import { selectNow, selectSettings } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import { Choice, Tick } from '@/ui/Choice';
-import { BatchStrip } from '@/ui/Drawing';
+import { BatchStrip } from '@/ui/batch/BatchStrip';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';

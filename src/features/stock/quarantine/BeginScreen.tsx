@@ -42,7 +42,14 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const log = useAppSelector((state) => state.log);
   const quarantine = tanks.filter(({ body }) => body.kind === 'quarantine');
   const homes = tanks.filter(({ body }) => body.kind !== 'quarantine');
-  const [tankId, setTankId] = useState(given.tank ?? quarantine[0]?.id ?? '');
+  const [tankId, setTankId] = useState(
+    given.tank ??
+      quarantine.find(
+        ({ id }) => !log.batches.some((batch) => batch.body.tankId === id && !batch.body.endedAt),
+      )?.id ??
+      quarantine[0]?.id ??
+      '',
+  );
   const [forId, setForId] = useState(
     homes.find(({ id }) => id === inView?.id)?.id ?? homes[0]?.id ?? '',
   );

@@ -13,7 +13,7 @@ import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
-import { BatchStrip } from '@/ui/Drawing';
+import { BatchStrip } from '@/ui/batch/BatchStrip';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
