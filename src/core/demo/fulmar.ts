@@ -193,7 +193,6 @@ function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number)
   came(92, '18:05', 'fish', ['Tailspot blenny', 'tailspot-blenny', 1], { sizeCm: 4 });
   came(98, '15:30', 'coral', ['Star polyps', 'green-star-polyps', 1], { notSure: true });
   came(110, '17:45', 'invertebrate', ['Cleaner shrimp', 'skunk-cleaner-shrimp', 1]);
-  came(124, '18:10', 'fish', ['Watchman goby', 'yellow-watchman-goby', 1], { sizeCm: 5 });
   came(124, '18:15', 'invertebrate', ['Pistol shrimp', 'tiger-pistol-shrimp', 1]);
   writer.entry(id, 'animals', on(97), '09:10', {
     move: 'died',

@@ -80,7 +80,7 @@ function addSpare(writer: DemoWriter, kits: Kits, zone: string, fulmar: string):
   });
   for (let day = 59; day > 28; day -= 1)
     looked(writer, id, day, goby, day > 57 ? 'notEating' : 'well');
-  writer.entry(id, 'animals', 28, '18:05', {
+  writer.entry(id, 'animals', 28, '18:10', {
     move: 'moved',
     group: 'fish',
     what: goby.what,
@@ -88,6 +88,15 @@ function addSpare(writer: DemoWriter, kits: Kits, zone: string, fulmar: string):
     count: 1,
     lot: goby.lot,
     otherTankId: fulmar,
+  });
+  writer.entry(fulmar, 'animals', 28, '18:10', {
+    move: 'in',
+    group: 'fish',
+    what: goby.what,
+    species: goby.species,
+    count: 1,
+    sizeCm: 5,
+    otherTankId: id,
   });
   writer.entry(id, 'cleaning', 27, '11:00', {});
 

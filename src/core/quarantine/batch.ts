@@ -24,6 +24,20 @@ export interface BatchView {
   toLook: number;
 }
 
+/** The look that was made at a lot on the day of a moment; null where nobody looked. */
+export function lookOn(
+  history: Pick<TankHistory, 'tank' | 'entries'>,
+  lotId: string,
+  at: number,
+): Logged<LookEntry> | null {
+  const { zone } = history.tank;
+  return (
+    history.entries.look.findLast(
+      (look) => look.entry.lot === lotId && dayOf(look.at, zone) === dayOf(at, zone),
+    ) ?? null
+  );
+}
+
 function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: string): number {
   const eaten = looks.findLast(({ entry }) => entry.state === 'well');
   const first = looks.find(

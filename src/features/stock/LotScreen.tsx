@@ -6,6 +6,7 @@ import type { AnimalMove, AnimalsEntry } from '@/core/records/kinds/animals';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { animalIn, lengthNow, lotNitrogen } from '@/core/livestock/lodgers';
 import { daysToOutgrow } from '@/core/livestock/compatibility/homeRules';
+import { journeyOf } from '@/core/livestock/journey';
 import type { Lot } from '@/core/livestock/roster';
 import { wordsContext } from '@/core/history/tankHistory';
 import { liveHead, recordOf } from '@/core/records/log';
@@ -63,6 +64,21 @@ function lotSentence(lot: Lot, stock: StockView): string {
   return `${number} here, ${since}${parts.length > 0 ? `; ${parts.join(', ')}` : ''}.`;
 }
 
+/** Its way from the source to this tank, where it has one. */
+function Journey({ lot, stock }: { lot: Lot; stock: StockView }) {
+  const log = useAppSelector(selectLog);
+  const parts = journeyOf(log, stock.history.tankId, lot.id, stock.now);
+  if (parts.length < 2) return null;
+  return (
+    <View>
+      <SectionHead title="Its way here" />
+      {parts.map(({ title, note }) => (
+        <Row key={title} title={title} note={note} />
+      ))}
+    </View>
+  );
+}
+
 function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
   const router = useRouter();
   const { history, find, now } = stock;
@@ -98,6 +114,7 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
           </Opening>
         </View>
       </View>
+      <Journey lot={lot} stock={stock} />
       {lot.rehomeBy !== undefined ? (
         <Remark tone={lot.rehomeBy < now + 30 * DAY_MS ? 'watch' : 'plain'} title="Another home">
           {`To be rehomed by ${dayWords(lot.rehomeBy, zone)}.`}

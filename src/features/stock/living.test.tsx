@@ -167,6 +167,13 @@ describe('a lot', () => {
     expect(screen.getByText('Called before: Star polyps.')).toBeTruthy();
   });
 
+  it('that went through quarantine tells its way', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <LotScreen id={lotNamed(store, 'Watchman goby')} />);
+    expect(screen.getByText('Quarantine in Spare tank')).toBeTruthy();
+    expect(screen.getByText('Over to Fulmar')).toBeTruthy();
+  });
+
   it('of no such id says so', async () => {
     await show(await demoStore('Fulmar'), <LotScreen id="none" />);
     expect(heading()).toBe('Nobody by that page.');

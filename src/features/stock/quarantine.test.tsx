@@ -82,6 +82,28 @@ describe('a batch', () => {
     expect(screen.getByText('Not eating, day 1')).toBeTruthy();
   });
 
+  it('a sign told today for yesterday begins them anew from yesterday', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <BatchScreen id={runningBatch(store).id} />);
+    const blenny = () => within(screen.getByRole('group', { name: 'Tailspot blenny' }));
+    await act(async () => {
+      fireEvent.click(blenny().getByRole('button', { name: 'Well' }));
+    });
+    await press('Yesterday’s');
+    await act(async () => {
+      fireEvent.click(blenny().getByRole('button', { name: 'A sign…' }));
+    });
+    await act(async () => {
+      fireEvent.click(screen.getByRole('checkbox', { name: 'White grains' }));
+    });
+    await press('Log the sign');
+    expect(heading()).toBe('27 clear days to go.');
+    await act(async () => {
+      fireEvent.click(blenny().getByRole('button', { name: 'Well' }));
+    });
+    expect(heading()).toBe('11 clear days to go.');
+  });
+
   it('is released once it is clear and checked: they live in the other tank, wished for no more', async () => {
     const store = await demoStore('Fulmar');
     store.dispatch(ticked(SCREEN_NOW + 12 * DAY));

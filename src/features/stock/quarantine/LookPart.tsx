@@ -1,17 +1,17 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { FAST_BREATHING, meaningsOf, notEatingPlan } from '@/core/quarantine/signs';
-import type { BatchAnimal } from '@/core/quarantine/batch';
+import { lookOn, type BatchAnimal } from '@/core/quarantine/batch';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { SIGN_WORDS, SIGNS, type LookState, type Sign } from '@/core/records/kinds/look';
 import { liveHead } from '@/core/records/log';
 import { shortDay } from '@/core/time/words';
-import { isoInZone } from '@/core/time/zone';
+import { addDaysIn, isoInZone } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
 import { useAppDispatch } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { Tick } from '@/ui/Choice';
-import { Button } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
@@ -51,6 +51,12 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
   const { history, view, head } = batch;
   const { zone } = history.tank;
   const [sign, setSign] = useState<BatchAnimal | null>(null);
+  const [back, setBack] = useState(false);
+  // The look of another day is dated at the same hour of it.
+  const at = back ? addDaysIn(now, -1, zone) : now;
+  const animals = back
+    ? view.animals.map((animal) => ({ ...animal, today: lookOn(history, animal.lot.id, at) }))
+    : view.animals;
   const log = (animal: BatchAnimal, state: LookState, signs: Sign[] = [], breaths?: number) => {
     const { id: lot, what } = animal.lot;
     const body = {
@@ -71,7 +77,7 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
             act.create('entry', {
               kind: 'look',
               tankId: head.body.tankId,
-              at: isoInZone(now, zone),
+              at: isoInZone(at, zone),
               ...body,
             });
           }
@@ -82,8 +88,17 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
   };
   return (
     <View>
-      <SectionHead title="Look today" />
-      {view.animals.map((animal) => {
+      <SectionHead
+        title={back ? 'Look of yesterday' : 'Look today'}
+        end={
+          <LinkButton
+            soft
+            label={back ? 'Back to today' : 'Yesterday’s'}
+            onPress={() => setBack(!back)}
+          />
+        }
+      />
+      {animals.map((animal) => {
         const { lot, today, daysNotEating } = animal;
         const state = today?.entry.state ?? null;
         const called = animalsCalled(lot.what, lot.here ?? undefined);

@@ -1,0 +1,54 @@
+import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { createRecord } from '../records/acts';
+import { EMPTY_LOG, mergeRevisions } from '../records/log';
+import { BARE_TANK } from '../../testing/logBuilder';
+import { journeyOf } from './journey';
+
+/** A goby that came to quarantine on day 1 and to the display on day 30. */
+function moved() {
+  const log = new LogBuilder({ name: 'Display' });
+  const spare = log.newId();
+  log.revisions.push(
+    createRecord(log.stamp(), spare, 'tank', { ...BARE_TANK, name: 'Spare', kind: 'quarantine' }),
+  );
+  const goby = { group: 'fish' as const, what: 'Goby', species: 'neon-goby', count: 1 };
+  const entry = (tankId: string, day: number, body: object) => {
+    const id = log.newId();
+    const at = new Date(onDay(day)).toISOString();
+    log.revisions.push(
+      createRecord(log.stamp(), id, 'entry', {
+        kind: 'animals',
+        tankId,
+        at,
+        ...goby,
+        ...body,
+      } as never),
+    );
+    return id;
+  };
+  const first = entry(spare, 1, { move: 'in' });
+  entry(spare, 30, { move: 'moved', lot: first, otherTankId: log.tankId });
+  const lot = entry(log.tankId, 30, { move: 'in', otherTankId: spare });
+  return { log: mergeRevisions(EMPTY_LOG, log.revisions), tankId: log.tankId, spare, first, lot };
+}
+
+describe('the way of a lot', () => {
+  it('leads from quarantine over to the display, where it is watched', () => {
+    const { log, tankId, lot } = moved();
+    expect(journeyOf(log, tankId, lot, onDay(32)).map(({ title }) => title)).toEqual([
+      'Quarantine in Spare',
+      'Over to Display',
+      'Being watched',
+    ]);
+    const [quarantine, display] = journeyOf(log, tankId, lot, onDay(60));
+    expect(quarantine?.note).toMatch(/29 days$/);
+    expect(display?.note).toMatch(/30 days so far$/);
+    expect(journeyOf(log, tankId, lot, onDay(60)).at(-1)?.title).toBe('Watched');
+  });
+
+  it('in quarantine ends there, and of nobody is empty', () => {
+    const { log, tankId, spare, first } = moved();
+    expect(journeyOf(log, spare, first, onDay(5))).toHaveLength(1);
+    expect(journeyOf(log, tankId, spare, onDay(5))).toEqual([]);
+  });
+});
