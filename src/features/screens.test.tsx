@@ -56,6 +56,13 @@ describe('Today', () => {
     expect(heading()).toBe('Steady.');
   });
 
+  it('of another tank tells who in quarantine was not looked at', async () => {
+    await show(await demoStore('Fulmar'), <TodayScreen />);
+    await press(/^Spare tank/);
+    expect(mockRouter.push.mock.lastCall?.[0]).toMatch(/^\/quarantine\/batches\//);
+    expect(screen.getByText('2 animals not looked at today')).toBeTruthy();
+  });
+
   it('of a quarantine tank leads to its batch, and asks for the look of the day', async () => {
     await show(await demoStore('Spare tank'), <TodayScreen />);
     expect(heading()).toBe('In quarantine.');

@@ -27,6 +27,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/useWide';
 import { AheadOfClock } from './AheadOfClock';
 import { DueList } from './DueList';
+import { InQuarantine } from './InQuarantine';
 import { Lately } from './Lately';
 import { LatestStrip } from './LatestStrip';
 
@@ -111,6 +112,7 @@ export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> 
           {watching}
         </>
       )}
+      <InQuarantine tankId={history.tankId} now={now} />
       <Lately history={history} now={now} most={wide ? 6 : 4} />
     </Screen>
   );
