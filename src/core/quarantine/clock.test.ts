@@ -91,6 +91,31 @@ describe('clear days', () => {
     );
   });
 
+  it('move by a day at most when the tank’s zone is corrected', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...ZONES),
+        fc.constantFrom(...ZONES),
+        fc.integer({ min: 1, max: 40 }),
+        (zone, other, days) => {
+          const begun = atTimeOn(BEGUN, 9, 0, zone);
+          const at = addDaysIn(begun, days, zone);
+          const batch = {
+            ...batchOf([], zone).batch,
+            begunAt: new Date(begun).toISOString(),
+            animals: [],
+          };
+          const clearIn = (where: string) => {
+            const log = new LogBuilder({ zone: where, kind: 'quarantine', filledOn: null });
+            const history = tankHistory(mergeRevisions(EMPTY_LOG, log.revisions), log.tankId, at);
+            return clockOf(batch, history, PROTOCOL, at).daysClear;
+          };
+          expect(Math.abs(clearIn(zone) - clearIn(other))).toBeLessThanOrEqual(1);
+        },
+      ),
+    );
+  });
+
   it('begin again for all with a sign in one, and count once it was seen well', () => {
     const { clock } = batchOf([
       [0, 'well'],

@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { DEFAULT_STOCKING, type Pace, type Stocking, type Tank } from '@/core/records/schema/tank';
-import { PROTOCOLS, protocolOf } from '@/core/quarantine/protocols';
-import { useAppDispatch } from '@/store/hooks';
+import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { Choice } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
@@ -40,7 +40,8 @@ export function PaceChoice({ tank }: { tank: RevisionOf<'tank'> }) {
     void dispatch(recordAct((act) => act.revise(tank, body), 'Stocking changed'));
   };
   const pace = PACES.find(({ value }) => value === stocking.pace.school);
-  const protocol = protocolOf(stocking.protocol);
+  const own = useAppSelector((state) => state.log.protocols).map(({ body }) => body);
+  const protocol = protocolOf(stocking.protocol, own);
   return (
     <View style={{ gap: space.m }}>
       <SectionHead title="How fast" />
@@ -66,7 +67,7 @@ export function PaceChoice({ tank }: { tank: RevisionOf<'tank'> }) {
         bare
         value={protocol.id}
         onChange={(id) => choose({ ...stocking, protocol: id })}
-        options={PROTOCOLS.map(({ id, name }) => ({ value: id, label: name }))}
+        options={protocolsFor('fish', own).map(({ id, name }) => ({ value: id, label: name }))}
       />
       {protocol.days === 0 ? (
         <Remark tone="caution" title="No quarantine">

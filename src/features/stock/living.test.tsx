@@ -73,6 +73,7 @@ describe('wishes', () => {
     });
     await show(store, <WishesScreen given={{}} />);
     await choose('One, then three weeks');
+    expect(screen.queryByRole('radio', { name: /^Corals/ })).toBeNull();
     await choose('No quarantine');
     expect(screen.getByText(/can cost the whole tank/)).toBeTruthy();
     const tank = selectTanks(store.getState()).find(({ body }) => body.name === 'Fulmar');
