@@ -42,6 +42,8 @@ describe('what is due', () => {
     await press('Until tomorrow');
     await waitFor(() => expect(due()).not.toContain(title));
     expect(selectHistory(store.getState())?.entries.taskMark).toHaveLength(1);
+    // What is said of it comes once it is stored, which may be after what is due has changed.
+    await waitFor(() => expect(store.getState().session.notice?.undo).toBeTruthy());
     store.dispatch(ticked(SCREEN_NOW + DAY_MS));
     expect(due()).toContain(title);
     store.dispatch(ticked(SCREEN_NOW));
