@@ -6,6 +6,7 @@ const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   chip: {
     minHeight: touch,
+    maxWidth: '100%',
     borderWidth: 1,
     borderColor: color.edge,
     borderRadius: radius.soft,
