@@ -186,6 +186,16 @@ describe('the dose form', () => {
     expect(again.ok && again.value.amount).toEqual(dose.amount);
   });
 
+  it('refuses a binder where copper is, with what to do, and nothing else', () => {
+    const binder = { ...EMPTY_DOSE, substance: 'ammoniaBinder' as const, by: 'mL' as const };
+    const into = (copper: string | null, substance: 'ammoniaBinder' | 'bacteria') =>
+      readDose({ ...binder, substance, amount: '5' }, undefined, copper);
+    const refused = into('Copper of the label', 'ammoniaBinder');
+    expect(!refused.ok && refused.errors.product).toMatch(/^Copper of the label is in this water/);
+    expect(into(null, 'ammoniaBinder').ok).toBe(true);
+    expect(into('Copper of the label', 'bacteria').ok).toBe(true);
+  });
+
   it('says what is missing', () => {
     const result = readDose({ ...EMPTY_DOSE, amount: '-3' });
     expect(!result.ok && Object.keys(result.errors).sort()).toEqual([

@@ -1,7 +1,6 @@
-import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { BARE_TANK, LogBuilder, onDay } from '../../testing/logBuilder';
 import { createRecord } from '../records/acts';
 import { EMPTY_LOG, mergeRevisions } from '../records/log';
-import { BARE_TANK } from '../../testing/logBuilder';
 import { journeyOf } from './journey';
 
 /** A goby that came to quarantine on day 1 and to the display on day 30. */

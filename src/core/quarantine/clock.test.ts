@@ -196,6 +196,35 @@ describe('clear days', () => {
     expect(byHand.clock(10).daysClear).toBe(3);
   });
 
+  it('do not wait for one that left with a sign: the rest count on from that day', () => {
+    const { log, lots, on, clock } = batchOf([[5, 'sign', WHITE]]);
+    log.entry(on(7, 11), {
+      kind: 'animals',
+      move: 'moved',
+      group: 'fish',
+      what: 'Royal gramma',
+      lot: lots[0],
+      count: 1,
+    });
+    expect(clock(6).clearSince).toBeNull();
+    expect(clock(10)).toMatchObject({ daysClear: 3, standing: [] });
+    expect(clock(10).restarts.map(({ kind }) => kind)).toEqual(['sign']);
+  });
+
+  it('stand as they did when the batch ended, whoever came into its tank since', () => {
+    const { on } = batchOf([]);
+    const ended = batchOf([], 'Europe/Berlin', { endedAt: new Date(on(30)).toISOString() });
+    ended.log.entry(on(40, 11), {
+      kind: 'animals',
+      move: 'in',
+      group: 'fish',
+      what: 'Firefish',
+      count: 1,
+    });
+    expect(ended.clock(60)).toMatchObject({ daysClear: 30, restarts: [] });
+    expect(ended.clock(60).strip).toHaveLength(31);
+  });
+
   it('are the same whatever the order the looks were told in', () => {
     const told: Told[] = [
       [1, 'well'],

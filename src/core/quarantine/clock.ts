@@ -78,16 +78,26 @@ interface Episode {
   died: boolean;
 }
 
-function episodesOf({ batch, looks, animals }: ClockSource, at: number): Episode[] {
+/** The looks at the animals of a batch, from the morning it began on, in order of time. */
+function looksOf({ batch, looks, zone }: ClockSource, at: number): Logged<LookEntry>[] {
+  const from = startOfDayIn(instant(batch.begunAt), zone);
+  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+  return looks
+    .filter((look) => look.at >= from && look.at <= at)
+    .filter((look) => lots.size === 0 || lots.has(look.entry.lot))
+    .toSorted((a, b) => a.at - b.at);
+}
+
+function episodesOf(
+  { batch, animals }: ClockSource,
+  looks: readonly Logged<LookEntry>[],
+  at: number,
+): Episode[] {
   const begun = instant(batch.begunAt);
   const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
   const open = new Map<string, Episode>();
   const all: Episode[] = [];
-  const seen = looks
-    .filter((look) => look.at >= startOf(begun) && look.at <= at)
-    .filter((look) => lots.size === 0 || lots.has(look.entry.lot))
-    .toSorted((a, b) => a.at - b.at);
-  for (const { at: when, entry } of seen) {
+  for (const { at: when, entry } of looks) {
     const current = open.get(entry.lot);
     if (entry.state !== 'sign') {
       if (current) current.healed = when;
@@ -112,12 +122,15 @@ function episodesOf({ batch, looks, animals }: ClockSource, at: number): Episode
     all.push(episode);
   }
   for (const { at: when, entry } of animals) {
-    const left = entry.move === 'died' || entry.move === 'missing';
-    if (!left || when < begun || when > at) continue;
+    if (joins(entry.move) || when < begun || when > at) continue;
     if (entry.lot !== undefined && lots.size > 0 && !lots.has(entry.lot)) continue;
     const current = entry.lot === undefined ? undefined : open.get(entry.lot);
-    // What died with a sign can no longer be seen healed: the rest are watched from that day on.
-    if (current && current.healed === null) current.healed = when;
+    // What left with a sign is not seen healed here any more: the rest are watched from that day on.
+    if (current && current.healed === null && when >= current.first) {
+      current.last = Math.max(current.last, when);
+      current.healed = when;
+    }
+    if (entry.move !== 'died' && entry.move !== 'missing') continue;
     all.push({
       what: entry.what,
       lot: entry.lot ?? '',
@@ -130,10 +143,6 @@ function episodesOf({ batch, looks, animals }: ClockSource, at: number): Episode
   }
   return all;
 }
-
-/** Looks of the morning before the hour a batch was logged at are of the batch. */
-const SAME_DAY_MS = 12 * 3_600_000;
-const startOf = (begun: number) => begun - SAME_DAY_MS;
 
 function restartsOf(source: ClockSource, episodes: readonly Episode[], at: number): Restart[] {
   const { batch, animals } = source;
@@ -174,10 +183,13 @@ function clearAfter({ last, healed }: Episode, zone: string): number | null {
  * Where the clock of a batch stands: clear days by the calendar of its tank's zone, from what was
  * logged alone, so that a look told later, or corrected, counts as if it had been known all along.
  */
-export function batchClock(source: ClockSource, at: number): BatchClock {
-  const { batch, zone, days, looks } = source;
+export function batchClock(source: ClockSource, now: number): BatchClock {
+  const { batch, zone, days } = source;
+  // One that ended stands as it did then, whoever came into its tank since.
+  const at = batch.endedAt === null ? now : Math.min(now, instant(batch.endedAt));
+  const looks = looksOf(source, at);
   const begun = startOfDayIn(instant(batch.begunAt), zone);
-  const episodes = episodesOf(source, at);
+  const episodes = episodesOf(source, looks, at);
   const restarts = restartsOf(source, episodes, at);
   const standing = episodes
     .filter(({ healed }) => healed === null)
@@ -202,7 +214,6 @@ export function batchClock(source: ClockSource, at: number): BatchClock {
     : { p10: inDays(expected.p10), p50: inDays(expected.p50), p90: inDays(expected.p90) };
   const looked = new Map<string, boolean>();
   for (const { at: when, entry } of looks) {
-    if (when > at) continue;
     const day = dayOf(when, zone);
     looked.set(day, (looked.get(day) ?? false) || entry.state === 'notEating');
   }

@@ -2,7 +2,8 @@ import type { TankHistory } from '../history/tankHistory';
 import { isHere, rosterOf } from '../livestock/roster';
 import type { FilterThere } from '../records/schema/batch';
 import type { Medicine } from '../records/schema/medicine';
-import { binderIn, copperIn } from './copper';
+import { DAY_MS } from '../time/zone';
+import { BINDER_DAYS, binderIn, copperIn, goneSince } from './copper';
 import type { MedicineEvent, MedicineHome } from './medicine';
 
 /** What happened to one medicine in a tank, in order of time. */
@@ -25,16 +26,22 @@ export function medicineEvents(
   return [...events, ...changes].sort((a, b) => a.at - b.at);
 }
 
-/** Medicines and binders that were given and not taken out since. */
+/**
+ * Medicines and binders that were given and are not gone since. Copper goes with a test that read zero,
+ * a binder with its time, the rest with carbon; all of them when the tank is emptied and disinfected.
+ */
 export function presentIn(
-  history: Pick<TankHistory, 'entries'>,
+  { entries }: Pick<TankHistory, 'entries'>,
   medicines: readonly { id: string; body: Medicine }[],
+  now: number,
 ): Medicine[] {
   return medicines.flatMap(({ id, body }) => {
-    const last = history.entries.medication.findLast(
-      ({ entry }) => entry.medicineId === id && entry.act !== 'measured',
-    );
-    return last?.entry.act === 'given' ? [body] : [];
+    const own = entries.medication.filter(({ entry }) => entry.medicineId === id);
+    const given = own.findLast(({ entry }) => entry.act === 'given');
+    if (!given || goneSince(entries, given.at, body.name)) return [];
+    const carbon = own.some(({ at, entry }) => at >= given.at && entry.act === 'carbonIn');
+    if (body.kind === 'binder') return now - given.at < BINDER_DAYS * DAY_MS ? [body] : [];
+    return body.kind === 'copper' || !carbon ? [body] : [];
   });
 }
 
@@ -61,13 +68,15 @@ export function medicineHome(
 ): MedicineHome {
   const binder = binderIn(history.entries, at);
   const copper = copperIn(history.entries);
-  const known = presentIn(history, medicines);
+  const known = presentIn(history, medicines, at);
   const here = rosterOf(history).filter(isHere);
   const { tank, standing } = history;
   return {
     present: [
       ...known,
-      ...(binder === null ? [] : [unlabelled(binder, 'binder')]),
+      ...(binder === null || known.some(({ name }) => name === binder)
+        ? []
+        : [unlabelled(binder, 'binder')]),
       ...(copper === null || known.some(({ name }) => name === copper)
         ? []
         : [unlabelled(copper, 'copper')]),

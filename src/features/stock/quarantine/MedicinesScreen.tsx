@@ -134,8 +134,21 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
         const at = isoInZone(write.now, history.tank.zone);
         const medication = { medicineId: head.id, what: body.name, act, ...more };
         write.create('entry', { kind: 'medication', tankId, at, ...medication });
-        // What harms bacteria is a fact of the cycle as well, and copper one of the tank for good.
-        if (act !== 'given' || !(body.harmsFilter || HARMS[body.kind])) return;
+        if (act !== 'given') return;
+        // A binder holds ammonia that tests then miss, and what harms bacteria harms the cycle.
+        if (body.kind === 'binder' && amount !== null) {
+          write.create('entry', {
+            kind: 'dose',
+            tankId,
+            at,
+            substance: 'ammoniaBinder',
+            amount: { by: 'mL', mL: amount },
+            strength: null,
+            about: false,
+            product: body.name,
+          });
+        }
+        if (!body.harmsFilter && !HARMS[body.kind]) return;
         const agent = HARMS[body.kind] ?? 'otherMedicine';
         write.create('entry', { kind: 'treatment', tankId, at, agent, product: body.name });
       }, words),
