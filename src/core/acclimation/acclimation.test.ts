@@ -3,6 +3,8 @@ import { doublings, dripCourse, fastestHour, tankShare, type Drip } from './buck
 import { liveDrip, toppedWithFresh } from './live';
 import { ammoniaFactor, chooseMethod } from './method';
 import { acclimationPlan } from './plan';
+import { broughtIn, givenOf, liveRunDrip, newcomersOf, withMeasured } from './run';
+import type { Run } from '../records/schema/run';
 import type { Arrival, WaterClass } from './waters';
 
 const BAG = { salinity: 32.5, temperature: 22 };
@@ -190,5 +192,50 @@ describe('a drip that goes on', () => {
 
   it('60 L that gave 8 and were topped with fresh water fall from 35 to about 30', () => {
     expect(toppedWithFresh(35, 60, 8)).toBeCloseTo(30.33, 2);
+  });
+});
+
+describe('a run', () => {
+  const begun = (
+    newcomers: Parameters<typeof givenOf>[2]['newcomers'],
+    more: object = {},
+  ): Run => ({
+    procedure: 'acclimate',
+    tankId: 'tank',
+    begunAt: '2026-03-02T12:00:00Z',
+    ended: null,
+    given: { ...givenOf(arrival(), acclimationPlan(arrival()), { newcomers }), ...more },
+    steps: {},
+    clocks: {},
+  });
+  const snails = (count: number) => ({
+    species: 'cerith-snail',
+    what: 'Cerith snail',
+    group: 'invertebrate' as const,
+    count,
+  });
+  const goby = { species: 'neon-goby', what: 'Neon goby', group: 'fish' as const, count: 1 };
+
+  it('tells who comes with it, and leaves out of its crews those that were set aside', () => {
+    expect(newcomersOf(begun([goby, snails(12)]))).toEqual([goby, snails(12)]);
+    const counts = (aside: number) =>
+      broughtIn(begun([goby, snails(12), snails(8), snails(2)], { aside })).map(
+        ({ count }) => count,
+      );
+    expect(counts(0)).toEqual([1, 12, 8, 2]);
+    expect(counts(3)).toEqual([1, 9, 8, 2]);
+    expect(counts(15)).toEqual([1, 0, 5, 2]);
+  });
+
+  it('goes by instants: the same at a moment whenever it is asked, and bent by what was measured', () => {
+    const at = (minute: number) => Date.parse('2026-03-02T12:00:00Z') + minute * 60_000;
+    const run = begun([goby], { dripBegan: '2026-03-02T12:00:00Z' });
+    expect(liveRunDrip(begun([goby]), at(5))).toBeNull();
+    expect(liveRunDrip(run, at(25))?.now.salinity).toBeCloseTo(32.5 + 2.5 / 2, 2);
+    const slow = withMeasured(run, at(25), 32.9);
+    expect(liveRunDrip(slow, at(25))).toMatchObject({ pace: 'tooSlow' });
+    expect(liveRunDrip(slow, at(10))?.factor).toBe(1);
+    // One that was forgotten is followed for a day and no longer.
+    expect(liveRunDrip(run, at(9 * 24 * 60))?.now.minute).toBeCloseTo(24 * 60, 3);
   });
 });

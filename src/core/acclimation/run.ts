@@ -60,6 +60,24 @@ export function newcomersOf({ given }: Run): Newcomer[] {
   return found;
 }
 
+/** From so many on a crew is counted through, shell by shell. */
+export const COUNTED_FROM = 5;
+
+/** Whether newcomers are counted through. */
+export const isCounted = ({ group, count }: Newcomer): boolean =>
+  group === 'invertebrate' && count >= COUNTED_FROM;
+
+/** Who comes in with a run, without those of its crews that were set aside. */
+export function broughtIn(run: Run): Newcomer[] {
+  let aside = Number(run.given.aside ?? 0);
+  return newcomersOf(run).map((newcomer) => {
+    if (!isCounted(newcomer)) return newcomer;
+    const out = Math.min(aside, newcomer.count);
+    aside -= out;
+    return { ...newcomer, count: newcomer.count - out };
+  });
+}
+
 const number = ({ given }: Run, name: string) => Number(given[name] ?? 0);
 
 /** The drip that a run was begun with. */

@@ -16,7 +16,7 @@ const toTank = (run: Run) => methodOf(run) !== 'matchQuarantine';
 
 /** Litres that the drip drew in all: as it was measured on the way, else as it was planned. */
 export function drawnIn(run: Run): number {
-  return number(run, 'drawn') || number(run, 'litresDrawn');
+  return run.given.drawn === undefined ? number(run, 'litresDrawn') : number(run, 'drawn');
 }
 
 /** Litres of salt water below which what the drip took is no matter. */

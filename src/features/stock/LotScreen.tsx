@@ -16,8 +16,7 @@ import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { moveEntries } from '@/core/livestock/moving';
-import { fulfilWishes } from '@/store/fulfil';
+import { moveLot } from '@/store/moving';
 import { recordAct } from '@/store/record';
 import { selectLog, selectTanks } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
@@ -235,17 +234,13 @@ function MoveButton({ lot, stock }: { lot: Lot; stock: StockView }) {
   const move = (tankId: string, name: string, zone: string) => {
     void dispatch(
       recordAct((act) => {
-        const entries = moveEntries({
+        moveLot(act, {
           lot,
           from: { tankId: stock.history.tankId, zone: stock.history.tank.zone },
           to: { tankId, zone },
           at: act.now,
           cm: lengthNow(lot, stock.now, stock.find),
         });
-        for (const entry of entries) {
-          act.create('entry', entry);
-          fulfilWishes(act, entry.tankId, entry);
-        }
       }, `Moved to ${name}`),
     );
     setOpen(false);

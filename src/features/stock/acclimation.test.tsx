@@ -1,6 +1,6 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
 import { rosterOf } from '@/core/livestock/roster';
-import { demoStore, heading, press, show } from '@/testing/appHarness';
+import { choose, demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
 import { selectLiveRuns } from '@/store/runs';
 import type { AppStore } from '@/store/store';
 import { selectTanks } from '@/store/selectors';
@@ -14,7 +14,11 @@ jest.mock('expo-router', () => ({
   usePathname: () => '/acclimate',
   useLocalSearchParams: () => ({}),
 }));
-jest.mock('@/store/wallClock', () => ({ wallClock: () => Date.parse('2026-11-24T12:00:00Z') }));
+const mockClock = { now: Date.parse('2026-11-24T12:00:00Z') };
+jest.mock('@/store/wallClock', () => ({ wallClock: () => mockClock.now }));
+beforeEach(() => {
+  mockClock.now = SCREEN_NOW;
+});
 jest.setTimeout(60_000);
 
 const fill = (label: string, text: string, place = 0) => {
@@ -61,11 +65,15 @@ describe('an arrival', () => {
     fill('Salinity in the bucket', '80');
     expect(screen.getByText(/measure it again/)).toBeTruthy();
     await press('Leave it');
-    await press('Go on all the same');
+    mockClock.now += 30 * 60_000;
+    await screen.findByRole('button', { name: 'Matched: go on' });
+    await press('Matched: go on');
     await press('Done');
     await press('Done');
     await press('Done');
     expect(heading()).toBe('Put back what the drip took.');
+    // Thirty of thirty-four minutes at 58.8 mL a minute are 1.76 L, and not the 2 L of the plan.
+    expect(screen.getByText(/^1\.8 L of/)).toBeTruthy();
     await press('It is back');
     expect(heading()).toBe('Top-off unit on again.');
     await press('Done');
@@ -116,6 +124,34 @@ describe('an arrival', () => {
     expect(screen.getByText(/must lie between 3 and 50 ppt/)).toBeTruthy();
     fireEvent.click(screen.getByRole('checkbox', { name: 'Both waters are of one system' }));
     expect(heading()).toBe('Nothing to match.');
+  });
+
+  it('keeps what was typed of the bag when another tank is chosen, which brings its own water', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <AcclimateScreen given={{ species: 'neon-goby' }} />);
+    fill('Salinity', '33.3');
+    const [bag, tank] = screen.getAllByRole<HTMLInputElement>('textbox', { name: 'Salinity' });
+    const before = tank?.value;
+    await choose('Kittiwake');
+    expect(bag?.value).toBe('33.3');
+    expect(tank?.value).toBe('34.8');
+    expect(before).not.toBe('34.8');
+  });
+
+  it('is not begun with more for other tanks than came, nor into one that lies too far off', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <AcclimateScreen given={{ species: 'cerith-snail', count: '12' }} />);
+    fill('Salinity', '31');
+    fill('Temperature', '25');
+    fill('Water in it', '1');
+    fill('Salinity', '31.5', 1);
+    fill('Into Kittiwake', '6');
+    expect(
+      screen.getByRole('button', { name: 'Kittiwake lies too far from the bag' }),
+    ).toBeTruthy();
+    fill('Into Kittiwake', '12');
+    fill('How many, cerith snail', '8');
+    expect(screen.getByRole('button', { name: 'More go elsewhere than came' })).toBeTruthy();
   });
 
   it('of corals is looked over, dipped by its label, rinsed and placed', async () => {

@@ -2,30 +2,21 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { METHOD_WORDS, type Method } from '@/core/acclimation/method';
-import { acclimationPlan, COUNTABLE, type AcclimationPlan } from '@/core/acclimation/plan';
-import { givenOf, type Newcomer } from '@/core/acclimation/run';
-import { toppedWithFresh } from '@/core/acclimation/live';
-import type { Water, WaterClass } from '@/core/acclimation/waters';
-import { tankHistory } from '@/core/history/derive';
-import type { Log } from '@/core/records/log';
+import { isCounted, type Newcomer } from '@/core/acclimation/run';
+import type { WaterClass } from '@/core/acclimation/waters';
 import { CAUTIONS } from '@/core/cautions';
-import { latestReading } from '@/core/history/tankHistory';
 import { callIt } from '@/core/livestock/compatibility/types';
-import { formatIn } from '@/core/parameters/convert';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { unitFor } from '@/core/records/schema/settings';
-import { countOf, formatPlain, listWords, parseNumber } from '@/core/units/format';
+import { countOf, listWords, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
+import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
-import { recordAct } from '@/store/record';
-import { newRun } from '@/store/runs';
-import { selectSettings, selectTank, selectTanks } from '@/store/selectors';
-import { selectHistoryOf } from '@/store/world';
+import { selectNow, selectSettings, selectTank, selectTanks } from '@/store/selectors';
 import { Choice, Tick } from '@/ui/Choice';
-import { DripCurve } from '@/ui/drip/DripCurve';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -35,7 +26,16 @@ import { Words } from '@/ui/Words';
 import { AnimalPicker } from '../AnimalPicker';
 import { CountField } from '../CountField';
 import { useFinder } from '../useStock';
-import { arrivalFields, readArrival, tankFields, type ArrivalFields } from './arrivalForm';
+import {
+  arrivalFields,
+  emptyArrival,
+  readArrival,
+  tankFields,
+  type ArrivalFields,
+} from './arrivalForm';
+import { beginAcclimation } from './beginAcclimation';
+import { legsOf, waterOf } from './legs';
+import { PlanPart, type PlanAction } from './PlanPart';
 
 const CLASS_OF: Record<Newcomer['group'], WaterClass> = {
   fish: 'fish',
@@ -45,19 +45,6 @@ const CLASS_OF: Record<Newcomer['group'], WaterClass> = {
 /** Of several the one that bears least. */
 const TOUCHIEST: readonly WaterClass[] = ['shrimp', 'coral', 'fish'];
 
-/** What a tank measured last, as far as it was. */
-function waterOf(log: Log, tankId: string, at: number): Partial<Water> {
-  const history = tankHistory(log, tankId, at);
-  const [salinity, temperature] = [
-    latestReading(history, 'salinity')?.best,
-    latestReading(history, 'temperature')?.best,
-  ];
-  return {
-    ...(salinity === undefined ? {} : { salinity }),
-    ...(temperature === undefined ? {} : { temperature }),
-  };
-}
-
 /** Who comes, what the bag measures, and the way in that this calls for. */
 export function AcclimateScreen({ given }: { given: Readonly<Record<string, string>> }) {
   const router = useRouter();
@@ -66,38 +53,28 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   const settings = useAppSelector(selectSettings);
   const tanks = useAppSelector(selectTanks);
   const inView = useAppSelector(selectTank);
-  const batch = useAppSelector((state) => state.log.batches.find(({ id }) => id === given.batch));
-  const [tankId, setTankId] = useState(batch?.body.forTankId ?? given.tank ?? inView?.id ?? '');
-  const history = useAppSelector((state) => selectHistoryOf(state, tankId));
-  const source = useAppSelector((state) => selectHistoryOf(state, batch?.body.tankId ?? null));
-  const measured = (of: typeof history) => ({
-    salinity: of ? latestReading(of, 'salinity')?.best : undefined,
-    temperature: of ? latestReading(of, 'temperature')?.best : undefined,
-    ph: of ? latestReading(of, 'ph')?.best : undefined,
-  });
-  const fromBatch = tankFields(measured(source), settings);
-  const start: ArrivalFields = {
-    bagSalinity: batch ? fromBatch.tankSalinity : '',
-    bagTemperature: batch ? fromBatch.tankTemperature : '',
-    bagPh: '',
-    ...tankFields(measured(history), settings),
-    litres: '',
-    hours: '',
-    room: '',
-    dip: '',
-    oneSystem: false,
-    split: {},
+  const log = useAppSelector((state) => state.log);
+  const now = useAppSelector(selectNow);
+  const batch = log.batches.find(({ id }) => id === given.batch);
+  const first = batch?.body.forTankId ?? given.tank ?? inView?.id ?? '';
+  const [start] = useState<ArrivalFields>(() => ({
+    ...emptyArrival(
+      { tankId: first, tank: waterOf(log, first, now) },
+      batch ? waterOf(log, batch.body.tankId, now) : {},
+      settings,
+    ),
     newcomers:
       given.species === undefined
         ? []
         : [{ species: given.species, count: Math.max(1, Math.round(Number(given.count)) || 1) }],
-  };
-  const [form, setForm] = useDraft(`acclimate/${batch?.id ?? tankId}`, arrivalFields, start);
+  }));
+  const name = `acclimate/${batch?.id ?? 'new'}`;
+  const [form, setForm] = useDraft(name, arrivalFields, start);
   const [text, setText] = useState('');
-  const [chosen, setChosen] = useState<Method | null>(null);
+  const [chosen, setChosen] = useState<Method | undefined>();
   const [more, setMore] = useState(false);
   const set = (changes: Partial<ArrivalFields>) => {
-    setChosen(null);
+    setChosen(undefined);
     setForm({ ...form, ...changes });
   };
   const newcomers: Newcomer[] = batch
@@ -114,55 +91,46 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   const classes = newcomers.map(({ group }) => CLASS_OF[group]);
   const animal = TOUCHIEST.find((one) => classes.includes(one)) ?? 'fish';
   const read = readArrival(form, animal, settings);
-  const plan = read.ok ? acclimationPlan(read.arrival, chosen ?? undefined) : null;
-  const tank = tanks.find(({ id }) => id === tankId);
-  const others = tanks.filter(({ id }) => id !== tankId);
-  const elsewhere = others.reduce((sum, { id }) => sum + (form.split[id] ?? 0), 0);
+  const tank = tanks.find(({ id }) => id === form.tankId) ?? tanks[0];
+  const others = tanks.filter(({ id }) => id !== tank?.id);
   const [single] = newcomers;
   const splits = !batch && newcomers.length === 1 && single !== undefined && single.count > 1;
-  const here = splits ? single.count - elsewhere : null;
+  const elsewhere = others.map((one) => ({ tank: one, count: form.split[one.id] ?? 0 }));
+  const here = splits ? single.count - elsewhere.reduce((sum, { count }) => sum + count, 0) : null;
+  const legs =
+    read.ok && tank
+      ? legsOf(log, now, read.arrival, { tank, count: here, chosen }, splits ? elsewhere : [])
+      : [];
+  const plan = legs[0]?.plan;
   const begin = async () => {
-    if (!read.ok || !plan || !tank) return;
-    const { arrival } = read;
     const dipMinutes = parseNumber(form.dip) ?? 0;
-    let made = '';
-    await dispatch(
-      recordAct((act) => {
-        const at = new Date(act.now).toISOString();
-        const create = (tankOf: string, what: ReturnType<typeof givenOf>) =>
-          act.create('run', newRun('acclimate', tankOf, at, what));
-        const extra = {
-          ...(batch ? { batch: batch.id } : {}),
-          ...(dipMinutes > 0 ? { dipMinutes } : {}),
-        };
-        const first = here === null ? newcomers : newcomers.map((one) => ({ ...one, count: here }));
-        if (here === null || here > 0) {
-          made = create(tank.id, givenOf(arrival, plan, { newcomers: first, ...extra }));
-        }
-        for (const other of splits ? others : []) {
-          const count = form.split[other.id] ?? 0;
-          if (count === 0) continue;
-          // Each tank by its own water, where that was measured.
-          const water = waterOf(act.log, other.id, act.now);
-          const toOther = { ...arrival, tank: { ...arrival.tank, ...water } };
-          const run = create(
-            other.id,
-            givenOf(toOther, acclimationPlan(toOther), {
-              newcomers: newcomers.map((one) => ({ ...one, count })),
-              ...extra,
-            }),
-          );
-          made = made === '' ? run : made;
-        }
+    const made = await dispatch(
+      beginAcclimation(legs, newcomers, {
+        ...(batch ? { batch: batch.id } : {}),
+        ...(dipMinutes > 0 ? { dipMinutes } : {}),
       }),
     );
     setForm(null);
-    router.replace(to.acclimation(made));
+    if (made !== null) router.replace(to.acclimation(made));
   };
+  const action = ((): PlanAction => {
+    if (newcomers.length === 0) return { label: 'Say who comes first' };
+    if (here !== null && here < 0) return { label: 'More go elsewhere than came' };
+    const [, ...rest] = legs;
+    const barred = rest.find((leg) => leg.barred);
+    if (barred) return { label: `${barred.tank.body.name} lies too far from the bag` };
+    if (!legs[0]?.barred) return { label: 'Begin', onPress: () => void begin() };
+    return batch
+      ? { label: 'Raise the quarantine water first' }
+      : {
+          label: 'Begin a batch there',
+          onPress: () => router.push(to.quarantinePage('begin')),
+        };
+  })();
   const salinity = unitSymbol(unitFor(settings, 'salinity'));
   const warmth = unitSymbol(unitFor(settings, 'temperature'));
   const field = (
-    name: Exclude<keyof ArrivalFields, 'oneSystem' | 'newcomers' | 'split'>,
+    name: Exclude<keyof ArrivalFields, 'tankId' | 'oneSystem' | 'newcomers' | 'split'>,
     label: string,
     unit: string,
     hint?: string,
@@ -181,20 +149,12 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
     <Screen
       head={<BackHead title="Acclimate" aside={tank?.body.name} />}
       aside={
-        plan && history ? (
+        plan && tank ? (
           <PlanPart
             plan={plan}
-            settings={settings}
-            netLitres={history.netLitres}
-            tankSalinity={read.ok ? read.arrival.tank.salinity : 35}
+            netLitres={netVolume(tank.body.volume).net}
             onChoose={setChosen}
-            onBegin={() => void begin()}
-            nobody={newcomers.length === 0}
-            onQuarantine={
-              plan.method === 'matchQuarantine' && tank?.body.kind !== 'quarantine'
-                ? () => router.push(to.quarantinePage('begin'))
-                : null
-            }
+            action={action}
           />
         ) : undefined
       }
@@ -215,8 +175,11 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
       {tanks.length > 1 && !batch ? (
         <Choice
           label="Into"
-          value={tankId}
-          onChange={setTankId}
+          value={tank?.id ?? null}
+          // What was typed of the bag stays; the water is that of the other tank.
+          onChange={(tankId) =>
+            set({ tankId, split: {}, ...tankFields(waterOf(log, tankId, now), settings) })
+          }
           options={tanks.map(({ id, body }) => ({ value: id, label: body.name }))}
         />
       ) : null}
@@ -327,7 +290,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
           </Words>
         </>
       ) : null}
-      {newcomers.some(({ group, count }) => group === 'invertebrate' && count >= 5) ? (
+      {newcomers.some(isCounted) ? (
         <Words as="soft">
           {`${countOf(
             newcomers.reduce((sum, { count }) => sum + count, 0),
@@ -336,82 +299,5 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
         </Words>
       ) : null}
     </Screen>
-  );
-}
-
-function PlanPart({
-  plan,
-  settings,
-  netLitres,
-  tankSalinity,
-  onChoose,
-  onBegin,
-  nobody,
-  onQuarantine,
-}: {
-  plan: AcclimationPlan;
-  settings: ReturnType<typeof selectSettings>;
-  netLitres: number;
-  tankSalinity: number;
-  onChoose: (method: Method) => void;
-  onBegin: () => void;
-  nobody: boolean;
-  /** Where the way in leads through quarantine: there. */
-  onQuarantine: (() => void) | null;
-}) {
-  const { method, minutes, drip, course, litresDrawn, pourOffs, dropsPerSecond } = plan;
-  const volume = (litres: number) => formatIn(litres, settings.volumeUnit, 1);
-  const ppt = (value: number) => formatIn(value, unitFor(settings, 'salinity'));
-  const first = course[0];
-  return (
-    <View style={{ gap: 12 }}>
-      <SectionHead title={METHOD_WORDS[method]} end={minutes > 0 ? `${minutes} minutes` : ''} />
-      {drip && first ? (
-        <>
-          <Words as="body">
-            {dropsPerSecond <= COUNTABLE
-              ? `**${formatPlain(dropsPerSecond, 1)} drops a second**, ${formatPlain(plan.mlPerMinute, 0)} mL a minute.`
-              : `A thin stream, **${formatPlain(plan.mlPerMinute, 0)} mL a minute**: a cup filled for a minute tells. Less water in the bucket drips slower.`}
-          </Words>
-          <Words as="body">
-            {`${volume(litresDrawn)} of the tank go into it${pourOffs.length > 0 ? `; poured off ${countOf(pourOffs.length, 'time')}, first after ${formatPlain(pourOffs[0]?.minute ?? 0, 0)} minutes` : ''}. As much salt water goes back before the top-off unit is on.`}
-          </Words>
-          <DripCurve
-            points={course}
-            tank={drip.tank.salinity}
-            now={null}
-            tankLabel={`tank ${ppt(drip.tank.salinity)}`}
-            bagLabel={`bag ${ppt(drip.bag.salinity)}`}
-            nowLabel=""
-            summary={`From ${ppt(drip.bag.salinity)} to ${ppt(course.at(-1)?.salinity ?? 0)} in ${minutes} minutes; the tank is at ${ppt(drip.tank.salinity)}.`}
-          />
-          {litresDrawn > netLitres * 0.02 ? (
-            <Remark tone="caution" title="It thins a tank of this size">
-              {`Topped with fresh water it would fall to ${ppt(toppedWithFresh(tankSalinity, netLitres, litresDrawn))}: the unit stays off until salt water has gone back.`}
-            </Remark>
-          ) : null}
-        </>
-      ) : null}
-      {plan.ammoniaFactor !== null && plan.ammoniaFactor > 1.5 ? (
-        <Remark tone="caution" title={`Free ammonia × ${formatPlain(plan.ammoniaFactor, 0)}`}>
-          When the bag is opened and its pH rises to the tank's: what was harmless in it burns
-          gills.
-        </Remark>
-      ) : null}
-      {plan.alternatives.map(({ method: other, because }) => (
-        <Row
-          key={other}
-          title={`Or: ${METHOD_WORDS[other].toLowerCase()}`}
-          note={because}
-          onPress={() => onChoose(other)}
-        />
-      ))}
-      <Button
-        kind="primary"
-        disabled={nobody}
-        label={nobody ? 'Say who comes first' : onQuarantine ? 'Begin a batch there' : 'Begin'}
-        onPress={onQuarantine ?? onBegin}
-      />
-    </View>
   );
 }

@@ -11,7 +11,7 @@ import type { Step } from '@/core/runs/procedure';
 import { acclimate } from '@/core/runs/acclimate';
 import { standingIn } from '@/core/runs/standingIn';
 import { countdownWords, momentInSentence } from '@/core/time/words';
-import { MINUTE_MS } from '@/core/time/zone';
+import { instant, MINUTE_MS } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { addressOf } from '@/frame/addressOf';
@@ -106,7 +106,19 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
           : 'Ending it writes who came in and where, and asks for ammonia tests on days 1, 3 and 7.'}
       </Opening>
       {step?.id === 'drip' ? (
-        <DripPart run={run} now={now} zone={zone} onMatched={() => note()} />
+        <DripPart
+          run={run}
+          now={now}
+          zone={zone}
+          onMatched={(drawn) =>
+            void dispatch(
+              changeRun(run, (body, at) => {
+                const passed = withStep(body, 'drip', at);
+                return { ...passed, given: { ...passed.given, drawn } };
+              }),
+            )
+          }
+        />
       ) : step?.id === 'replace' ? (
         <ReplacePart run={run} onNote={note} />
       ) : step?.kind === 'wait' ? (
@@ -180,7 +192,7 @@ function WaitPart({
       />
     );
   }
-  const at = new Date(ends).getTime();
+  const at = instant(ends);
   return (
     <View style={{ gap: 12 }}>
       <Figure value={countdownWords(Math.max(0, at - now))} size={84} />

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { newcomersOf } from '@/core/acclimation/run';
+import { isCounted, newcomersOf } from '@/core/acclimation/run';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { useAppDispatch } from '@/store/hooks';
 import { changeRun } from '@/store/runs';
@@ -8,15 +8,10 @@ import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Figure, Words } from '@/ui/Words';
 
-/** From so many on they are counted through by taps. */
-const MANY = 5;
-
 /** A crew counted through: a tap for each that is clean, another for one that is set aside. */
 export function CountThrough({ run }: { run: RevisionOf<'run'> }) {
   const dispatch = useAppDispatch();
-  const crew = newcomersOf(run.body).filter(
-    ({ group, count }) => group === 'invertebrate' && count >= MANY,
-  );
+  const crew = newcomersOf(run.body).filter(isCounted);
   if (crew.length === 0) return null;
   const all = crew.reduce((sum, { count }) => sum + count, 0);
   const clean = Number(run.body.given.clean ?? 0);

@@ -29,7 +29,8 @@ export function DripPart({
   run: RevisionOf<'run'>;
   now: number;
   zone: string;
-  onMatched: () => void;
+  /** Goes on, with the litres that were drawn. */
+  onMatched: (drawn: number) => void;
 }) {
   const dispatch = useAppDispatch();
   const settings = useAppSelector(selectSettings);
@@ -163,7 +164,7 @@ export function DripPart({
       <Button
         kind={live.matched.salinity ? 'primary' : 'plain'}
         label={live.matched.salinity ? 'Matched: go on' : 'Go on all the same'}
-        onPress={onMatched}
+        onPress={() => onMatched(Math.round(live.drawn * 100) / 100)}
       />
     </View>
   );

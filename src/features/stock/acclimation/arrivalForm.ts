@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { impossible, type Arrival, type WaterClass } from '@/core/acclimation/waters';
+import { impossible, type Arrival, type Water, type WaterClass } from '@/core/acclimation/waters';
 import { fromCanonical, toCanonical } from '@/core/parameters/convert';
 import { unitFor, type Settings } from '@/core/records/schema/settings';
 import { formatExact, parseNumber } from '@/core/units/format';
@@ -7,6 +7,8 @@ import { linearToCanonical } from '@/core/units/units';
 
 /** What is typed of an arrival, as it was typed. */
 export const arrivalFields = z.object({
+  /** The tank it goes to, or most of it. */
+  tankId: z.string(),
   bagSalinity: z.string(),
   bagTemperature: z.string(),
   bagPh: z.string(),
@@ -27,7 +29,7 @@ export type ArrivalFields = z.infer<typeof arrivalFields>;
 
 /** What the tank measured last, in the keeper's units; empty where nobody measured. */
 export function tankFields(
-  readings: { salinity?: number; temperature?: number; ph?: number },
+  readings: Partial<Water>,
   settings: Settings,
 ): Pick<ArrivalFields, 'tankSalinity' | 'tankTemperature' | 'tankPh'> {
   const shown = (value: number | undefined, parameter: 'salinity' | 'temperature') =>
@@ -38,6 +40,29 @@ export function tankFields(
     tankSalinity: shown(readings.salinity, 'salinity'),
     tankTemperature: shown(readings.temperature, 'temperature'),
     tankPh: readings.ph === undefined ? '' : formatExact(readings.ph),
+  };
+}
+
+/** A form that nobody typed in: what the tank measured, and the water they are in where that is known. */
+export function emptyArrival(
+  { tankId, tank }: { tankId: string; tank: Partial<Water> },
+  from: Partial<Water>,
+  settings: Settings,
+): ArrivalFields {
+  const bag = tankFields(from, settings);
+  return {
+    tankId,
+    bagSalinity: bag.tankSalinity,
+    bagTemperature: bag.tankTemperature,
+    bagPh: '',
+    ...tankFields(tank, settings),
+    litres: '',
+    hours: '',
+    room: '',
+    dip: '',
+    oneSystem: false,
+    split: {},
+    newcomers: [],
   };
 }
 

@@ -59,7 +59,7 @@ export function BatchScreen({ id }: { id: string }) {
         over ? undefined : (
           <>
             <AmmoniaPart batch={batch} />
-            <ReleasePart batch={batch} now={now} />
+            <ReleasePart batch={batch} />
             <ClockPart batch={batch} />
           </>
         )

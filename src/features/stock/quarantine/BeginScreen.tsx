@@ -3,10 +3,11 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
 import { nitrogenOf } from '@/core/livestock/bioload';
-import { bodyGrams, usualCm } from '@/core/livestock/body';
+import { usualCm } from '@/core/livestock/body';
 import { judgeTogether } from '@/core/livestock/compatibility/judge';
 import { ANY_HOME, callIt } from '@/core/livestock/compatibility/types';
 import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
+import { arrivalEntry } from '@/core/livestock/moving';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import { awaitsCleaning } from '@/core/quarantine/batch';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
@@ -119,20 +120,9 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
       recordAct(
         (act) => {
           const at = isoInZone(act.now, tank.body.zone);
-          const lots = animals.map(({ animal, count, cm: sizeCm }) => {
-            const grams = bodyGrams(animal, sizeCm) * count;
-            const lot = act.create('entry', {
-              kind: 'animals',
-              tankId: tank.id,
-              at,
-              move: 'in',
-              group: animal.group,
-              what: callIt(animal),
-              species: animal.id,
-              count,
-              ...(sizeCm > 0 ? { sizeCm } : {}),
-              ...(grams > 0.05 ? { grams: Math.round(grams * 10) / 10 } : {}),
-            });
+          const place = { tankId: tank.id, zone: tank.body.zone };
+          const lots = animals.map(({ animal, count }) => {
+            const lot = act.create('entry', arrivalEntry(animal, count, place, act.now));
             return { what: callIt(animal), species: animal.id, count, lot };
           });
           if (running) {

@@ -6,7 +6,7 @@ import { animalsCalled } from '@/core/records/kinds/animals';
 import { SIGN_WORDS, SIGNS, type LookState, type Sign } from '@/core/records/kinds/look';
 import { liveHead } from '@/core/records/log';
 import { shortDay } from '@/core/time/words';
-import { addDaysIn, isoInZone } from '@/core/time/zone';
+import { addDaysIn, dayOf, instant, isoInZone } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
 import { useAppDispatch } from '@/store/hooks';
 import { recordAct } from '@/store/record';
@@ -91,11 +91,13 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
       <SectionHead
         title={back ? 'Look of yesterday' : 'Look today'}
         end={
-          <LinkButton
-            soft
-            label={back ? 'Back to today' : 'Yesterday’s'}
-            onPress={() => setBack(!back)}
-          />
+          back || dayOf(instant(head.body.begunAt), zone) < dayOf(now, zone) ? (
+            <LinkButton
+              soft
+              label={back ? 'Back to today' : 'Yesterday’s'}
+              onPress={() => setBack(!back)}
+            />
+          ) : undefined
         }
       />
       {animals.map((animal) => {

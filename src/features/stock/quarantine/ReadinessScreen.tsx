@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import * as z from 'zod';
 import { litresFor, readinessOf } from '@/core/quarantine/readiness';
 import { spongeWords } from '@/core/quarantine/sponge';
 import { demandOf } from '@/core/livestock/demand';
@@ -8,7 +9,7 @@ import { entriesOfTank } from '@/core/records/log';
 import { daysBetween, instant } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
-import { useAppSelector } from '@/store/hooks';
+import { useAppSelector, useDraft } from '@/store/hooks';
 import { selectNow, selectTanks } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import { Tick } from '@/ui/Choice';
@@ -18,6 +19,8 @@ import { Words } from '@/ui/Words';
 import { Stepper } from '../Stepper';
 import { useFinder } from '../useStock';
 
+const ticksSchema = z.array(z.string());
+
 /** Whether a quarantine tank is ready for anybody, line by line, with the sums for its size. */
 export function ReadinessScreen({ given }: { given: Readonly<Record<string, string>> }) {
   const tanks = useAppSelector(selectTanks);
@@ -26,7 +29,7 @@ export function ReadinessScreen({ given }: { given: Readonly<Record<string, stri
     tanks.find(({ body }) => body.kind === 'quarantine');
   const history = useAppSelector((state) => selectHistoryOf(state, tank?.id ?? null));
   const now = useAppSelector(selectNow);
-  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [ticked, setTicked] = useDraft(`quarantine/ready/${tank?.id ?? ''}`, ticksSchema, []);
   const [cm, setCm] = useState(6);
   const [count, setCount] = useState(2);
   if (!tank || !history) {

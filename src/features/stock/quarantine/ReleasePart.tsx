@@ -1,12 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { lengthNow } from '@/core/livestock/lodgers';
-import { moveEntries } from '@/core/livestock/moving';
+import * as z from 'zod';
 import { isoInZone } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { fulfilWishes } from '@/store/fulfil';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { releaseBatch } from '@/store/moving';
 import { recordAct } from '@/store/record';
 import { selectTanks } from '@/store/selectors';
 import { Tick } from '@/ui/Choice';
@@ -15,17 +14,17 @@ import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
-import { useFinder } from '../useStock';
 import type { BatchNow } from './useBatches';
 
+const ticksSchema = z.array(z.string());
+
 /** What is true before a batch moves, and the ways it goes from here. */
-export function ReleasePart({ batch, now }: { batch: BatchNow; now: number }) {
+export function ReleasePart({ batch }: { batch: BatchNow }) {
   const { head, protocol, view, history, forName } = batch;
   const router = useRouter();
   const dispatch = useAppDispatch();
-  const find = useFinder();
   const tanks = useAppSelector(selectTanks);
-  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const [ticked, setTicked] = useDraft(`quarantine/release/${head.id}`, ticksSchema, []);
   const [early, setEarly] = useState(false);
   const { clock } = view;
   const target = tanks.find(({ id }) => id === head.body.forTankId);
@@ -34,23 +33,12 @@ export function ReleasePart({ batch, now }: { batch: BatchNow; now: number }) {
   const end = (words: string, moves: boolean) => {
     void dispatch(
       recordAct((act) => {
-        const { zone } = history.tank;
         if (moves && target) {
-          for (const { lot } of view.animals) {
-            const entries = moveEntries({
-              lot,
-              from: { tankId: history.tankId, zone },
-              to: { tankId: target.id, zone: target.body.zone },
-              at: act.now,
-              cm: lengthNow(lot, now, find),
-            });
-            for (const entry of entries) {
-              act.create('entry', entry);
-              fulfilWishes(act, entry.tankId, entry);
-            }
-          }
+          releaseBatch(act, head, { tankId: target.id, zone: target.body.zone });
+          return;
         }
-        act.revise(head, { ...head.body, endedAt: isoInZone(act.now, zone) });
+        const endedAt = isoInZone(act.now, history.tank.zone);
+        act.revise(head, { ...head.body, endedAt });
       }, words),
     );
     setEarly(false);
