@@ -1,29 +1,14 @@
 import { useEffect, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import * as z from 'zod';
 import { formatPlain } from '@/core/units/format';
 import { buzz, tone } from '@/ui/sound';
 import { useDraft } from '@/store/hooks';
 import { Choice } from '@/ui/Choice';
 import { Button, ButtonRow } from '@/ui/Press';
-import { color, radius, space } from '@/ui/tokens';
+import { TapPad } from '@/ui/TapPad';
+import { space } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
-
-const styles = StyleSheet.create({
-  pad: {
-    minHeight: 168,
-    borderWidth: 1.5,
-    borderColor: color.ink,
-    borderRadius: radius.soft * 2,
-    alignItems: 'center',
-    justifyContent: 'center',
-    backgroundColor: color.raised,
-    padding: space.l,
-    userSelect: 'none',
-    touchAction: 'manipulation',
-  } as object,
-  done: { backgroundColor: color.shoal1 },
-});
 
 const BEATS = { slow: 1200, even: 800, quick: 500 } as const;
 
@@ -88,17 +73,17 @@ export function DropCounter({
           onChange={setBeat}
         />
       ) : null}
-      <Pressable
-        role="button"
-        aria-label={
+      <TapPad
+        tall
+        done={done}
+        label={
           way === 'tap'
             ? `Drop ${count} of ${target}. Tap for each drop`
             : running
               ? 'Pause the beat'
               : 'Start the beat'
         }
-        onPress={tap}
-        style={[styles.pad, done && styles.done]}
+        onTap={tap}
       >
         <Figure value={String(count)} unit={`of ${formatPlain(target, 0)} drops`} size={56} />
         <Words as="body" live={done}>
@@ -110,7 +95,7 @@ export function DropCounter({
                 ? 'One drop a beat; tap to pause'
                 : 'Tap to start'}
         </Words>
-      </Pressable>
+      </TapPad>
       <ButtonRow>
         <Button label="One back" disabled={count === 0} onPress={() => onCount(count - 1)} />
         <Button label="Start over" disabled={count === 0} onPress={() => onCount(0)} />

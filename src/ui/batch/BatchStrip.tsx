@@ -1,7 +1,6 @@
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Circle, Line, Rect, Text } from 'react-native-svg';
-import { color, font } from '../tokens';
+import { Circle, Line, Rect } from 'react-native-svg';
+import { Label, Plot } from '../Plot';
+import { color } from '../tokens';
 
 const HEIGHT = 78;
 const TOP = 26;
@@ -25,65 +24,47 @@ export interface BatchStripProps {
 }
 
 /** The days of a batch side by side: what is clear, what began anew, who did not eat, what nobody saw. */
-export function BatchStrip({ days, gone, nowLabel, endLabel, summary }: BatchStripProps) {
-  const [width, setWidth] = useState(0);
+export function BatchStrip(props: BatchStripProps) {
+  return (
+    <Plot height={HEIGHT} summary={props.summary}>
+      {(width) => <Strip {...props} width={width} />}
+    </Plot>
+  );
+}
+
+function Strip({ days, gone, nowLabel, endLabel, width }: BatchStripProps & { width: number }) {
   const cell = days.length > 0 ? (width - 2) / days.length : 0;
   const x = (place: number) => 1 + place * cell;
   const nowAt = x(gone);
   const right = nowAt > width / 2;
   return (
-    <View
-      role="img"
-      aria-label={summary}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-      style={{ height: HEIGHT }}
-    >
-      {width > 0 ? (
-        <Svg width={width} height={HEIGHT}>
-          {days.map(({ state, missed, notEating }, i) => (
-            <Cell
-              // Days have no name but their place.
-              key={i}
-              x={x(i)}
-              width={Math.max(1, cell - GAP)}
-              state={state}
-              missed={missed}
-              notEating={notEating}
-            />
-          ))}
-          <Line
-            x1={nowAt}
-            x2={nowAt}
-            y1={TOP - 14}
-            y2={TOP + DEEP + 10}
-            stroke={color.ink}
-            strokeWidth={2}
-          />
-          <Text
-            x={right ? nowAt - 6 : nowAt + 6}
-            y={TOP - 6}
-            textAnchor={right ? 'end' : 'start'}
-            fontFamily={font.sans}
-            fontSize={13}
-            fontWeight="600"
-            fill={color.ink}
-          >
-            {nowLabel}
-          </Text>
-          <Text
-            x={width - 1}
-            y={TOP + DEEP + 18}
-            textAnchor="end"
-            fontFamily={font.sans}
-            fontSize={13}
-            fontWeight="600"
-            fill={color.ink}
-          >
-            {endLabel}
-          </Text>
-        </Svg>
-      ) : null}
-    </View>
+    <>
+      {days.map(({ state, missed, notEating }, i) => (
+        <Cell
+          // Days have no name but their place.
+          key={i}
+          x={x(i)}
+          width={Math.max(1, cell - GAP)}
+          state={state}
+          missed={missed}
+          notEating={notEating}
+        />
+      ))}
+      <Line
+        x1={nowAt}
+        x2={nowAt}
+        y1={TOP - 14}
+        y2={TOP + DEEP + 10}
+        stroke={color.ink}
+        strokeWidth={2}
+      />
+      <Label x={right ? nowAt - 6 : nowAt + 6} y={TOP - 6} textAnchor={right ? 'end' : 'start'}>
+        {nowLabel}
+      </Label>
+      <Label x={width - 1} y={TOP + DEEP + 18} textAnchor="end">
+        {endLabel}
+      </Label>
+    </>
   );
 }
 

@@ -1,9 +1,10 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Label, Sounding } from '../Plot';
 import { LinkButton } from '../Press';
 import { DataTable } from '../Table';
-import { color, font } from '../tokens';
+import { color } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 import {
   COURSE_INSET,
@@ -127,17 +128,13 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
               stroke={color.ink}
               strokeWidth={2}
             />
-            <SvgText
+            <Label
               x={nowSide === 'left' ? nowX - 6 : nowX + 6}
               textAnchor={nowSide === 'left' ? 'end' : 'start'}
               y={TRACK + 46}
-              fontFamily={font.sans}
-              fontWeight="600"
-              fontSize={13}
-              fill={color.ink}
             >
               {nowLabel}
-            </SvgText>
+            </Label>
             {placed.map((mark) => (
               <G key={mark.id}>
                 <Circle
@@ -183,28 +180,12 @@ function MarkWords({ mark, row }: { mark: PlacedMark; row: 'above' | 'below' }) 
   const y = row === 'above' ? TRACK - 32 : TRACK + 29;
   return (
     <>
-      <SvgText
-        x={x}
-        y={y}
-        textAnchor={mark.anchor}
-        fontFamily={font.sans}
-        fontWeight="600"
-        fontSize={13}
-        fill={color.ink}
-      >
+      <Label x={x} y={y} textAnchor={mark.anchor}>
         {mark.label}
-      </SvgText>
-      <SvgText
-        x={x}
-        y={y + 15}
-        textAnchor={mark.anchor}
-        fontFamily={font.serif}
-        fontStyle="italic"
-        fontSize={13}
-        fill={color.inkSoft}
-      >
+      </Label>
+      <Sounding x={x} y={y + 15} textAnchor={mark.anchor} fontSize={13} fill={color.inkSoft}>
         {mark.date}
-      </SvgText>
+      </Sounding>
     </>
   );
 }

@@ -1,9 +1,8 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { useState } from 'react';
-import { View } from 'react-native';
-import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
-import { color, font } from '../tokens';
+import { Circle, Line, Path } from 'react-native-svg';
+import { Label, Plot, Sounding } from '../Plot';
+import { color } from '../tokens';
 
 const HEIGHT = 148;
 const TOP = 26;
@@ -22,16 +21,23 @@ export interface DripCurveProps {
 }
 
 /** Salinity in the bucket against time: what is expected, and where it stands. */
-export function DripCurve({
+export function DripCurve(props: DripCurveProps) {
+  return (
+    <Plot height={HEIGHT} summary={props.summary}>
+      {(width) => <Curve {...props} width={width} />}
+    </Plot>
+  );
+}
+
+function Curve({
   points,
   tank,
   now,
   tankLabel,
   bagLabel,
   nowLabel,
-  summary,
-}: DripCurveProps) {
-  const [width, setWidth] = useState(0);
+  width,
+}: DripCurveProps & { width: number }) {
   const [first] = points;
   const last = points.at(-1);
   const values = [tank, ...points.map(({ salinity }) => salinity)];
@@ -45,83 +51,53 @@ export function DripCurve({
   )([...points]);
   const below = (first?.salinity ?? 0) <= tank;
   const nowAt = now ? x(now.minute) : 0;
+  if (!first) return null;
   return (
-    <View
-      role="img"
-      aria-label={summary}
-      onLayout={(event) => setWidth(event.nativeEvent.layout.width)}
-      style={{ height: HEIGHT }}
-    >
-      {width > 0 && first ? (
-        <Svg width={width} height={HEIGHT}>
+    <>
+      <Line x1={0} x2={width} y1={y(tank)} y2={y(tank)} stroke={color.inkSoft} strokeWidth={2} />
+      <Label x={width - 2} y={below ? y(tank) - 7 : y(tank) + 17} textAnchor="end">
+        {tankLabel}
+      </Label>
+      {path ? (
+        <Path d={path} fill="none" stroke={color.deep} strokeWidth={2} strokeDasharray="6 4" />
+      ) : null}
+      <Circle cx={x(first.minute)} cy={y(first.salinity)} r={5} fill={color.ink} />
+      {now && nowAt < 120 ? null : (
+        <Sounding
+          x={x(first.minute) + 10}
+          y={below ? y(first.salinity) + 16 : y(first.salinity) - 8}
+        >
+          {bagLabel}
+        </Sounding>
+      )}
+      {now ? (
+        <>
           <Line
-            x1={0}
-            x2={width}
-            y1={y(tank)}
-            y2={y(tank)}
-            stroke={color.inkSoft}
+            x1={nowAt}
+            x2={nowAt}
+            y1={TOP - 12}
+            y2={HEIGHT - 6}
+            stroke={color.ink}
             strokeWidth={2}
           />
-          <Text
-            x={width - 2}
-            y={below ? y(tank) - 7 : y(tank) + 17}
-            textAnchor="end"
-            fontFamily={font.sans}
-            fontSize={13}
-            fontWeight="600"
-            fill={color.ink}
+          <Circle
+            cx={nowAt}
+            cy={y(now.salinity)}
+            r={5.5}
+            fill={color.paper}
+            stroke={color.deep}
+            strokeWidth={2.5}
+          />
+          <Sounding
+            x={nowAt > width / 2 ? nowAt - 10 : nowAt + 10}
+            y={HEIGHT - 8}
+            textAnchor={nowAt > width / 2 ? 'end' : 'start'}
+            fill={color.deep}
           >
-            {tankLabel}
-          </Text>
-          {path ? (
-            <Path d={path} fill="none" stroke={color.deep} strokeWidth={2} strokeDasharray="6 4" />
-          ) : null}
-          <Circle cx={x(first.minute)} cy={y(first.salinity)} r={5} fill={color.ink} />
-          {now && nowAt < 120 ? null : (
-            <Text
-              x={x(first.minute) + 10}
-              y={below ? y(first.salinity) + 16 : y(first.salinity) - 8}
-              fontFamily={font.serif}
-              fontSize={14}
-              fontStyle="italic"
-              fill={color.ink}
-            >
-              {bagLabel}
-            </Text>
-          )}
-          {now ? (
-            <>
-              <Line
-                x1={nowAt}
-                x2={nowAt}
-                y1={TOP - 12}
-                y2={HEIGHT - 6}
-                stroke={color.ink}
-                strokeWidth={2}
-              />
-              <Circle
-                cx={nowAt}
-                cy={y(now.salinity)}
-                r={5.5}
-                fill={color.paper}
-                stroke={color.deep}
-                strokeWidth={2.5}
-              />
-              <Text
-                x={nowAt > width / 2 ? nowAt - 10 : nowAt + 10}
-                y={HEIGHT - 8}
-                textAnchor={nowAt > width / 2 ? 'end' : 'start'}
-                fontFamily={font.serif}
-                fontSize={14}
-                fontStyle="italic"
-                fill={color.deep}
-              >
-                {nowLabel}
-              </Text>
-            </>
-          ) : null}
-        </Svg>
+            {nowLabel}
+          </Sounding>
+        </>
       ) : null}
-    </View>
+    </>
   );
 }

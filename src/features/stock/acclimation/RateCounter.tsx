@@ -1,26 +1,12 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { COUNTABLE, DROPS_PER_ML } from '@/core/acclimation/plan';
 import { formatPlain } from '@/core/units/format';
 import { wallClock } from '@/store/wallClock';
 import { LinkButton } from '@/ui/Press';
-import { color, radius, space } from '@/ui/tokens';
+import { TapPad } from '@/ui/TapPad';
+import { space } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
-
-const styles = StyleSheet.create({
-  pad: {
-    minHeight: 120,
-    borderWidth: 1.5,
-    borderColor: color.ink,
-    borderRadius: radius.soft,
-    backgroundColor: color.raised,
-    alignItems: 'center',
-    justifyContent: 'center',
-    padding: space.m,
-    userSelect: 'none',
-    touchAction: 'manipulation',
-  } as object,
-});
 
 const litresAnHour = (perSecond: number) => (perSecond * 3600) / DROPS_PER_ML / 1000;
 
@@ -44,12 +30,7 @@ export function RateCounter({ wanted }: { wanted: number }) {
       : null;
   return (
     <View style={{ gap: space.s }}>
-      <Pressable
-        role="button"
-        aria-label="Tap at each drop"
-        style={styles.pad}
-        onPress={() => setTaps([...taps, wallClock()])}
-      >
+      <TapPad label="Tap at each drop" onTap={() => setTaps([...taps, wallClock()])}>
         {perSecond === null ? (
           <Words as="strong">Tap at each drop</Words>
         ) : (
@@ -60,7 +41,7 @@ export function RateCounter({ wanted }: { wanted: number }) {
             </Words>
           </>
         )}
-      </Pressable>
+      </TapPad>
       {taps.length > 0 ? <LinkButton soft label="Count anew" onPress={() => setTaps([])} /> : null}
     </View>
   );

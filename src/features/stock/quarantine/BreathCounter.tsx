@@ -1,28 +1,14 @@
 import { useEffect, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { wallClock } from '@/store/wallClock';
 import { buzz } from '@/ui/sound';
 import { LinkButton } from '@/ui/Press';
-import { color, radius, space } from '@/ui/tokens';
+import { TapPad } from '@/ui/TapPad';
+import { space } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
 
 /** How long breaths are counted, ms: long enough for a figure, short enough to be done daily. */
 const COUNT_MS = 20_000;
-
-const styles = StyleSheet.create({
-  pad: {
-    minHeight: 108,
-    borderWidth: 1.5,
-    borderColor: color.ink,
-    borderRadius: radius.soft,
-    backgroundColor: color.raised,
-    alignItems: 'center',
-    justifyContent: 'center',
-    padding: space.m,
-    userSelect: 'none',
-    touchAction: 'manipulation',
-  } as object,
-});
 
 /** Breaths counted by a tap for each, over twenty seconds from the first. */
 export function BreathCounter({
@@ -60,7 +46,7 @@ export function BreathCounter({
   };
   return (
     <View style={{ gap: space.s }}>
-      <Pressable role="button" aria-label="Tap at each breath" onPress={tap} style={styles.pad}>
+      <TapPad label="Tap at each breath" onTap={tap}>
         {begun === null ? (
           <Words as="strong">
             {value === undefined ? 'Count its breaths: tap at each' : `${value} breaths a minute`}
@@ -71,7 +57,7 @@ export function BreathCounter({
             <Words as="soft">{`${Math.ceil(left / 1000)} seconds left`}</Words>
           </>
         )}
-      </Pressable>
+      </TapPad>
       {value !== undefined && begun === null ? (
         <LinkButton soft label="Forget the count" onPress={() => onChange(undefined)} />
       ) : null}
