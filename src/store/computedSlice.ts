@@ -3,6 +3,7 @@ import type { MethodOutcome } from '../core/cycle/dosing/methods';
 import type { Forecast, Posterior } from '../core/cycle/forecast';
 import type { PlanMove } from '../core/livestock/planner/moves';
 import type { Plan } from '../core/livestock/planner/types';
+import type { Ask } from '../core/tasks/types';
 
 /** What can be computed away from the screen, each under a key of its own. */
 export interface ComputedValues {
@@ -12,6 +13,8 @@ export interface ComputedValues {
   plan: Plan;
   /** What the newest plan moved of the one before it. */
   moves: PlanMove[];
+  /** What a tank's batches, medicines and corals ask for. */
+  asks: Ask[];
 }
 export type ComputedName = keyof ComputedValues;
 
@@ -31,7 +34,14 @@ export interface Computed<T = unknown> {
 
 type State = { [N in ComputedName]: Record<string, Computed<ComputedValues[N]>> };
 
-const initialState: State = { forecast: {}, posterior: {}, methods: {}, plan: {}, moves: {} };
+const initialState: State = {
+  forecast: {},
+  posterior: {},
+  methods: {},
+  plan: {},
+  moves: {},
+  asks: {},
+};
 
 const NOTHING: Computed<never> = {
   value: null,

@@ -8,15 +8,30 @@ import { isoInZone } from '../core/time/zone';
 import { fulfilWishes } from './fulfil';
 import type { ActWriter } from './record';
 
-/** Logs animals that came in, and takes off the wish list those that were wished for. */
-export function bringIn(act: ActWriter, entry: Entry): void {
-  act.create('entry', entry);
+/**
+ * Logs animals that came in, takes off the wish list those that were wished for, and puts a coral on
+ * the place that was meant for it, from which its steps to the light are dated.
+ * @param taken places that others of the same act were put on
+ */
+export function bringIn(act: ActWriter, entry: Entry, taken = new Set<string>()): void {
+  const lot = act.create('entry', entry);
   fulfilWishes(act, entry.tankId, entry);
+  if (entry.kind !== 'animals' || entry.group !== 'coral') return;
+  const meant = act.log.spots.find(
+    ({ id, body }) =>
+      body.tankId === entry.tankId &&
+      body.species === entry.species &&
+      body.lot === undefined &&
+      !taken.has(id),
+  );
+  if (!meant) return;
+  taken.add(meant.id);
+  act.revise(meant, { ...meant.body, lot });
 }
 
 /** Moves a lot from one tank to another. */
-export function moveLot(act: ActWriter, move: Move): void {
-  for (const entry of moveEntries(move)) bringIn(act, entry);
+export function moveLot(act: ActWriter, move: Move, taken?: Set<string>): void {
+  for (const entry of moveEntries(move)) bringIn(act, entry, taken);
 }
 
 /** Moves all that is left of a batch to a tank, which ends it. */
@@ -26,10 +41,12 @@ export function releaseBatch(act: ActWriter, batch: RevisionOf<'batch'>, to: Pla
   const { tankId, animals } = batch.body;
   const history = tankHistory(log, tankId, now);
   const { zone } = history.tank;
+  const taken = new Set<string>();
   const lots = new Set(animals.flatMap(({ lot }) => lot ?? []));
   for (const lot of rosterOf(history).filter(isHere)) {
     if (lots.size > 0 && !lots.has(lot.id)) continue;
-    moveLot(act, { lot, from: { tankId, zone }, to, at: now, cm: lengthNow(lot, now, find) });
+    const cm = lengthNow(lot, now, find);
+    moveLot(act, { lot, from: { tankId, zone }, to, at: now, cm }, taken);
   }
   act.revise(batch, { ...batch.body, endedAt: isoInZone(now, zone) });
 }

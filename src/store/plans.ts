@@ -3,6 +3,8 @@ import type { AppStartListening, RootState } from './state';
 
 /** What makes plans and answers questions of stocking, fetched with the first of them. */
 export const loadStocking = () => import('./stocking');
+/** What works out the tasks that rest on the catalogue. */
+const loadAsking = () => import('./asking');
 
 /** Quiet after a change before a plan is asked for. */
 const SETTLE_MS = 250;
@@ -19,7 +21,7 @@ function restsOn(state: RootState): unknown[] {
   ];
 }
 
-/** Keeps the plan of the tank in view as its wishes, its log and its forecast have it. */
+/** Keeps the plan of the tank in view, and what is asked for, as the log and the forecast have it. */
 export function followPlans(startListening: AppStartListening): void {
   startListening({
     predicate: (_action, now, before) => {
@@ -32,6 +34,10 @@ export function followPlans(startListening: AppStartListening): void {
       const { session, log, computed: known } = getState();
       const { tankId } = session;
       if (session.status !== 'ready' || tankId === null) return;
+      if (log.batches.length + log.medicines.length + log.spots.length > 0) {
+        const { renewAsks } = await loadAsking();
+        dispatch(renewAsks());
+      }
       // Without a wish there is one only where Stock was opened.
       const wished = log.wishes.some(({ body }) => body.tankId === tankId);
       if (!wished && !known.plan[tankId]) return;

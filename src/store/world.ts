@@ -20,7 +20,7 @@ import type { Kit } from '../core/records/schema/kit';
 import type { RevisionOf } from '../core/records/schema/revision';
 import type { Tank } from '../core/records/schema/tank';
 import { dueTasks } from '../core/tasks/due';
-import type { Occurrence } from '../core/tasks/types';
+import type { Ask, Occurrence } from '../core/tasks/types';
 import { HOUR_MS, instant, MINUTE_MS } from '../core/time/zone';
 import { perKey, perKeyUntil } from './memo';
 import { selectBands, selectKits, selectLog, selectNow, selectOwnedParameters } from './selectors';
@@ -182,18 +182,20 @@ function nextHour(now: number): number {
 
 const tasksFor = perKeyUntil(
   (
-    [world, owned, plan, batches, runs]: readonly [
+    [world, owned, plan, batches, runs, asks]: readonly [
       World,
       ReadonlySet<ParameterId>,
       Plan | null,
       Log['batches'],
       Log['runs'],
+      readonly Ask[] | undefined,
     ],
     now,
   ): { value: Occurrence[]; until: number } => ({
     value: dueTasks(world.history, world.verdict, owned, now, world.forecast, plan, {
       batches,
       runs,
+      ...(asks ? { asks } : {}),
     }),
     until: Math.min(nextHour(now), world.verdict.until),
   }),
@@ -208,7 +210,14 @@ export function selectTasksOf(state: RootState, tankId: string | null): Occurren
   const { batches, runs } = selectLog(state);
   return tasksFor(
     world.tankId,
-    [world, selectOwnedParameters(state), plan, batches, runs],
+    [
+      world,
+      selectOwnedParameters(state),
+      plan,
+      batches,
+      runs,
+      state.computed.asks[tankId ?? '']?.value ?? undefined,
+    ],
     selectNow(state),
   );
 }

@@ -20,7 +20,8 @@ export function protocolOf(id: string, own: readonly Protocol[] = []): Protocol 
   return found;
 }
 
-/** The stage that a day of a protocol lies in. */
-export function stageOn({ stages }: Protocol, day: number): Protocol['stages'][number] | undefined {
-  return stages.findLast(({ fromDay }) => fromDay <= day);
+/** The stages that a day of a protocol lies in: those that began last, of which several may run at once. */
+export function stagesOn({ stages }: Pick<Protocol, 'stages'>, day: number): Protocol['stages'] {
+  const began = Math.max(...stages.flatMap(({ fromDay }) => (fromDay <= day ? fromDay : [])));
+  return stages.filter(({ fromDay }) => fromDay === began);
 }

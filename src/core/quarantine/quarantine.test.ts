@@ -5,7 +5,7 @@ import { protocolSchema } from '../records/schema/protocol';
 import { fallowClock, fallowRefusal } from './fallow';
 import { highestStepUnder, holdAmmonia, settledPeak } from './hold';
 import { concentration, medicineConflicts, redose, type MedicineHome } from './medicine';
-import { PROTOCOLS, protocolsFor, stageOn } from './protocols';
+import { PROTOCOLS, protocolsFor, stagesOn } from './protocols';
 import { meaningsOf, notEatingPlan } from './signs';
 import { spongeCarries, spongeWords } from './sponge';
 
@@ -213,8 +213,15 @@ describe('protocols', () => {
       expect(protocolsFor(kind).length).toBeGreaterThan(1);
       expect(protocolsFor(kind).some(({ days }) => days === 0)).toBe(true);
     }
-    const [observe] = PROTOCOLS;
-    expect(observe && stageOn(observe, 5)?.name).toBe('Watch');
+    const named = (id: string, day: number) => {
+      const protocol = PROTOCOLS.find((one) => one.id === id);
+      return protocol ? stagesOn(protocol, day).map(({ name }) => name) : null;
+    };
+    expect(named('observe', 5)).toEqual(['Watch']);
+    // What is done on a sign does not take the place of looking.
+    expect(named('observeTreat', 5)).toEqual(['Watch', 'On a sign']);
+    expect(named('coral', 15)).toEqual(['Third dip']);
+    expect(named('none', 3)).toEqual([]);
   });
 });
 

@@ -33,7 +33,7 @@ export function allOccurrences(world: TaskWorld, from: number, until: number): O
  * @param at now, ms
  * @param forecast without one everything keeps its cadence
  * @param plan of its wishes, whose dates fall due
- * @param household batches and runs of the log
+ * @param household batches and runs of the log, and what is asked for by more than lies in the first load
  */
 export function dueTasks(
   history: TankHistory,
@@ -42,7 +42,7 @@ export function dueTasks(
   at: number,
   forecast: Forecast | null = null,
   plan: Plan | null = null,
-  household: Pick<TaskWorld, 'batches' | 'runs'> = {},
+  household: Pick<TaskWorld, 'batches' | 'runs' | 'asks'> = {},
 ): Occurrence[] {
   const world = { history, verdict, owned, forecast, plan, ...household };
   const all = allOccurrences(world, at, at + AHEAD_DAYS * DAY_MS);

@@ -46,16 +46,12 @@ function spare() {
 }
 
 describe('quarantine', () => {
-  it('asks for the look and the ammonia of the day until they were made', () => {
+  it('asks for the look of the day until it was made', () => {
     const { log, lot, asked } = spare();
-    expect(asked(quarantine, 12)).toEqual([
-      ['Test ammonia', 0],
-      ['Look at 1 animal in quarantine', 0],
-    ]);
+    expect(asked(quarantine, 12)).toEqual([['Look at 1 animal in quarantine', 0]]);
     log.entry(onDay(12, 9), { kind: 'look', lot, what: 'Goby', state: 'well', signs: [] });
-    log.ammonia(onDay(12, 9), 0.25);
     expect(asked(quarantine, 12)).toEqual([]);
-    expect(asked(quarantine, 13)).toHaveLength(2);
+    expect(asked(quarantine, 13)).toHaveLength(1);
   });
 
   it('asks for the cleaning after a batch, once', () => {

@@ -5,37 +5,13 @@ import type { Occurrence, TaskSource } from './types';
 
 /** What quarantine asks for: the look of the day, and the cleaning after a batch. */
 export const quarantine: TaskSource = {
-  occurrences: ({ history, owned, batches = [] }, from) => {
+  occurrences: ({ history, batches = [] }, from) => {
     const { tankId, tank, entries } = history;
     const { zone } = tank;
     const own = batches.filter(({ body }) => body.tankId === tankId);
     const tasks: Occurrence[] = [];
     for (const { id, body } of own) {
       if (body.endedAt !== null) continue;
-      const tested = history.readings.ammonia.at(-1);
-      const fish = history.standing.fishSince !== null;
-      if (
-        fish &&
-        body.filter !== 'cycled' &&
-        owned.has('ammonia') &&
-        (!tested || dayOf(tested.at, zone) !== dayOf(from, zone))
-      ) {
-        tasks.push(
-          occurrence(
-            {
-              id: `quarantineTest/${id}`,
-              title: 'Test ammonia',
-              because: 'Daily in quarantine: nothing there clears it by itself',
-              minutes: 8,
-              parameters: ['ammonia'],
-              opens: { form: 'reading' },
-            },
-            from,
-            zone,
-            from,
-          ),
-        );
-      }
       const looked = new Set(
         entries.look
           .filter(({ at }) => dayOf(at, zone) === dayOf(from, zone))

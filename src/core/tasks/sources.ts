@@ -1,4 +1,5 @@
 import { arrivals } from './arrivals';
+import { asked } from './asked';
 import { building } from './building';
 import { cadence } from './cadence';
 import { cycle } from './cycleTasks';
@@ -19,5 +20,6 @@ export const TASK_SOURCES = {
   cadence,
   gates,
   stocking,
+  asked,
   quarantine,
 } as const satisfies Record<string, TaskSource>;

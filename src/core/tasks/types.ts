@@ -31,6 +31,13 @@ export interface Occurrence {
   opens: Opens;
 }
 
+/** Something that falls due on a day, worked out apart from the rest: what it rests on is heavy. */
+export type Ask = Pick<Occurrence, 'id' | 'title' | 'because' | 'minutes' | 'opens'> &
+  Partial<Pick<Occurrence, 'parameters'>> & {
+    /** ms */
+    due: number;
+  };
+
 /** What tasks are worked out from. */
 export interface TaskWorld {
   history: TankHistory;
@@ -41,6 +48,8 @@ export interface TaskWorld {
   plan?: Plan | null;
   /** Batches in quarantine, here and elsewhere. */
   batches?: readonly Pick<RevisionOf<'batch'>, 'id' | 'body'>[];
+  /** What batches, medicines and corals ask for, where that was worked out. */
+  asks?: readonly Ask[];
   /** Runs, those that are over among them. */
   runs?: readonly Pick<RevisionOf<'run'>, 'id' | 'body'>[];
   /** Parameters the keeper owns a kit for; others are not asked for. */

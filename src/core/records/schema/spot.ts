@@ -22,3 +22,10 @@ export const spotSchema = z.strictObject({
   cameFrom: z.enum(LIGHT_LEVELS).optional(),
 });
 export type Spot = z.infer<typeof spotSchema>;
+
+export const LEVEL_WORDS: Record<Level, string> = {
+  sand: 'On the sand',
+  low: 'Low rock',
+  middle: 'Middle',
+  high: 'High',
+};

@@ -10,7 +10,7 @@ import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { LEVEL_WORDS } from './levelWords';
+import { LEVEL_WORDS } from '@/core/records/schema/spot';
 
 /** What light each height has, and what flow each third. */
 export function Zones({ tank, reef }: { tank: RevisionOf<'tank'>; reef: Reef }) {

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
-import { stageOn } from '@/core/quarantine/protocols';
+import { stagesOn } from '@/core/quarantine/protocols';
 import { ammoniaWords, batchSentence, releaseWords } from '@/core/quarantine/words';
 import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';
 import { instant, isoInZone } from '@/core/time/zone';
@@ -51,7 +51,7 @@ export function BatchScreen({ id }: { id: string }) {
     : batchSentence(view, protocol, zone);
   const gone = clock.strip.filter(({ state }) => state !== 'ahead').length;
   const restart = clock.restarts.at(-1);
-  const stage = stageOn(protocol, clock.daysClear);
+  const stages = stagesOn(protocol, clock.daysClear);
   return (
     <Screen
       head={<BackHead title="Quarantine" aside={`${history.tank.name}, batch ${number}`} />}
@@ -80,16 +80,16 @@ export function BatchScreen({ id }: { id: string }) {
         <>
           <Words as="body">{releaseWords(clock, zone)}</Words>
           <LookPart batch={batch} now={now} />
-          {stage ? (
-            <View style={{ gap: 4 }}>
-              <SectionHead title={`${protocol.name}: ${stage.name.toLowerCase()}`} />
-              {stage.does.map((line) => (
+          {stages.map(({ name, does }) => (
+            <View key={name} style={{ gap: 4 }}>
+              <SectionHead title={`${protocol.name}: ${name.toLowerCase()}`} />
+              {does.map((line) => (
                 <Words key={line} as="body">
                   {line}
                 </Words>
               ))}
             </View>
-          ) : null}
+          ))}
           <Remark tone="caution" title="Nothing wet is shared">
             A net, a hose, a cup of its own; hands washed between tanks. A medicine goes by its
             label and a veterinarian.

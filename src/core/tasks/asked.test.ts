@@ -1,0 +1,173 @@
+import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
+import type { Verdict } from '../cycle/verdict/types';
+import { tankHistory } from '../history/derive';
+import { createRecord } from '../records/acts';
+import { EMPTY_LOG, mergeRevisions } from '../records/log';
+import type { Batch } from '../records/schema/batch';
+import type { Medicine } from '../records/schema/medicine';
+import type { Spot } from '../records/schema/spot';
+import { asked } from './asked';
+import { asksOfTank } from './asksOfTank';
+
+const iso = (day: number) => new Date(onDay(day)).toISOString();
+
+const COPPER: Medicine = {
+  name: 'Copper one',
+  kind: 'copper',
+  target: { low: 1, high: 2 },
+  unit: 'mg/L',
+  days: 10,
+  lowersOxygen: false,
+  harmsFilter: true,
+  harmsInvertebrates: true,
+  carbonOut: true,
+  reducing: 'no',
+};
+
+function spare(changes: Partial<Batch> = {}) {
+  const log = new LogBuilder({ kind: 'quarantine' });
+  const lot = log.entry(onDay(10), {
+    kind: 'animals',
+    move: 'in',
+    group: 'fish',
+    what: 'Goby',
+    count: 1,
+    species: 'neon-goby',
+  });
+  const body: Batch = {
+    tankId: log.tankId,
+    forTankId: testId(999),
+    protocol: 'observe',
+    begunAt: iso(10),
+    restartedAt: null,
+    animals: [{ what: 'Goby', count: 1, lot }],
+    endedAt: null,
+    ...changes,
+  };
+  log.revisions.push(createRecord(log.stamp(onDay(10)), testId(500), 'batch', body));
+  const due = (day: number) => {
+    const merged = mergeRevisions(EMPTY_LOG, log.revisions);
+    const history = tankHistory(merged, log.tankId, onDay(day));
+    return asked
+      .occurrences(
+        {
+          history,
+          verdict: {} as Verdict,
+          forecast: null,
+          owned: new Set(['ammonia', 'ph', 'salinity', 'temperature'] as const),
+          asks: asksOfTank(merged, history, onDay(day)),
+        },
+        onDay(day),
+        onDay(day + 45),
+      )
+      .map(({ title, inDays }) => `${title} ${inDays}`);
+  };
+  return { log, lot, due };
+}
+
+describe('a batch asks for', () => {
+  it('the tests of its protocol, each at its own pace', () => {
+    const { log, due } = spare();
+    const tests = (day: number) => due(day).filter((line) => line.startsWith('Test'));
+    expect(tests(10)).toEqual([
+      'Test ammonia 0',
+      'Test temperature 0',
+      'Test salinity 0',
+      'Test pH 0',
+    ]);
+    log.card('ammoniaCard', onDay(10, 9), 0);
+    expect(tests(10)[0]).toBe('Test ammonia 1');
+    expect(tests(13)[0]).toBe('Test ammonia -2');
+  });
+
+  it('a change where nothing clears ammonia, from the last one on', () => {
+    const { log, due } = spare();
+    const changes = (day: number) => due(day).filter((line) => line.startsWith('Change'));
+    const [first] = changes(10);
+    expect(first).toMatch(/^Change water in quarantine [123]$/);
+    const every = Number(first?.at(-1));
+    log.entry(onDay(12), { kind: 'waterChange', litres: 20, newWater: {} });
+    expect(changes(12)).toEqual([`Change water in quarantine ${every}`]);
+    const seeded = spare({ filter: 'seeded' });
+    expect(seeded.due(12).some((line) => line.startsWith('Change'))).toBe(false);
+  });
+
+  it('the stages of its protocol on their clear days, and not while a sign stands', () => {
+    const { log, lot, due } = spare({ protocol: 'transfer' });
+    const moves = (day: number) => due(day).filter((line) => /move|Watch/.test(line));
+    expect(moves(11)).toEqual(['First move 2', 'Second move 5']);
+    // The one that was missed stands until the next is due.
+    expect(moves(14)).toEqual(['First move -1', 'Second move 2', 'Third move 5']);
+    expect(moves(16)[0]).toBe('Second move 0');
+    log.entry(onDay(16), { kind: 'look', lot, what: 'Goby', state: 'sign', signs: ['dust'] });
+    expect(moves(16)).toEqual([]);
+  });
+
+  it('a medicine held against its label daily, and out after its days', () => {
+    const { log, due } = spare();
+    const medicine = testId(600);
+    log.revisions.push(createRecord(log.stamp(onDay(12)), medicine, 'medicine', COPPER));
+    const act = (day: number, act: 'given' | 'carbonIn' | 'measured', value?: number) =>
+      log.entry(onDay(day), {
+        kind: 'medication',
+        medicineId: medicine,
+        what: COPPER.name,
+        act,
+        ...(act === 'given' ? { mL: 5 } : {}),
+        ...(value === undefined ? {} : { value }),
+      });
+    const copper = (day: number) => due(day).filter((line) => line.includes('Copper'));
+    expect(copper(12)).toEqual([]);
+    act(12, 'given');
+    expect(copper(13)).toEqual(['Test Copper one 0']);
+    act(13, 'measured', 1.5);
+    expect(copper(13)).toEqual(['Test Copper one 1']);
+    expect(copper(20)).toContain('Copper one: its days by the label end 2');
+    act(22, 'carbonIn');
+    // Carbon says nothing of copper: a test of zero does.
+    expect(copper(24)).toEqual(['Test Copper one -10']);
+    act(24, 'measured', 0);
+    expect(copper(24)).toEqual([]);
+  });
+});
+
+describe('a coral asks for', () => {
+  it('its steps up to the light of its place, from the day it came in', () => {
+    const log = new LogBuilder();
+    const lot = log.entry(onDay(10), {
+      kind: 'animals',
+      move: 'in',
+      group: 'coral',
+      what: 'Hammer coral',
+      species: 'hammer-coral',
+    });
+    const spot: Spot = {
+      tankId: log.tankId,
+      what: 'Hammer coral',
+      species: 'hammer-coral',
+      lot,
+      x: 10,
+      z: 10,
+      level: 'high',
+      cameFrom: 'low',
+    };
+    log.revisions.push(createRecord(log.stamp(), testId(700), 'spot', spot));
+    const steps = (day: number, body = spot) => {
+      const merged = mergeRevisions(EMPTY_LOG, [
+        ...log.revisions,
+        createRecord(log.stamp(), testId(701), 'spot', body),
+      ]);
+      const history = tankHistory(merged, log.tankId, onDay(day));
+      return asksOfTank(merged, history, onDay(day)).filter(({ id }) => id.includes(testId(701)));
+    };
+    expect(steps(11).map(({ title }) => title)).toEqual([
+      'Hammer coral: up, middle',
+      'Hammer coral: up, high',
+    ]);
+    expect(steps(11).map(({ due }) => (due - onDay(10, 0)) / 86_400_000)).toEqual([14, 28]);
+    expect(steps(32).map(({ title }) => title)).toEqual(['Hammer coral: up, high']);
+    // One that is only meant has no day yet.
+    const { lot: _none, ...meant } = spot;
+    expect(steps(11, meant)).toEqual([]);
+  });
+});

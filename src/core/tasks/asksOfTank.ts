@@ -1,0 +1,39 @@
+import { coralAsks } from '../corals/asks';
+import type { TankHistory } from '../history/tankHistory';
+import { finderWith } from '../livestock/lodgers';
+import { quarantineAsks } from '../quarantine/asks';
+import { clockOf } from '../quarantine/batch';
+import { protocolOf } from '../quarantine/protocols';
+import { ammoniaPlan } from '../quarantine/water';
+import type { Log } from '../records/log';
+import type { Ask } from './types';
+
+/** What the batches, medicines and corals of a tank ask for next. Takes the catalogue. */
+export function asksOfTank(
+  log: Pick<Log, 'batches' | 'protocols' | 'medicines' | 'species' | 'spots'>,
+  history: TankHistory,
+  at: number,
+): Ask[] {
+  const find = finderWith(log.species.map(({ body }) => body));
+  const own = log.protocols.map(({ body }) => body);
+  const { tankId } = history;
+  const running = log.batches.filter(({ body }) => body.tankId === tankId && body.endedAt === null);
+  return [
+    ...quarantineAsks(
+      history,
+      running.map(({ id, body }) => {
+        const protocol = protocolOf(body.protocol, own);
+        const { clearSince } = clockOf(body, history, protocol, at);
+        const plan = ammoniaPlan(history, body, find, at);
+        return { id, batch: body, protocol, clearSince, plan };
+      }),
+      log.medicines,
+      at,
+    ),
+    ...coralAsks(
+      history,
+      log.spots.filter(({ body }) => body.tankId === tankId),
+      at,
+    ),
+  ];
+}
