@@ -231,7 +231,12 @@ describe('medicines', () => {
     fill('What it is called', 'Gill bath');
     fill("The label's range, from", '5');
     fill('to', '2');
+    await press('Save the label');
     expect(screen.getByText(/range ends below its beginning/)).toBeTruthy();
+    // A page that is left in the middle keeps what was typed.
+    cleanup();
+    await show(store, <MedicinesScreen given={{}} />);
+    await press('Copy a label');
     fill('to', '8');
     await press('Save the label');
     expect(store.getState().log.medicines.map(({ body }) => body.name)).toContain('Gill bath');
@@ -248,12 +253,22 @@ describe('the other pages', () => {
     await press(/^Observe only, 28 days/);
     await press('Copy it');
     await press('Change it');
-    fill('Clear days', '40');
+    fill('Clear days', '400');
     await press('Save it');
-    expect(store.getState().log.protocols[0]?.body).toMatchObject({
-      days: 40,
-      name: 'Observe only, mine',
-    });
+    expect(screen.getByText('Whole days, from 0 to 120.')).toBeTruthy();
+    fill('Clear days', '40');
+    fill('Stage 2 begins on clear day', '7');
+    fill('Ammonia', '2');
+    fill('pH', '');
+    await press('Save it');
+    const [mine] = store.getState().log.protocols;
+    expect(mine?.body).toMatchObject({ days: 40, name: 'Observe only, mine' });
+    expect(mine?.body.stages.map(({ fromDay }) => fromDay)).toEqual([0, 7]);
+    expect(mine?.body.tests.map(({ parameter, everyDays }) => [parameter, everyDays])).toEqual([
+      ['ammonia', 2],
+      ['salinity', 3],
+      ['temperature', 1],
+    ]);
   });
 
   it('an outbreak counts who must move, and fewer days only with a reason', async () => {

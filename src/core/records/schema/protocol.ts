@@ -2,6 +2,9 @@ import * as z from 'zod';
 
 export const PROTOCOL_FOR = ['fish', 'coral', 'anemone', 'invertebrate'] as const;
 
+/** What a protocol may have tested. */
+export const TESTED = ['ammonia', 'ph', 'salinity', 'temperature'] as const;
+
 const line = z.string().trim().min(3).max(200);
 
 /** A way through quarantine: its stages, what is tested, what is checked before release, what it trades. */
@@ -27,7 +30,7 @@ export const protocolSchema = z.strictObject({
   tests: z
     .array(
       z.strictObject({
-        parameter: z.enum(['ammonia', 'ph', 'salinity', 'temperature']),
+        parameter: z.enum(TESTED),
         everyDays: z.int().min(1).max(30),
       }),
     )

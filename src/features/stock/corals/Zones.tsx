@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { LEVELS, LIGHT_LEVELS } from '@/core/records/schema/spot';
+import { LEVELS, LEVEL_WORDS, LIGHT_LEVELS } from '@/core/records/schema/spot';
 import type { Reef } from '@/core/records/schema/tank';
 import { capitalise } from '@/core/units/format';
 import { useAppDispatch } from '@/store/hooks';
@@ -10,7 +10,6 @@ import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { LEVEL_WORDS } from '@/core/records/schema/spot';
 
 /** What light each height has, and what flow each third. */
 export function Zones({ tank, reef }: { tank: RevisionOf<'tank'>; reef: Reef }) {

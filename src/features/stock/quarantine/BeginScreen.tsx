@@ -11,7 +11,7 @@ import { arrivalEntry } from '@/core/livestock/moving';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import { awaitsCleaning } from '@/core/quarantine/batch';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
-import type { Batch, FilterThere } from '@/core/records/schema/batch';
+import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';
 import { isoInZone } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { netVolume } from '@/core/water/volume';
@@ -31,7 +31,15 @@ import { AnimalPicker } from '../AnimalPicker';
 import { Stepper } from '../Stepper';
 import { useFinder } from '../useStock';
 
-const draftSchema = z.array(z.object({ species: z.string(), count: z.int().min(1).max(30) }));
+/** What was chosen and said of a batch that has not begun, kept over a reload. */
+const draftSchema = z.object({
+  animals: z.array(z.object({ species: z.string(), count: z.int().min(1).max(30) })),
+  tankId: z.string().nullable(),
+  forId: z.string().nullable(),
+  protocolId: z.string().nullable(),
+  filter: z.enum(FILTERS_THERE),
+  leftoversOut: z.boolean(),
+});
 
 /** Beginning a batch: who, where, for which tank, by which protocol; and what speaks against it. */
 export function BeginScreen({ given }: { given: Readonly<Record<string, string>> }) {
@@ -43,25 +51,27 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const log = useAppSelector((state) => state.log);
   const quarantine = tanks.filter(({ body }) => body.kind === 'quarantine');
   const homes = tanks.filter(({ body }) => body.kind !== 'quarantine');
-  const [tankId, setTankId] = useState(
-    given.tank ??
-      quarantine.find(
-        ({ id }) => !log.batches.some((batch) => batch.body.tankId === id && !batch.body.endedAt),
-      )?.id ??
-      quarantine[0]?.id ??
-      '',
-  );
-  const [forId, setForId] = useState(
-    homes.find(({ id }) => id === inView?.id)?.id ?? homes[0]?.id ?? '',
+  const free = quarantine.find(
+    ({ id }) => !log.batches.some(({ body }) => body.tankId === id && body.endedAt === null),
   );
   const started =
     given.species === undefined
       ? []
       : [{ species: given.species, count: Math.max(1, Math.round(Number(given.count)) || 1) }];
-  const [chosen, setChosen] = useDraft('quarantine/begin', draftSchema, started);
+  const [draft, setDraft] = useDraft('quarantine/begin', draftSchema, {
+    animals: started,
+    tankId: given.tank ?? null,
+    forId: null,
+    protocolId: null,
+    filter: 'uncycled',
+    leftoversOut: false,
+  });
+  const set = (changes: Partial<typeof draft>) => setDraft({ ...draft, ...changes });
+  const { animals: chosen, protocolId, filter, leftoversOut } = draft;
+  const tankId = draft.tankId ?? free?.id ?? quarantine[0]?.id ?? '';
+  const known = (id: string | null | undefined) => homes.find((home) => home.id === id)?.id;
+  const forId = known(draft.forId) ?? known(inView?.id) ?? homes[0]?.id ?? '';
   const [text, setText] = useState('');
-  const [filter, setFilter] = useState<FilterThere>('uncycled');
-  const [leftoversOut, setLeftoversOut] = useState(false);
   const history = useAppSelector((state) => selectHistoryOf(state, tankId));
   const animals = chosen.flatMap(({ species, count }) => {
     const animal = find(species);
@@ -74,7 +84,6 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const options = protocolsFor(kind, own);
   const home = homes.find(({ id }) => id === forId);
   const usual = home?.body.stocking?.protocol;
-  const [protocolId, setProtocolId] = useState<string | null>(null);
   const protocol = protocolOf(
     options.find(({ id }) => id === (protocolId ?? usual))?.id ?? options[0]?.id ?? 'observe',
     own,
@@ -149,11 +158,11 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
         running ? 'Joined; the days begin anew' : 'Batch begun',
       ),
     );
-    setChosen(null);
+    setDraft(null);
     if (made !== '') router.replace(to.batch(made));
   };
   const change = (place: number, count: number) =>
-    setChosen(chosen.map((one, i) => (i === place ? { ...one, count } : one)));
+    set({ animals: chosen.map((one, i) => (i === place ? { ...one, count } : one)) });
   return (
     <Screen
       head={<BackHead title="Quarantine" aside="begin a batch" />}
@@ -164,7 +173,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
             label="Protocol"
             bare
             value={protocol.id}
-            onChange={setProtocolId}
+            onChange={(id) => set({ protocolId: id })}
             options={options.map(({ id, name }) => ({ value: id, label: name }))}
           />
           {protocol.days === 0 ? (
@@ -179,7 +188,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
               <Choice
                 label="What clears ammonia"
                 value={filter}
-                onChange={setFilter}
+                onChange={(next) => set({ filter: next })}
                 options={[
                   { value: 'uncycled', label: 'Nothing' },
                   { value: 'seeded', label: 'A seeded sponge' },
@@ -201,7 +210,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
                 label="Leftovers are out within the hour"
                 note="New fish often refuse food: less of it then turns to ammonia."
                 value={leftoversOut}
-                onChange={setLeftoversOut}
+                onChange={(out) => set({ leftoversOut: out })}
               />
             </>
           )}
@@ -217,7 +226,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
         <Choice
           label="Into"
           value={tank?.id ?? null}
-          onChange={setTankId}
+          onChange={(id) => set({ tankId: id })}
           options={quarantine.map(({ id, body }) => ({ value: id, label: body.name }))}
         />
       ) : null}
@@ -225,7 +234,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
         <Choice
           label="For"
           value={forId}
-          onChange={setForId}
+          onChange={(id) => set({ forId: id })}
           options={homes.map(({ id, body }) => ({ value: id, label: body.name }))}
         />
       ) : null}
@@ -236,7 +245,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
             end={
               <Button
                 label="Take off"
-                onPress={() => setChosen(chosen.filter((_, i) => i !== place))}
+                onPress={() => set({ animals: chosen.filter((_, i) => i !== place) })}
               />
             }
           />
@@ -255,7 +264,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
         onPick={(animal) => {
           setText('');
           if (chosen.some(({ species }) => species === animal.id)) return;
-          setChosen([...chosen, { species: animal.id, count: 1 }]);
+          set({ animals: [...chosen, { species: animal.id, count: 1 }] });
         }}
       />
       {dirty ? (

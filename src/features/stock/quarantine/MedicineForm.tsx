@@ -1,20 +1,21 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import {
-  MEDICINE_KINDS,
-  medicineSchema,
-  REDUCING,
-  type Medicine,
-} from '@/core/records/schema/medicine';
+import { MEDICINE_KINDS, REDUCING, type Medicine } from '@/core/records/schema/medicine';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { formatExact, parseNumber } from '@/core/units/format';
-import { useAppDispatch } from '@/store/hooks';
-import { recordAct } from '@/store/record';
+import { FormRemarks } from '@/forms/FormRemarks';
+import { useRecordForm } from '@/forms/useRecordForm';
 import { Choice, Tick } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button, ButtonRow } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
+import {
+  formOfMedicine,
+  medicineFields,
+  NEW_MEDICINE,
+  readMedicine,
+  type MedicineFields,
+} from './medicineFields';
 
 const KIND_LABELS: Record<Medicine['kind'], string> = {
   copper: 'Copper',
@@ -27,13 +28,12 @@ const REDUCES: Record<Medicine['reducing'], string> = {
   yes: 'It reduces',
   unknown: 'The label is silent',
 };
-const WRONG: Record<string, string> = {
-  name: 'Give it the name on its label.',
-  target: 'The range ends below its beginning, or one end is missing.',
-  unit: 'The unit is what its test reads, such as mg/L.',
-  strength: 'The strength is a number above zero.',
-  days: 'The days are a number above zero.',
-};
+const SAYS = [
+  ['lowersOxygen', 'Lowers oxygen'],
+  ['harmsFilter', 'Harms the filter'],
+  ['harmsInvertebrates', 'Harms invertebrates and corals'],
+  ['carbonOut', 'Carbon and skimmer take it out'],
+] as const;
 
 /** A label, copied. */
 export function MedicineForm({
@@ -43,57 +43,63 @@ export function MedicineForm({
   head?: RevisionOf<'medicine'>;
   onDone: () => void;
 }) {
-  const dispatch = useAppDispatch();
-  const was = head?.body;
-  const text = (value: number | undefined) => (value === undefined ? '' : formatExact(value));
-  const [name, setName] = useState(was?.name ?? '');
-  const [kind, setKind] = useState<Medicine['kind']>(was?.kind ?? 'other');
-  const [low, setLow] = useState(text(was?.target?.low));
-  const [high, setHigh] = useState(text(was?.target?.high));
-  const [unit, setUnit] = useState(was?.unit ?? '');
-  const [strength, setStrength] = useState(text(was?.strength));
-  const [days, setDays] = useState(text(was?.days));
-  const [reducing, setReducing] = useState<Medicine['reducing']>(was?.reducing ?? 'unknown');
-  const [says, setSays] = useState({
-    lowersOxygen: was?.lowersOxygen ?? false,
-    harmsFilter: was?.harmsFilter ?? false,
-    harmsInvertebrates: was?.harmsInvertebrates ?? true,
-    carbonOut: was?.carbonOut ?? true,
+  const [start] = useState(() => (head ? formOfMedicine(head.body) : NEW_MEDICINE));
+  const record = useRecordForm<MedicineFields, Medicine, 'medicine'>({
+    name: `quarantine/medicine/${head?.id ?? 'new'}`,
+    fields: medicineFields,
+    read: readMedicine,
+    start,
+    editing: head,
+    formOf: formOfMedicine,
   });
-  const number = (typed: string) =>
-    typed.trim() === '' ? undefined : (parseNumber(typed) ?? Number.NaN);
-  const [from, till, mg, long] = [number(low), number(high), number(strength), number(days)];
-  const made = medicineSchema.safeParse({
-    name,
-    kind,
-    ...(from !== undefined || till !== undefined ? { target: { low: from, high: till } } : {}),
-    ...(unit.trim() === '' ? {} : { unit }),
-    ...(mg === undefined ? {} : { strength: mg }),
-    ...(long === undefined ? {} : { days: long }),
-    ...says,
-    reducing: kind === 'binder' ? reducing : 'no',
-    ...(was?.note ? { note: was.note } : {}),
-  });
-  const wrong = made.success ? null : String(made.error.issues[0]?.path[0] ?? 'target');
+  const { form, set, errors } = record;
+  const save = async () => {
+    const saved = await record.save((act, medicine, settles) => {
+      if (head) act.revise(head, medicine, settles);
+      else act.create('medicine', medicine);
+    }, 'Label saved');
+    if (saved) onDone();
+  };
+  const number = (
+    field: 'low' | 'high' | 'strength' | 'days',
+    label: string,
+    more: { unit?: string; hint?: string } = {},
+  ) => (
+    <Field
+      label={label}
+      kind="number"
+      value={form[field]}
+      error={errors[field]}
+      onChange={(text) => set({ [field]: text })}
+      {...more}
+    />
+  );
+  const { unit } = form;
   return (
     <View style={{ gap: 12 }}>
-      <SectionHead title={was ? `The label of ${was.name}` : 'Copy a label'} />
-      <Field label="What it is called" value={name} onChange={setName} />
+      <SectionHead title={head ? `The label of ${head.body.name}` : 'Copy a label'} />
+      <FormRemarks form={record} />
+      <Field
+        label="What it is called"
+        value={form.name}
+        error={errors.name}
+        onChange={(name) => set({ name })}
+      />
       <Choice
         label="What it is"
-        value={kind}
-        onChange={setKind}
+        value={form.kind}
+        onChange={(kind) => set({ kind })}
         options={MEDICINE_KINDS.map((value) => ({ value, label: KIND_LABELS[value] }))}
       />
-      {kind === 'binder' ? (
+      {form.kind === 'binder' ? (
         <>
           <Choice
             label="What it does to what it meets"
-            value={reducing}
-            onChange={setReducing}
+            value={form.reducing}
+            onChange={(reducing) => set({ reducing })}
             options={REDUCING.map((value) => ({ value, label: REDUCES[value] }))}
           />
-          {reducing === 'unknown' ? (
+          {form.reducing === 'unknown' ? (
             <Remark tone="caution">
               A silent label counts as one that reduces: never with copper.
             </Remark>
@@ -101,67 +107,44 @@ export function MedicineForm({
         </>
       ) : (
         <>
-          <Field
-            label="The label's range, from"
-            kind="number"
-            unit={unit}
-            value={low}
-            onChange={setLow}
-          />
-          <Field label="to" kind="number" unit={unit} value={high} onChange={setHigh} />
+          {number('low', "The label's range, from", { unit })}
+          {number('high', 'to', { unit })}
           <Field
             label="In the unit that its test reads"
-            value={unit}
+            value={form.unit}
             placeholder="mg/L"
-            onChange={setUnit}
+            error={errors.unit}
+            onChange={(text) => set({ unit: text })}
           />
-          <Field
-            label="By how much 1 mL raises 1 L"
-            kind="number"
-            unit={unit}
-            value={strength}
-            hint="From the label; without it no dilution is worked out."
-            onChange={setStrength}
-          />
-          <Field label="Days it is kept up" kind="number" value={days} onChange={setDays} />
+          {number('strength', 'By how much 1 mL raises 1 L', {
+            unit,
+            hint: 'From the label; without it no dilution is worked out.',
+          })}
+          {number('days', 'Days it is kept up')}
         </>
       )}
-      {(
-        [
-          ['lowersOxygen', 'Lowers oxygen'],
-          ['harmsFilter', 'Harms the filter'],
-          ['harmsInvertebrates', 'Harms invertebrates and corals'],
-          ['carbonOut', 'Carbon and skimmer take it out'],
-        ] as const
-      ).map(([field, label]) => (
+      {SAYS.map(([field, label]) => (
         <Tick
           key={field}
           label={label}
-          value={says[field]}
-          onChange={(value) => setSays({ ...says, [field]: value })}
+          value={form[field]}
+          onChange={(value) => set({ [field]: value })}
         />
       ))}
-      {wrong && (name !== '' || wrong !== 'name') ? (
-        <Remark tone="watch">{WRONG[wrong] ?? 'Something in it is not as a label has it.'}</Remark>
-      ) : null}
       <ButtonRow>
         <Button
           kind="primary"
           label="Save the label"
-          disabled={!made.success}
+          disabled={record.busy}
+          onPress={() => void save()}
+        />
+        <Button
+          label="Leave it"
           onPress={() => {
-            if (!made.success) return;
-            const { data } = made;
-            void dispatch(
-              recordAct(
-                (act) => (head ? act.revise(head, data) : void act.create('medicine', data)),
-                'Label saved',
-              ),
-            );
+            record.discard();
             onDone();
           }}
         />
-        <Button label="Leave it" onPress={onDone} />
       </ButtonRow>
     </View>
   );
