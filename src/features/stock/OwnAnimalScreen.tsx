@@ -1,13 +1,14 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import * as z from 'zod';
 import type { CatalogueAnimal } from '@/core/livestock/catalogue';
 import { animalSchema } from '@/core/livestock/catalogue/schema';
 import { callIt } from '@/core/livestock/compatibility/types';
 import { parseNumber } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -17,6 +18,7 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { AnimalPicker } from './AnimalPicker';
+import { useFinder } from './useStock';
 
 /** An id from a name, apart from those of the catalogue. */
 export function ownId(name: string): string {
@@ -27,14 +29,22 @@ export function ownId(name: string): string {
   return `own-${plain}`;
 }
 
-interface Changes {
-  name: string;
-  scientific: string;
-  adult: string;
-  bought: string;
-  litres: string;
-  temper: 'peaceful' | 'semi' | 'aggressive';
-}
+const changesSchema = z.object({
+  name: z.string(),
+  scientific: z.string(),
+  adult: z.string(),
+  bought: z.string(),
+  litres: z.string(),
+  temper: z.enum(['peaceful', 'semi', 'aggressive']),
+});
+type Changes = z.infer<typeof changesSchema>;
+
+/** What is typed, kept over a reload. */
+const draftSchema = z.object({
+  text: z.string(),
+  like: z.string().nullable(),
+  ...changesSchema.shape,
+});
 
 /** The animal that was described, made from the one it is most like; or what is wrong, in words. */
 export function describedAnimal(
@@ -76,9 +86,10 @@ export function OwnAnimalScreen() {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const own = useAppSelector((state) => state.log.species);
-  const [text, setText] = useState('');
-  const [like, setLike] = useState<CatalogueAnimal | null>(null);
-  const [changes, setChanges] = useState<Changes>({
+  const find = useFinder();
+  const [changes, setDraft] = useDraft('stock/own', draftSchema, {
+    text: '',
+    like: null,
     name: '',
     scientific: '',
     adult: '',
@@ -87,7 +98,8 @@ export function OwnAnimalScreen() {
     temper: 'peaceful',
   });
   const [why, setWhy] = useState('');
-  const set = (more: Partial<Changes>) => setChanges({ ...changes, ...more });
+  const set = (more: Partial<typeof changes>) => setDraft({ ...changes, ...more });
+  const like = changes.like === null ? undefined : find(changes.like);
   const save = async () => {
     if (!like) return;
     const made = describedAnimal(like, changes);
@@ -96,6 +108,7 @@ export function OwnAnimalScreen() {
       return setWhy('You have one of that name already.');
     }
     await dispatch(recordAct((act) => act.create('species', made.animal), 'Described'));
+    setDraft(null);
     router.push(to.animal(made.animal.id));
   };
   return (
@@ -106,17 +119,16 @@ export function OwnAnimalScreen() {
       </Opening>
       <AnimalPicker
         label="Most like"
-        value={text}
-        picked={like !== null}
-        onChange={(next) => {
-          setText(next);
-          setLike(null);
-        }}
-        onPick={(animal) => {
-          setLike(animal);
-          setText(callIt(animal));
-          if (animal.group !== 'invertebrate') set({ temper: animal.temper });
-        }}
+        value={changes.text}
+        picked={like !== undefined}
+        onChange={(text) => set({ text, like: null })}
+        onPick={(animal) =>
+          set({
+            text: callIt(animal),
+            like: animal.id,
+            ...(animal.group === 'invertebrate' ? {} : { temper: animal.temper }),
+          })
+        }
       />
       {like ? (
         <View style={{ gap: 16 }}>
