@@ -1,9 +1,19 @@
 import fc from 'fast-check';
 import { doublings, dripCourse, fastestHour, tankShare, type Drip } from './bucket';
+import { instant } from '../time/zone';
 import { liveDrip, toppedWithFresh } from './live';
 import { ammoniaFactor, chooseMethod } from './method';
 import { acclimationPlan } from './plan';
-import { broughtIn, givenOf, liveRunDrip, newcomersOf, withMeasured } from './run';
+import {
+  broughtIn,
+  givenOf,
+  isUnseen,
+  liveRunDrip,
+  newcomersOf,
+  retimed,
+  withCounted,
+  withMeasured,
+} from './run';
 import type { Run } from '../records/schema/run';
 import type { Arrival, WaterClass } from './waters';
 
@@ -190,6 +200,21 @@ describe('a drip that goes on', () => {
     expect(fast.now.salinity).toBe(34.4);
   });
 
+  it('bends to drops that were counted, from then on, and keeps what ran before', () => {
+    // 40 mL a minute for 25 minutes is a litre; half as fast for the next 25 is half a litre.
+    const counted = [{ minute: 25, mlPerMinute: 20 }];
+    const later = liveDrip(DRIP, 100, 'fish', [], 50, counted);
+    expect(later.drawn).toBeCloseTo(1.5, 6);
+    expect(later).toMatchObject({ factor: 0.5, pace: 'tooSlow' });
+    expect(liveDrip(DRIP, 100, 'fish', [], 25, counted).now.salinity).toBeCloseTo(33.333, 2);
+    // A measurement right after the count says where it stands, and the count how fast it goes on.
+    const both = liveDrip(DRIP, 100, 'fish', [{ minute: 27, salinity: 33 }], 27, counted);
+    expect(both.now.salinity).toBe(33);
+    expect(both.factor).toBe(0.5);
+    const told = liveDrip(DRIP, 100, 'fish', [{ minute: 60, salinity: 34.9 }], 60, counted);
+    expect(told.factor).toBeGreaterThan(1);
+  });
+
   it('60 L that gave 8 and were topped with fresh water fall from 35 to about 30', () => {
     expect(toppedWithFresh(35, 60, 8)).toBeCloseTo(30.33, 2);
   });
@@ -235,6 +260,19 @@ describe('a run', () => {
     const slow = withMeasured(run, at(25), 32.9);
     expect(liveRunDrip(slow, at(25))).toMatchObject({ pace: 'tooSlow' });
     expect(liveRunDrip(slow, at(10))?.factor).toBe(1);
+    expect(isUnseen(run, at(10))).toBe(false);
+    expect(isUnseen(run, at(25))).toBe(true);
+    expect(isUnseen(slow, at(25))).toBe(false);
+    const half = withCounted(run, at(10), Number(run.given.mlPerMinute) / 2);
+    expect(isUnseen(half, at(25))).toBe(false);
+    expect(liveRunDrip(half, at(25))?.factor).toBeCloseTo(0.5, 2);
+    // The clock ends when as much has been drawn as was planned: later at half the pace, as it was at the same.
+    const endsIn = (body: Run) =>
+      (instant(retimed(body, at(10)).clocks.drip ?? '') - at(0)) / 60_000;
+    const planned = Number(run.given.minutes);
+    expect(endsIn(half)).toBeCloseTo(10 + 2 * (planned - 10), 0);
+    expect(endsIn(withCounted(run, at(10), Number(run.given.mlPerMinute)))).toBeCloseTo(planned, 0);
+    expect(retimed(half, at(10)).given.drawn).toBeCloseTo(Number(run.given.litresDrawn), 1);
     // One that was forgotten is followed for a day and no longer.
     expect(liveRunDrip(run, at(9 * 24 * 60))?.now.minute).toBeCloseTo(24 * 60, 3);
   });

@@ -10,6 +10,12 @@ export interface Measured {
   temperature?: number;
 }
 
+/** Drops that were counted, min after the drip began. */
+export interface Counted {
+  minute: number;
+  mlPerMinute: number;
+}
+
 export type Pace = 'asPlanned' | 'tooSlow' | 'tooFast';
 
 export interface LiveDrip {
@@ -17,7 +23,7 @@ export interface LiveDrip {
   now: BucketPoint;
   /** The course as it was planned up to the last measurement, and bent by it from there. */
   course: BucketPoint[];
-  /** How fast it really runs, of what was planned; 1 until something was measured. */
+  /** How fast it really runs, of what was planned; 1 until something was measured or counted. */
   factor: number;
   pace: Pace;
   /** Whether what is expected now is near enough to the tank. */
@@ -53,8 +59,12 @@ function factorTo(drip: Drip, from: BucketPoint, { minute, salinity }: Measured)
   return Math.sqrt(low * high);
 }
 
+/** A measurement so soon after drops were counted says where the bucket stands, not how fast it runs, min. */
+const TELLING_MINUTES = 5;
+
 /**
- * Where a drip stands: the plan, bent by every measurement to the speed it really ran at.
+ * Where a drip stands: the plan, bent by every measurement to the speed it really ran at, and by every
+ * count of drops to the speed it runs at from then on.
  * @param elapsed minutes since it began
  */
 export function liveDrip(
@@ -63,6 +73,7 @@ export function liveDrip(
   animal: WaterClass,
   measured: readonly Measured[],
   elapsed: number,
+  counted: readonly Counted[] = [],
 ): LiveDrip {
   let from: BucketPoint = {
     minute: 0,
@@ -73,11 +84,14 @@ export function liveDrip(
   const past: BucketPoint[] = [from];
   let factor = 1;
   let drawn = 0;
-  const known = [...measured]
+  const known = [...measured, ...counted]
     .filter(({ minute }) => minute <= elapsed)
     .sort((a, b) => a.minute - b.minute);
   for (const point of known) {
-    factor = factorTo(drip, from, point);
+    const found = 'salinity' in point ? point : null;
+    if (found && (from.minute === 0 || point.minute - from.minute >= TELLING_MINUTES)) {
+      factor = factorTo(drip, from, found);
+    }
     const { points } = dripCourse(runs(drip, factor), point.minute, from);
     drawn += (drip.mlPerMinute * factor * Math.max(0, point.minute - from.minute)) / 1000;
     past.push(...points.slice(1));
@@ -85,10 +99,11 @@ export function liveDrip(
     from = {
       ...last,
       minute: point.minute,
-      salinity: point.salinity,
-      temperature: point.temperature ?? last.temperature,
+      ...(found ? { salinity: found.salinity } : {}),
+      ...(found?.temperature === undefined ? {} : { temperature: found.temperature }),
     };
     past.push(from);
+    if ('mlPerMinute' in point) factor = point.mlPerMinute / drip.mlPerMinute;
   }
   const speed = runs(drip, factor);
   const since = dripCourse(speed, Math.max(elapsed, from.minute), from).points;

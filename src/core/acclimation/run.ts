@@ -1,7 +1,7 @@
 import type { Run } from '../records/schema/run';
 import { instant, MINUTE_MS } from '../time/zone';
 import type { Drip } from './bucket';
-import { liveDrip, type LiveDrip, type Measured } from './live';
+import { liveDrip, type Counted, type LiveDrip, type Measured } from './live';
 import { floatMinutesOf, type AcclimationPlan } from './plan';
 import { USUAL_ROOM, type Arrival, type WaterClass } from './waters';
 
@@ -105,25 +105,45 @@ export function withMeasured(run: Run, at: number, salinity: number, temperature
   };
 }
 
+/** A run with the drops of its drip counted, at an instant. */
+export function withCounted(run: Run, at: number, mlPerMinute: number): Run {
+  return { ...run, given: { ...run.given, [`rate@${at}`]: Math.round(mlPerMinute * 10) / 10 } };
+}
+
 /** When the drip of a run began, ms; null before. */
 export function dripBegan(run: Run): number | null {
   const begun = run.given.dripBegan;
   return typeof begun === 'string' ? instant(begun) : null;
 }
 
-function measuredIn(run: Run, began: number): Measured[] {
-  return Object.entries(run.given).flatMap(([name, value]): Measured[] => {
-    const [what, at] = name.split('@');
-    if (what !== 'salinity' || at === undefined || typeof value !== 'number') return [];
-    const temperature = run.given[`temperature@${at}`];
-    return [
-      {
-        minute: (Number(at) - began) / MINUTE_MS,
-        salinity: value,
-        ...(typeof temperature === 'number' ? { temperature } : {}),
-      },
-    ];
+/** What a run was given under a name at instants: the minutes after the drip began, and the values. */
+function givenAt({ given }: Run, what: string, began: number) {
+  return Object.entries(given).flatMap(([name, value]) => {
+    const [own, at] = name.split('@');
+    if (own !== what || at === undefined || typeof value !== 'number') return [];
+    return [{ at, minute: (Number(at) - began) / MINUTE_MS, value }];
   });
+}
+
+function measuredIn(run: Run, began: number): Measured[] {
+  return givenAt(run, 'salinity', began).map(({ at, minute, value }) => {
+    const temperature = run.given[`temperature@${at}`];
+    return {
+      minute,
+      salinity: value,
+      ...(typeof temperature === 'number' ? { temperature } : {}),
+    };
+  });
+}
+
+const countedIn = (run: Run, began: number): Counted[] =>
+  givenAt(run, 'rate', began).map(({ minute, value }) => ({ minute, mlPerMinute: value }));
+
+/** Whether nobody measured or counted in the first half of a drip: what stopped by itself shows only then. */
+export function isUnseen(run: Run, at: number): boolean {
+  const began = dripBegan(run);
+  if (began === null || at - began < (number(run, 'minutes') * MINUTE_MS) / 2) return false;
+  return measuredIn(run, began).length + countedIn(run, began).length === 0;
 }
 
 /** How long a drip is followed, min. */
@@ -140,5 +160,28 @@ export function liveRunDrip(run: Run, at: number): LiveDrip | null {
     measuredIn(run, began),
     // Nobody drips for longer, and a run that was forgotten is not followed for ever.
     Math.min(LONGEST_MINUTES, Math.max(0, (at - began) / MINUTE_MS)),
+    countedIn(run, began),
   );
+}
+
+/**
+ * A run whose clock goes by how fast its drip really runs, at a moment: it ends once as much has been
+ * drawn as was planned, and not before the waters are near enough.
+ */
+export function retimed(run: Run, at: number): Run {
+  const live = liveRunDrip(run, at);
+  if (!live) return run;
+  const rate = live.factor * number(run, 'mlPerMinute');
+  const undrawn = Math.max(0, number(run, 'litresDrawn') - live.drawn);
+  const left = Math.min(
+    LONGEST_MINUTES,
+    Math.max(live.minutesLeft ?? LONGEST_MINUTES, (undrawn * 1000) / rate),
+  );
+  const drawn = Math.round((live.drawn + (left * rate) / 1000) * 100) / 100;
+  const ends = new Date(at + left * MINUTE_MS).toISOString();
+  return {
+    ...run,
+    given: { ...run.given, drawn },
+    clocks: { ...run.clocks, drip: ends },
+  };
 }

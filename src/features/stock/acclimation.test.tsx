@@ -65,6 +65,13 @@ describe('an arrival', () => {
     fill('Salinity in the bucket', '80');
     expect(screen.getByText(/measure it again/)).toBeTruthy();
     await press('Leave it');
+    await press('Count its drops');
+    fill('In a cup in a minute', '20');
+    await press('It drips so: reckon with it');
+    expect(screen.getByText('It runs too slowly')).toBeTruthy();
+    await press('Count its drops');
+    fill('In a cup in a minute', '59');
+    await press('It drips so: reckon with it');
     mockClock.now += 30 * 60_000;
     await screen.findByRole('button', { name: 'Matched: go on' });
     await press('Matched: go on');

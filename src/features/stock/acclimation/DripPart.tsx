@@ -1,6 +1,14 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { dripBegan, dripOfRun, liveRunDrip, withMeasured } from '@/core/acclimation/run';
+import {
+  dripBegan,
+  dripOfRun,
+  isUnseen,
+  liveRunDrip,
+  retimed,
+  withCounted,
+  withMeasured,
+} from '@/core/acclimation/run';
 import { formatIn, toCanonical } from '@/core/parameters/convert';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { unitFor } from '@/core/records/schema/settings';
@@ -14,7 +22,7 @@ import { changeRun } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { DripCurve } from '@/ui/drip/DripCurve';
 import { Field } from '@/ui/Field';
-import { Button, ButtonRow } from '@/ui/Press';
+import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Figure, Words } from '@/ui/Words';
 import { RateCounter } from './RateCounter';
@@ -35,6 +43,7 @@ export function DripPart({
   const dispatch = useAppDispatch();
   const settings = useAppSelector(selectSettings);
   const [measuring, setMeasuring] = useState(false);
+  const [counting, setCounting] = useState(false);
   const [salinity, setSalinity] = useState('');
   const [warmth, setWarmth] = useState('');
   const drip = dripOfRun(run.body);
@@ -77,23 +86,9 @@ export function DripPart({
     void dispatch(
       changeRun(run, (body, at) => {
         const moment = instant(at);
-        const next = withMeasured(
-          body,
-          moment,
-          canonical,
-          typed === null ? undefined : toCanonical(typed, unitFor(settings, 'temperature')),
-        );
-        // The clock goes by how fast it really runs.
-        const bent = liveRunDrip(next, moment);
-        const left = bent?.minutesLeft;
-        const drawn = bent
-          ? bent.drawn + ((left ?? 0) * (bent.factor * drip.mlPerMinute)) / 1000
-          : 0;
-        const timed =
-          left === null || left === undefined
-            ? next
-            : withClock(next, 'drip', new Date(moment + left * MINUTE_MS).toISOString());
-        return { ...timed, given: { ...timed.given, drawn: Math.round(drawn * 100) / 100 } };
+        const celsius =
+          typed === null ? undefined : toCanonical(typed, unitFor(settings, 'temperature'));
+        return retimed(withMeasured(body, moment, canonical, celsius), moment);
       }),
     );
     setSalinity('');
@@ -127,6 +122,24 @@ export function DripPart({
         <Remark tone="caution" title="It runs too fast">
           {`About ${formatPlain(live.factor, 1)} times what was set: close the valve, above all for shrimps, snails and stars.`}
         </Remark>
+      ) : isUnseen(run.body, now) ? (
+        <Remark tone="watch" title="Half of it is over, and nobody measured">
+          A hose that stopped by itself shows only in the bucket: measure it, or count its drops.
+        </Remark>
+      ) : null}
+      {counting ? (
+        <RateCounter
+          wanted={drip.mlPerMinute}
+          onCounted={(mlPerMinute) => {
+            setCounting(false);
+            void dispatch(
+              changeRun(run, (body, at) => {
+                const moment = instant(at);
+                return retimed(withCounted(body, moment, mlPerMinute), moment);
+              }),
+            );
+          }}
+        />
       ) : null}
       {measuring ? (
         <>
@@ -161,6 +174,11 @@ export function DripPart({
           onPress={() => setMeasuring(true)}
         />
       )}
+      <LinkButton
+        soft
+        label={counting ? 'Leave the count' : 'Count its drops'}
+        onPress={() => setCounting(!counting)}
+      />
       <Button
         kind={live.matched.salinity ? 'primary' : 'plain'}
         label={live.matched.salinity ? 'Matched: go on' : 'Go on all the same'}

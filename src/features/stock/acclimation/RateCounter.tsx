@@ -1,25 +1,33 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { COUNTABLE, DROPS_PER_ML } from '@/core/acclimation/plan';
-import { formatPlain } from '@/core/units/format';
+import { formatPlain, parseNumber } from '@/core/units/format';
 import { wallClock } from '@/store/wallClock';
-import { LinkButton } from '@/ui/Press';
+import { Field } from '@/ui/Field';
+import { Button, LinkButton } from '@/ui/Press';
 import { TapPad } from '@/ui/TapPad';
 import { space } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
 
+/** More than any airline lets through in a minute, mL. */
+const MOST_ML = 2000;
+
 const litresAnHour = (perSecond: number) => (perSecond * 3600) / DROPS_PER_ML / 1000;
 
-/** Drops tapped, and the rate they come to, while the valve is set. */
-export function RateCounter({ wanted }: { wanted: number }) {
+/** Drops tapped, and the rate they come to, while the valve is set; or a cup filled for a minute. */
+export function RateCounter({
+  wanted,
+  onCounted,
+}: {
+  /** mL a minute. */
+  wanted: number;
+  /** Takes the rate, mL a minute, while it drips. */
+  onCounted?: (mlPerMinute: number) => void;
+}) {
   const [taps, setTaps] = useState<readonly number[]>([]);
   const drops = (wanted * DROPS_PER_ML) / 60;
   if (drops > COUNTABLE) {
-    return (
-      <Words as="body">
-        {`More than can be counted: let it run into a cup for a minute, and set the valve to ${formatPlain(wanted, 0)} mL.`}
-      </Words>
-    );
+    return <Cup wanted={wanted} onCounted={onCounted} />;
   }
   // Of the last taps only: the valve is being set meanwhile.
   const recent = taps.slice(-9);
@@ -42,7 +50,48 @@ export function RateCounter({ wanted }: { wanted: number }) {
           </>
         )}
       </TapPad>
+      {perSecond !== null && onCounted ? (
+        <Button
+          label="It drips so: reckon with it"
+          onPress={() => onCounted((perSecond * 60) / DROPS_PER_ML)}
+        />
+      ) : null}
       {taps.length > 0 ? <LinkButton soft label="Count anew" onPress={() => setTaps([])} /> : null}
+    </View>
+  );
+}
+
+/** What runs too fast to be counted is caught in a cup. */
+function Cup({ wanted, onCounted }: { wanted: number; onCounted?: (mlPerMinute: number) => void }) {
+  const [text, setText] = useState('');
+  const value = parseNumber(text);
+  const possible = value !== null && value > 0 && value <= MOST_ML;
+  return (
+    <View style={{ gap: space.s }}>
+      <Words as="body">
+        {`More than can be counted: let it run into a cup for a minute, and set the valve to ${formatPlain(wanted, 0)} mL.`}
+      </Words>
+      {onCounted ? (
+        <>
+          <Field
+            label="In a cup in a minute"
+            kind="number"
+            unit="mL"
+            value={text}
+            error={
+              text.trim() !== '' && !possible
+                ? `Between 0 and ${MOST_ML} mL, above zero.`
+                : undefined
+            }
+            onChange={setText}
+          />
+          <Button
+            label="It drips so: reckon with it"
+            disabled={!possible}
+            onPress={() => possible && onCounted(value)}
+          />
+        </>
+      ) : null}
     </View>
   );
 }
