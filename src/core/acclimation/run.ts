@@ -17,7 +17,13 @@ export interface Newcomer {
 export function givenOf(
   arrival: Arrival,
   plan: AcclimationPlan,
-  who: { batch?: string; newcomers: readonly Newcomer[]; dipMinutes?: number },
+  who: {
+    batch?: string;
+    newcomers: readonly Newcomer[];
+    dipMinutes?: number;
+    /** They are poured in with their water. */
+    pods?: boolean;
+  },
 ): Run['given'] {
   const { bag, tank, litres, animal, room = USUAL_ROOM } = arrival;
   const given: Run['given'] = {
@@ -37,6 +43,7 @@ export function givenOf(
   };
   if (who.batch !== undefined) given.batch = who.batch;
   if (who.dipMinutes !== undefined) given.dipMinutes = who.dipMinutes;
+  if (who.pods) given.pods = 'yes';
   who.newcomers.forEach(({ species, what, group, count }, n) => {
     given[`species/${n}`] = species;
     given[`what/${n}`] = what;

@@ -11,6 +11,7 @@ export function methodOf(run: Run): Method {
 const number = (run: Run, name: string): number => Number(run.given[name] ?? 0);
 const drips = (run: Run) => methodOf(run) === 'drip';
 const floats = (run: Run) => methodOf(run) !== 'none';
+const arePods = (run: Run) => given(run, 'pods', 'no') === 'yes';
 const isCoral = (run: Run) => given(run, 'animal', 'fish') === 'coral';
 const toTank = (run: Run) => methodOf(run) !== 'matchQuarantine';
 
@@ -114,14 +115,23 @@ const steps: readonly Step[] = [
     title: 'Over, without its water',
     text: () =>
       'With a cup or a hand rather than a net, let out under water. **No water of the bag or the shop goes in.**',
+    applies: (run) => !arePods(run),
     caution: 'venom',
+  },
+  {
+    id: 'pour',
+    kind: 'check',
+    title: 'Pour them in',
+    text: () =>
+      'All of the jar, its salinity matched, in the evening: lights and pumps low for an hour, so that they reach the rock before they are eaten.',
+    applies: arePods,
   },
   {
     id: 'upright',
     kind: 'check',
     title: 'Set them upright',
     text: () => 'Snails on their foot, on rock: one on its back dies where it lies.',
-    applies: (run) => given(run, 'animal', 'fish') === 'shrimp',
+    applies: (run) => given(run, 'animal', 'fish') === 'shrimp' && !arePods(run),
   },
   {
     id: 'place',

@@ -99,6 +99,27 @@ describe('an arrival', () => {
     expect(tasks).toContain('Day 1 after neon goby came in');
   });
 
+  it('of pods is poured in, and nobody counts them', async () => {
+    const store = await demoStore('Fulmar');
+    const id = await begun(store, { species: 'copepods', count: '6' }, '34.6');
+    const run = () => selectLiveRuns(store.getState()).find((one) => one.id === id)?.body;
+    await show(store, <AcclimationScreen id={id} />);
+    const titles: string[] = [];
+    for (let n = 0; n < 12 && heading() !== 'They are in.'; n += 1) {
+      titles.push(heading() ?? '');
+      const next = screen.queryByRole('button', { name: 'Done' });
+      if (next) await press('Done');
+      else {
+        await press(/^It floats/);
+        await press('The warmth fits already');
+      }
+    }
+    expect(run()?.given.pods).toBe('yes');
+    expect(titles).toContain('Pour them in.');
+    expect(titles).not.toContain('Over, without its water.');
+    expect(titles).not.toContain('Set them upright.');
+  });
+
   it('stopped with the top-off unit off leaves that to be done', async () => {
     const store = await demoStore('Fulmar');
     const id = await begun(store, { species: 'neon-goby' }, '33');

@@ -108,6 +108,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
       beginAcclimation(legs, newcomers, {
         ...(batch ? { batch: batch.id } : {}),
         ...(dipMinutes > 0 ? { dipMinutes } : {}),
+        pods: newcomers.every(({ species }) => find(species)?.form === 'pod'),
       }),
     );
     setForm(null);

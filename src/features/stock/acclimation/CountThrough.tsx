@@ -12,7 +12,7 @@ import { Figure, Words } from '@/ui/Words';
 export function CountThrough({ run }: { run: RevisionOf<'run'> }) {
   const dispatch = useAppDispatch();
   const crew = newcomersOf(run.body).filter(isCounted);
-  if (crew.length === 0) return null;
+  if (crew.length === 0 || run.body.given.pods === 'yes') return null;
   const all = crew.reduce((sum, { count }) => sum + count, 0);
   const clean = Number(run.body.given.clean ?? 0);
   const aside = Number(run.body.given.aside ?? 0);

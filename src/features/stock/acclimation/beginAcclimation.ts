@@ -8,7 +8,7 @@ import type { Leg } from './legs';
 export function beginAcclimation(
   legs: readonly Leg[],
   newcomers: readonly Newcomer[],
-  extra: { batch?: string; dipMinutes?: number },
+  extra: { batch?: string; dipMinutes?: number; pods?: boolean },
 ): AppThunk<Promise<string | null>> {
   return async (dispatch) => {
     const runs: string[] = [];
