@@ -42,4 +42,4 @@ export type SumPlace =
   | 'turnover';
 
 /** Procedures that something leads to. */
-export type RunPlace = 'build' | 'fill' | 'mix' | 'calibrate';
+export type RunPlace = 'build' | 'fill' | 'mix' | 'calibrate' | 'waterChange';

@@ -6,6 +6,7 @@ import { loss } from './loss';
 import { mix } from './mix';
 import { outbreak } from './outbreak';
 import { given, type Procedure } from './procedure';
+import { waterChange } from './waterChange';
 
 /** The waiting times of a sitting's tests, each a clock of its own. */
 const testWait: Procedure = {
@@ -82,6 +83,7 @@ export const PROCEDURES = {
   loss,
   outbreak,
   acclimate,
+  waterChange,
 };
 
 export type ProcedureId = keyof typeof PROCEDURES;

@@ -1,9 +1,12 @@
 import type { Run } from '../records/schema/run';
 
-/** Whether an acclimation ended with the top-off unit off. */
+/** What takes water out of a tank, with its top-off unit off meanwhile. */
+const DRAWS = ['acclimate', 'waterChange'];
+
+/** Whether something that drew water ended with the top-off unit off. */
 export function topOffLeftOff({ procedure, ended, steps }: Run): boolean {
   return (
-    procedure === 'acclimate' &&
+    DRAWS.includes(procedure) &&
     ended !== null &&
     steps.topOff !== undefined &&
     steps.topOn === undefined

@@ -6,6 +6,7 @@ import { saltIn } from './mix';
 import { PROCEDURES, type ProcedureId } from './procedures';
 import { withClock, withStep } from './changes';
 import { standingOfRun } from './standing';
+import { topOffLeftOff } from './topOff';
 
 const AT = onDay(3);
 const iso = (minutes: number) => new Date(AT + minutes * 60_000).toISOString();
@@ -87,6 +88,33 @@ describe('mixing salt water', () => {
   it('does not pour what reads otherwise at the end', () => {
     expect(textOf('mix', 'agree', noting(batch, { second: 33 }), builder)).toMatch(/do not pour/);
     expect(textOf('mix', 'agree', noting(batch, { second: 35 }), builder)).toMatch(/Match its/);
+  });
+});
+
+describe('changing water', () => {
+  const builder = new LogBuilder();
+  const begin = { match: undefined, topOff: undefined, heater: undefined, out: 20 };
+  const at = (steps: Record<string, number | undefined>) =>
+    standingOfRun(noting(begun('waterChange', builder.tankId), steps), AT + 60_000)?.step?.id;
+
+  it('keeps the top-off unit off until as much salt water is back as went out', () => {
+    expect(at(begin)).toBe('in');
+    expect(at({ ...begin, in: 20 })).toBe('heaterOn');
+    const short = noting(begun('waterChange', builder.tankId), { ...begin, in: 12 });
+    expect(at({ ...begin, in: 12 })).toBe('rest');
+    expect(textOf('waterChange', 'rest', short, builder)).toMatch(/^8 L of \*\*salt water/);
+    expect(at({ ...begin, in: 12, rest: 8, heaterOn: undefined })).toBe('topOn');
+  });
+
+  it('logs what went out as a change, and asks for a unit that was left off', () => {
+    const run = noting(begun('waterChange', builder.tankId), { ...begin, in: 20 });
+    expect(PROCEDURES.waterChange.leaves?.of(run, of(builder))?.entries).toMatchObject([
+      { kind: 'waterChange', litres: 20 },
+    ]);
+    expect(PROCEDURES.waterChange.leaves?.of(begun('waterChange', 'x'), of(builder))).toBeNull();
+    const over: Run = { ...run, ended: { at: iso(5), how: 'stopped' } };
+    expect(topOffLeftOff(over)).toBe(true);
+    expect(topOffLeftOff(noting(over, { topOn: undefined }))).toBe(false);
   });
 });
 

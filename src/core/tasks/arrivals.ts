@@ -48,7 +48,7 @@ export const arrivals: TaskSource = {
           {
             id: `topOff/${id}`,
             title: 'Top-off unit on again?',
-            because: 'It was switched off for a drip, and nobody said that it is on',
+            because: `It was switched off for a ${body.procedure === 'acclimate' ? 'drip' : 'water change'}, and nobody said that it is on`,
             minutes: 2,
             opens: { form: 'topOff' },
           },

@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import * as z from 'zod';
 import { latestReading } from '@/core/history/tankHistory';
@@ -10,7 +11,9 @@ import { unitFor, type Settings } from '@/core/records/schema/settings';
 import { formatExact, formatFixed } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol, type Unit } from '@/core/units/units';
 import { FormReader, type FormReading } from '@/forms/reader';
+import { to } from '@/frame/addresses';
 import { Field } from '@/ui/Field';
+import { LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
@@ -108,6 +111,7 @@ export const WaterChangeEntryForm = entryForm({
 });
 
 function WaterChangeFields({ form, set, errors, context }: FieldsProps<WaterChangeForm>) {
+  const router = useRouter();
   return (
     <>
       <Field
@@ -117,6 +121,11 @@ function WaterChangeFields({ form, set, errors, context }: FieldsProps<WaterChan
         value={form.volume}
         error={errors.volume}
         onChange={(volume) => set({ volume })}
+      />
+      <LinkButton
+        soft
+        label="Go through it step by step"
+        onPress={() => router.push(to.run('waterChange'))}
       />
       <SectionHead title="The new water" end="what was measured of it" />
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
