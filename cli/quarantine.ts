@@ -2,6 +2,7 @@ import { instant, tankHistory, type Log } from '../src/core';
 import { finderWith } from '../src/core/livestock/lodgers';
 import { clockOf } from '../src/core/quarantine/batch';
 import { protocolOf } from '../src/core/quarantine/protocols';
+import { workingSponge } from '../src/core/quarantine/seeded';
 import { ammoniaPlan } from '../src/core/quarantine/water';
 
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -23,7 +24,8 @@ export function quarantineJson(log: Log, at: number): unknown {
       const history = tankHistory(log, batch.tankId, at);
       const protocol = protocolOf(batch.protocol, own);
       const clock = clockOf(batch, history, protocol, at);
-      const plan = ammoniaPlan(history, batch, find, at, kits);
+      const carries = workingSponge(log, batch.tankId, at, find)?.low;
+      const plan = ammoniaPlan(history, batch, find, at, kits, carries);
       return [
         {
           tank: tank.body.name,

@@ -6,8 +6,8 @@ import type { Protocol } from '../records/schema/protocol';
 import type { Ask } from '../tasks/types';
 import { addDaysIn, instant, startOfDayIn } from '../time/zone';
 import { countOf } from '../units/format';
-import type { HoldPlan } from './hold';
 import { presentIn } from './treated';
+import type { AmmoniaPlan } from './water';
 
 /** Days after a batch began in which ammonia is tested even where a filter clears it. */
 const FIRST_DAYS = 7;
@@ -20,7 +20,7 @@ export interface AskedOf {
   /** Midnight since which its days are clear, ms; null while a sign stands. */
   clearSince: number | null;
   /** How its ammonia is held. */
-  plan: Pick<HoldPlan, 'everyDays' | 'litres'> & { nitrogen: number };
+  plan: Pick<AmmoniaPlan, 'everyDays' | 'litres' | 'nitrogen' | 'carried'>;
 }
 
 /** The next test of each parameter that the protocol of a batch asks for. */
@@ -81,11 +81,13 @@ function stagesOf({ id, protocol, clearSince }: AskedOf, history: TankHistory, a
     }));
 }
 
-/** The next change that holds ammonia down where nothing clears it. */
+/** The next change that holds ammonia down: where nothing clears it, or a sponge not all of it. */
 function changeOf({ id, batch, plan }: AskedOf, history: TankHistory): Ask[] {
   const { zone } = history.tank;
   const { filter = 'uncycled' } = batch;
-  if (filter !== 'uncycled' || plan.nitrogen <= 0 || plan.litres <= 0) return [];
+  if (filter === 'cycled' || plan.nitrogen <= 0 || plan.litres <= 0) return [];
+  // A sponge of which nobody noted the days is trusted to the daily test.
+  if (filter === 'seeded' && plan.carried === 0) return [];
   const last = history.entries.waterChange.at(-1)?.at ?? -Infinity;
   const from = startOfDayIn(Math.max(last, instant(batch.begunAt)), zone);
   return [

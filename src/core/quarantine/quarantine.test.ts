@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { freeAmmoniaFraction } from '../seawater/ammonia';
 import type { Medicine } from '../records/schema/medicine';
 import { protocolSchema } from '../records/schema/protocol';
-import { fallowClock, fallowRefusal } from './fallow';
+import { FALLOW_DAYS, fallowClock, fallowDays, fallowRefusal, warmthSince } from './fallow';
 import { highestStepUnder, holdAmmonia, settledPeak } from './hold';
 import { concentration, medicineConflicts, redose, type MedicineHome } from './medicine';
 import { PROTOCOLS, protocolsFor, stagesOn } from './protocols';
@@ -197,6 +197,27 @@ describe('a tank without fish', () => {
     expect(fallowRefusal({ ...ask, warm: true })).toBeNull();
     expect(fallowRefusal({ ...ask, days: 20, diagnosed: true })).toMatch(/42 days at least/);
     expect(fallowRefusal({ ...ask, days: 76 })).toBeNull();
+  });
+
+  it('is shorter by warmth only while the log shows it warm without a gap', () => {
+    const since = NOW - 12 * DAY;
+    const every = (days: number, best: number) =>
+      Array.from({ length: Math.floor(12 / days) + 1 }, (_, i) => ({
+        at: since + i * days * DAY,
+        best,
+      }));
+    const ask = { days: 45, diagnosed: false, warm: true };
+    const asked = (readings: { at: number; best: number }[]) =>
+      fallowDays(ask, warmthSince(readings, since, NOW));
+    expect(asked(every(2, 27.5))).toBe(45);
+    expect(asked(every(5, 27.5))).toBe(FALLOW_DAYS);
+    expect(asked([])).toBe(FALLOW_DAYS);
+    const cooled = [...every(2, 27.5), { at: NOW - DAY / 2, best: 26 }];
+    expect(warmthSince(cooled, since, NOW).because).toMatch(/^It read 26 °C/);
+    expect(asked(cooled)).toBe(FALLOW_DAYS);
+    // Before it began it may have been as cool as it liked; a diagnosis needs no warmth.
+    expect(asked([{ at: since - DAY, best: 24 }, ...every(2, 27.5)])).toBe(45);
+    expect(fallowDays({ ...ask, diagnosed: true }, warmthSince([], since, NOW))).toBe(45);
   });
 });
 

@@ -18,6 +18,8 @@ const RECENT_DAYS = 14;
 export interface AmmoniaPlan extends HoldPlan {
   /** What gathers, mg N a day. */
   nitrogen: number;
+  /** What of it a seeded sponge is taken to carry, mg N a day: the least it may. */
+  carried: number;
   /** What that goes by. */
   by: 'tests' | 'food' | 'bodies';
   /** Share of eaten protein that is taken to end as ammonia nitrogen. */
@@ -65,7 +67,9 @@ function gathered(history: TankHistory, at: number): number | null {
 
 /**
  * How to hold ammonia in a tank without a colony: by tests where two of them tell, else by the food
- * that was logged, else by bodies and a usual ration. The higher of tests and food is taken.
+ * that was logged, else by bodies and a usual ration. The higher of tests and food is taken; of what is
+ * reckoned, a seeded sponge carries the least that it may.
+ * @param carries of a sponge that works there, mg N a day
  */
 export function ammoniaPlan(
   history: TankHistory,
@@ -73,6 +77,7 @@ export function ammoniaPlan(
   find: Finder,
   at: number,
   kits: readonly Kit[] = [],
+  carries = 0,
 ): AmmoniaPlan {
   const share = leftoversOut ? PROTEIN_TO_N.low : PROTEIN_TO_N.high;
   const scale = share / PROTEIN_TO_N.usual;
@@ -82,7 +87,9 @@ export function ammoniaPlan(
     .reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
   const reckoned = (fed ?? bodies) * scale;
   const tested = gathered(history, at);
-  const nitrogen = Math.max(reckoned, tested ?? 0);
+  const carried = Math.min(reckoned, carries);
+  // What two tests show to gather is what the sponge left over.
+  const nitrogen = Math.max(reckoned - carried, tested ?? 0);
   const { water, assumed } = waterOf(history, at);
   const tank = { litres: history.netLitres, ...water };
   const plan = holdAmmonia({ nitrogen, ...tank });
@@ -99,7 +106,9 @@ export function ammoniaPlan(
   return {
     ...plan,
     nitrogen,
-    by: tested !== null && tested >= reckoned ? 'tests' : fed !== null ? 'food' : 'bodies',
+    carried,
+    by:
+      tested !== null && tested >= reckoned - carried ? 'tests' : fed !== null ? 'food' : 'bodies',
     share,
     water,
     assumed,

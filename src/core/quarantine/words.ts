@@ -63,11 +63,23 @@ export function ammoniaWords(
   volume: (litres: number) => string = (litres) => `${formatPlain(litres, 0)} L`,
 ): { text: string; open: string[] } {
   const open: string[] = [];
-  const figures = `${BY[plan.by]} ${formatPlain(plan.nitrogen, 1)} mg N a day`;
+  const left = plan.carried > 0 ? ' more than the sponge carries' : '';
+  const figures = `${BY[plan.by]} ${formatPlain(plan.nitrogen, 1)} mg N a day${left}`;
   if (plan.assumed.length > 0) {
     open.push(
       `Not tested here of late, so taken as usual: ${listWords(plan.assumed.map((name) => ASSUMED[name]))}.`,
     );
+  }
+  if (plan.carried > 0) {
+    open.push(
+      `The sponge is taken to carry ${formatPlain(plan.carried, 1)} mg N a day, the least it may: a test daily in the first week says whether it does.`,
+    );
+  }
+  if (plan.carried > 0 && (plan.nitrogen <= 0 || plan.litres === 0)) {
+    return {
+      text: 'By its days in the other tank it carries all of it: no change is needed for ammonia, as long as tests show none.',
+      open,
+    };
   }
   if (plan.nitrogen <= 0 || plan.litres === 0) {
     return { text: 'Nothing is fed here that ammonia could come from.', open };

@@ -4,16 +4,13 @@ import { finderWith } from '../livestock/lodgers';
 import { quarantineAsks } from '../quarantine/asks';
 import { clockOf } from '../quarantine/batch';
 import { protocolOf } from '../quarantine/protocols';
+import { workingSponge } from '../quarantine/seeded';
 import { ammoniaPlan } from '../quarantine/water';
 import type { Log } from '../records/log';
 import type { Ask } from './types';
 
 /** What the batches, medicines and corals of a tank ask for next. Takes the catalogue. */
-export function asksOfTank(
-  log: Pick<Log, 'batches' | 'protocols' | 'medicines' | 'species' | 'spots'>,
-  history: TankHistory,
-  at: number,
-): Ask[] {
+export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {
   const find = finderWith(log.species.map(({ body }) => body));
   const own = log.protocols.map(({ body }) => body);
   const { tankId } = history;
@@ -24,7 +21,8 @@ export function asksOfTank(
       running.map(({ id, body }) => {
         const protocol = protocolOf(body.protocol, own);
         const { clearSince } = clockOf(body, history, protocol, at);
-        const plan = ammoniaPlan(history, body, find, at);
+        const carries = workingSponge(log, tankId, at, find)?.low;
+        const plan = ammoniaPlan(history, body, find, at, [], carries);
         return { id, batch: body, protocol, clearSince, plan };
       }),
       log.medicines,

@@ -120,7 +120,9 @@ function AmmoniaPart({ batch }: { batch: BatchNow }) {
       ) : (
         <Words as="body">
           {filter === 'seeded'
-            ? 'A seeded sponge works here: test ammonia daily in the first week. Should it show any, this is what changes would take: '
+            ? ammonia.carried > 0
+              ? ''
+              : 'A seeded sponge works here: test ammonia daily in the first week. Should it show any, this is what changes would take: '
             : 'A cycled filter works here: antibiotics kill it, and rock takes copper up. Should ammonia show: '}
           {text}
         </Words>

@@ -1,14 +1,18 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { countedReadings } from '@/core/history/tankHistory';
 import { lengthNow } from '@/core/livestock/lodgers';
 import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import {
   FALLOW_DAYS,
   fallowClock,
+  fallowDays,
   fallowRefusal,
   SHORTEST_FALLOW_DAYS,
+  WARM_FROM,
+  warmthSince,
 } from '@/core/quarantine/fallow';
 import { animalsCalled, joins } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';
@@ -54,21 +58,32 @@ export function OutbreakScreen() {
     .reduce((sum, { body }) => sum + netVolume(body.volume).net, 0);
   const need = cm * QUARANTINE_LITRES_PER_CM;
   const refusal = fallowRefusal({ days, diagnosed, warm });
-  const asked = run ? Number(run.body.given.days ?? FALLOW_DAYS) : days;
+  const chosen = run
+    ? {
+        days: Number(run.body.given.days ?? FALLOW_DAYS),
+        diagnosed: run.body.given.diagnosed === 'yes',
+        warm: run.body.given.warm === 'yes',
+      }
+    : { days, diagnosed, warm };
   const begun = run ? instant(run.body.begunAt) : now;
   const wetIn = history.entries.animals
     .filter(({ at, entry }) => joins(entry.move) && entry.group !== 'fish' && at > begun)
     .map(({ at }) => at);
-  const clock = fallowClock(
-    {
-      fishGone: fish.map((lot) => (isHere(lot) ? null : (lot.events.at(-1)?.at ?? null))),
-      wetIn,
-      begunAt: begun,
-      days: asked,
-      zone,
-    },
-    now,
-  );
+  const clockFor = (length: number) =>
+    fallowClock(
+      {
+        fishGone: fish.map((lot) => (isHere(lot) ? null : (lot.events.at(-1)?.at ?? null))),
+        wetIn,
+        begunAt: begun,
+        days: length,
+        zone,
+      },
+      now,
+    );
+  const { since } = clockFor(chosen.days);
+  const warmth = warmthSince(countedReadings(history, 'temperature'), since ?? now, now);
+  const asked = fallowDays(chosen, warmth);
+  const clock = clockFor(asked);
   const who = listWords(here.map((lot) => animalsCalled(lot.what, lot.here ?? undefined)));
   return (
     <Screen
@@ -113,6 +128,14 @@ export function OutbreakScreen() {
             : `Counted from ${dayWords(clock.since ?? now, zone)}; fish may come back on **${dayWords(clock.ends, zone)}**.${clock.restarts.length > 0 ? ' Something wet came in, and began them anew.' : ''}`
           : `All fish leave, and the tank stays without any for ${FALLOW_DAYS} days, so that what lives on fish dies out.`}
       </Opening>
+      {run && chosen.warm && since !== null ? (
+        <Remark
+          tone={asked > chosen.days ? 'watch' : 'plain'}
+          title={asked > chosen.days ? `${asked} days, not ${chosen.days}` : 'Kept warm so far'}
+        >
+          {`${warmth.because}.${asked > chosen.days ? ' Fewer days rest on warmth without a gap.' : ' A reading every three days keeps the shorter count.'}`}
+        </Remark>
+      ) : null}
       {run ? (
         <Button
           kind="primary"
@@ -135,7 +158,7 @@ export function OutbreakScreen() {
           />
           <Tick
             label="Kept warm, on record"
-            note="By a protocol that was logged, with a thermometer; corals may not bear it."
+            note={`At ${WARM_FROM} °C or more, a reading in the log every three days; corals may not bear it.`}
             value={warm}
             onChange={setWarm}
           />

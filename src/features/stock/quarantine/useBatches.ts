@@ -2,11 +2,12 @@ import { useMemo } from 'react';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { batchView, type BatchView } from '@/core/quarantine/batch';
 import { protocolOf } from '@/core/quarantine/protocols';
+import { workingSponge } from '@/core/quarantine/seeded';
 import { ammoniaPlan, type AmmoniaPlan } from '@/core/quarantine/water';
 import type { Protocol } from '@/core/records/schema/protocol';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { useAppSelector } from '@/store/hooks';
-import { selectNow } from '@/store/selectors';
+import { selectLog, selectNow } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import { useFinder } from '../useStock';
 
@@ -25,16 +26,14 @@ export interface BatchNow {
 
 /** A batch by its id; null where there is none. */
 export function useBatch(id: string): BatchNow | null {
-  const batches = useAppSelector((state) => state.log.batches);
-  const protocols = useAppSelector((state) => state.log.protocols);
-  const tanks = useAppSelector((state) => state.log.tanks);
-  const kits = useAppSelector((state) => state.log.kits);
+  const log = useAppSelector(selectLog);
   const now = useAppSelector(selectNow);
   const find = useFinder();
-  const head = batches.find((batch) => batch.id === id);
+  const head = log.batches.find((batch) => batch.id === id);
   const history = useAppSelector((state) => selectHistoryOf(state, head?.body.tankId ?? null));
   return useMemo(() => {
     if (!head || !history) return null;
+    const { batches, protocols, tanks, kits } = log;
     const protocol = protocolOf(
       head.body.protocol,
       protocols.map(({ body }) => body),
@@ -53,10 +52,11 @@ export function useBatch(id: string): BatchNow | null {
         find,
         now,
         kits.map(({ body }) => body).filter(({ inUse }) => inUse),
+        workingSponge(log, head.body.tankId, now, find)?.low,
       ),
       forName:
         tanks.find(({ id: tankId }) => tankId === head.body.forTankId)?.body.name ?? 'a tank',
       number: earlier.length,
     };
-  }, [head, history, protocols, batches, kits, tanks, find, now]);
+  }, [head, history, log, find, now]);
 }
