@@ -1,4 +1,4 @@
-import { BARE_TANK, LogBuilder, onDay } from '../../testing/logBuilder';
+import { BARE_TANK, LogBuilder, onDay, testId } from '../../testing/logBuilder';
 import { createRecord } from '../records/acts';
 import { EMPTY_LOG, mergeRevisions } from '../records/log';
 import { journeyOf } from './journey';
@@ -49,5 +49,48 @@ describe('the way of a lot', () => {
     const { log, tankId, spare, first } = moved();
     expect(journeyOf(log, spare, first, onDay(5))).toHaveLength(1);
     expect(journeyOf(log, tankId, spare, onDay(5))).toEqual([]);
+  });
+
+  it('tells the acclimation that it came in with', () => {
+    const { log, tankId, lot } = moved();
+    const run = createRecord(new LogBuilder().stamp(), testId(700), 'run', {
+      procedure: 'acclimate',
+      tankId,
+      begunAt: new Date(onDay(30) - 50 * 60_000).toISOString(),
+      ended: { at: new Date(onDay(30)).toISOString(), how: 'done' },
+      given: { method: 'drip' },
+      steps: {},
+      clocks: {},
+    });
+    const parts = journeyOf(mergeRevisions(log, [run]), tankId, lot, onDay(32));
+    expect(parts.map(({ label }) => label)).toEqual([
+      'Quarantine',
+      'Acclimated',
+      'Display',
+      'Watched',
+    ]);
+    expect(parts[1]?.note).toBe('Drip, 50 minutes');
+    // Of another tank it tells nothing.
+    const elsewhere = { ...run, body: { ...run.body, tankId: testId(701) } } as typeof run;
+    expect(journeyOf(mergeRevisions(log, [elsewhere]), tankId, lot, onDay(32))).toHaveLength(3);
+  });
+
+  it('in a batch that goes on tells when it goes over, and how far that may lie off', () => {
+    const { log, tankId, spare, first } = moved();
+    const batch = createRecord(new LogBuilder().stamp(), testId(710), 'batch', {
+      tankId: spare,
+      forTankId: tankId,
+      protocol: 'observe',
+      begunAt: new Date(onDay(1)).toISOString(),
+      restartedAt: null,
+      animals: [{ what: 'Goby', count: 1, lot: first }],
+      endedAt: null,
+    });
+    const parts = journeyOf(mergeRevisions(log, [batch]), spare, first, onDay(5));
+    expect(parts.map(({ label }) => label)).toEqual(['Quarantine', 'Display', 'Watched']);
+    const [, over, watched] = parts;
+    expect(over?.range?.low).toBe(onDay(29, 0));
+    expect(over?.range?.high).toBeGreaterThan(over?.range?.low ?? Infinity);
+    expect((watched?.from ?? 0) - (over?.from ?? 0)).toBe(7 * 86_400_000);
   });
 });

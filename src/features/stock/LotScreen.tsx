@@ -6,7 +6,6 @@ import type { AnimalMove, AnimalsEntry } from '@/core/records/kinds/animals';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { animalIn, lengthNow, lotNitrogen } from '@/core/livestock/lodgers';
 import { daysToOutgrow } from '@/core/livestock/compatibility/homeRules';
-import { journeyOf } from '@/core/livestock/journey';
 import type { Lot } from '@/core/livestock/roster';
 import { wordsContext } from '@/core/history/tankHistory';
 import { liveHead, recordOf } from '@/core/records/log';
@@ -26,6 +25,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { AnimalPicker } from './AnimalPicker';
+import { Journey } from './Journey';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
 
@@ -63,21 +63,6 @@ function lotSentence(lot: Lot, stock: StockView): string {
   return `${number} here, ${since}${parts.length > 0 ? `; ${parts.join(', ')}` : ''}.`;
 }
 
-/** Its way from the source to this tank, where it has one. */
-function Journey({ lot, stock }: { lot: Lot; stock: StockView }) {
-  const log = useAppSelector(selectLog);
-  const parts = journeyOf(log, stock.history.tankId, lot.id, stock.now);
-  if (parts.length < 2) return null;
-  return (
-    <View>
-      <SectionHead title="Its way here" />
-      {parts.map(({ title, note }) => (
-        <Row key={title} title={title} note={note} />
-      ))}
-    </View>
-  );
-}
-
 function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
   const router = useRouter();
   const { history, find, now } = stock;
@@ -113,7 +98,7 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
           </Opening>
         </View>
       </View>
-      <Journey lot={lot} stock={stock} />
+      <Journey tankId={history.tankId} lotId={lot.id} now={now} zone={zone} />
       {lot.rehomeBy !== undefined ? (
         <Remark tone={lot.rehomeBy < now + 30 * DAY_MS ? 'watch' : 'plain'} title="Another home">
           {`To be rehomed by ${dayWords(lot.rehomeBy, zone)}.`}

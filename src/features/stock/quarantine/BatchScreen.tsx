@@ -24,6 +24,7 @@ import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
+import { Journey } from '../Journey';
 import { LookPart } from './LookPart';
 import { ReleasePart } from './ReleasePart';
 import { useBatch, type BatchNow } from './useBatches';
@@ -51,6 +52,7 @@ export function BatchScreen({ id }: { id: string }) {
     : batchSentence(view, protocol, zone);
   const gone = clock.strip.filter(({ state }) => state !== 'ahead').length;
   const restart = clock.restarts.at(-1);
+  const [first] = view.animals;
   const stages = stagesOn(protocol, clock.daysClear);
   return (
     <Screen
@@ -90,6 +92,9 @@ export function BatchScreen({ id }: { id: string }) {
               ))}
             </View>
           ))}
+          {first ? (
+            <Journey tankId={history.tankId} lotId={first.lot.id} now={now} zone={zone} />
+          ) : null}
           <Remark tone="caution" title="Nothing wet is shared">
             A net, a hose, a cup of its own; hands washed between tanks. A medicine goes by its
             label and a veterinarian.
