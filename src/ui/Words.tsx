@@ -88,13 +88,18 @@ export function Figure({
   value,
   unit,
   size = 24,
+  centred = false,
 }: {
   value: string;
   unit?: string;
   size?: number;
+  centred?: boolean;
 }) {
   return (
-    <Words as="figure" style={{ fontSize: size, lineHeight: size * 1.25 }}>
+    <Words
+      as="figure"
+      style={[{ fontSize: size, lineHeight: size * 1.25 }, centred && { textAlign: 'center' }]}
+    >
       {value}
       {unit ? <Text style={figureUnit}> {unit}</Text> : null}
     </Words>

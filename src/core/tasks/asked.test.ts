@@ -1,5 +1,7 @@
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 import type { Verdict } from '../cycle/verdict/types';
+import { bandsOf, dueTasks, verdictOf } from '..';
+import { ASSURED } from '../../testing/assured';
 import { tankHistory } from '../history/derive';
 import { createRecord } from '../records/acts';
 import { EMPTY_LOG, mergeRevisions } from '../records/log';
@@ -78,6 +80,20 @@ describe('a batch asks for', () => {
     log.card('ammoniaCard', onDay(10, 9), 0);
     expect(tests(10)[0]).toBe('Test ammonia 1');
     expect(tests(13)[0]).toBe('Test ammonia -2');
+  });
+
+  it('each test once: the cadence of the tank leaves it what it tests', () => {
+    const { log } = spare();
+    const merged = mergeRevisions(EMPTY_LOG, log.revisions);
+    const history = tankHistory(merged, log.tankId, onDay(12));
+    const owned = new Set(['ammonia', 'ph', 'salinity', 'temperature', 'nitrate'] as const);
+    const asks = asksOfTank(merged, history, onDay(12));
+    const verdict = verdictOf(history, onDay(12), bandsOf('mixedReef', {}), ASSURED);
+    const ids = dueTasks(history, verdict, owned, onDay(12), null, null, { asks }).map(
+      ({ id }) => id,
+    );
+    expect(ids).toContain('test-nitrate');
+    expect(ids.filter((id) => /^test-(ammonia|ph|salinity|temperature)$/.test(id))).toEqual([]);
   });
 
   it('a change where nothing clears ammonia, from the last one on', () => {

@@ -43,7 +43,10 @@ export const cadence: TaskSource = {
       guided &&
       BY_FORECAST.includes(id) &&
       (id === 'nitrate' || latestReading(history, id) !== undefined);
-    return PARAMETER_IDS.filter((id) => owned.has(id) && !skipped(id)).flatMap((id) => {
+    // The protocol of a batch tests at its own pace.
+    const elsewhere = new Set(world.asks?.flatMap(({ parameters = [] }) => parameters));
+    const own = (id: ParameterId) => owned.has(id) && !skipped(id) && !elsewhere.has(id);
+    return PARAMETER_IDS.filter(own).flatMap((id) => {
       const every = interval(id, world);
       return every === null ? [] : testsOf(id, every, world, from, until);
     });

@@ -12,11 +12,14 @@ export function Journey({
   lotId,
   now,
   zone,
+  drawn = false,
 }: {
   tankId: string;
   lotId: string;
   now: number;
   zone: string;
+  /** Its drawing alone: the page says the rest. */
+  drawn?: boolean;
 }) {
   const log = useAppSelector(selectLog);
   const parts = journeyOf(log, tankId, lotId, now);
@@ -41,9 +44,9 @@ export function Journey({
         }))}
         summary={parts.map(({ title, note }) => `${title}: ${note}`).join('; ')}
       />
-      {parts.map(({ id, title, note }) => (
-        <Row key={id} title={title} note={note} />
-      ))}
+      {drawn
+        ? null
+        : parts.map(({ id, title, note }) => <Row key={id} title={title} note={note} />)}
     </View>
   );
 }

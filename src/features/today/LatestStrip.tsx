@@ -34,6 +34,7 @@ const styles = StyleSheet.create({
     paddingHorizontal: 2,
   },
   first: { borderLeftWidth: 0 },
+  name: { textAlign: 'center' },
   note: { flexDirection: 'row', alignItems: 'center', gap: 4 },
 });
 
@@ -110,8 +111,11 @@ export function LatestStrip({
             onPress={() => router.push(to.parameter(parameter))}
             style={[styles.cell, index === 0 && styles.first]}
           >
-            <Words as="small">{basis ? `${name} ${basis}` : name}</Words>
+            <Words as="small" style={styles.name}>
+              {basis ? `${name} ${basis}` : name}
+            </Words>
             <Figure
+              centred
               value={shown?.value ?? '–'}
               unit={unit}
               size={shown && shown.value.length > 4 ? 18 : 23}

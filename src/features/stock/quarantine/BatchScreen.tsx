@@ -93,7 +93,7 @@ export function BatchScreen({ id }: { id: string }) {
             </View>
           ))}
           {first ? (
-            <Journey tankId={history.tankId} lotId={first.lot.id} now={now} zone={zone} />
+            <Journey drawn tankId={history.tankId} lotId={first.lot.id} now={now} zone={zone} />
           ) : null}
           <Remark tone="caution" title="Nothing wet is shared">
             A net, a hose, a cup of its own; hands washed between tanks. A medicine goes by its
@@ -113,6 +113,16 @@ function AmmoniaPart({ batch }: { batch: BatchNow }) {
   const volume = (litres: number) => formatIn(litres, volumeUnit, volumeUnit === 'L' ? 0 : 1);
   const { text, open } = ammoniaWords(ammonia, volume);
   const { filter = 'uncycled' } = head.body;
+  // What a filter does there, before what changes would do without it.
+  const shown = ammonia.nitrogen > 0 ? 'Should ammonia show: ' : '';
+  const besides = {
+    uncycled: '',
+    seeded:
+      ammonia.carried > 0
+        ? ''
+        : `A seeded sponge works here: test ammonia daily in the first week. ${shown}`,
+    cycled: `A cycled filter works here: antibiotics kill it, and rock takes copper up. ${shown}`,
+  }[filter];
   const here = (address: string) => {
     dispatch(tankChosen(history.tankId));
     router.push(address);
@@ -120,18 +130,7 @@ function AmmoniaPart({ batch }: { batch: BatchNow }) {
   return (
     <View style={{ gap: 8 }}>
       <SectionHead title="Hold the ammonia down" />
-      {filter === 'uncycled' ? (
-        <Words as="body">{text}</Words>
-      ) : (
-        <Words as="body">
-          {filter === 'seeded'
-            ? ammonia.carried > 0
-              ? ''
-              : 'A seeded sponge works here: test ammonia daily in the first week. Should it show any, this is what changes would take: '
-            : 'A cycled filter works here: antibiotics kill it, and rock takes copper up. Should ammonia show: '}
-          {text}
-        </Words>
-      )}
+      <Words as="body">{`${besides}${text}`}</Words>
       {open.map((line) => (
         <Words key={line} as="soft">
           {line}
