@@ -7,3 +7,5 @@ export { NewEntryScreen } from './log/NewEntryScreen';
 export { SetUpScreen } from './tank/SetUpScreen';
 export { TankPartScreen } from './tank/TankPartScreen';
 export { TankScreen } from './tank/TankScreen';
+export { MedicineForm } from './stock/quarantine/MedicineForm';
+export { ProtocolForm } from './stock/quarantine/ProtocolForm';

@@ -1,20 +1,29 @@
-import { asksOfTank } from '../core/tasks/asksOfTank';
+import { asksSource } from '../core/tasks/asksSource';
+import { hashText } from '../core/math/hash';
+import type { Ask } from '../core/tasks/types';
 import { computed } from './computedSlice';
-import { selectLog, selectNow, selectTanks } from './selectors';
+import { selectLog, selectNow } from './selectors';
 import type { AppThunk } from './state';
-import { selectHistoryOf } from './world';
 
 /** Works out what the batches, medicines and corals of every tank ask for. */
-export function renewAsks(): AppThunk {
-  return (dispatch, getState) => {
-    for (const { id } of selectTanks(getState())) {
-      const state = getState();
-      const history = selectHistoryOf(state, id);
-      if (!history) continue;
-      const value = asksOfTank(selectLog(state), history, selectNow(state));
+export function renewAsks(): AppThunk<Promise<void>> {
+  return async (dispatch, getState, { services }) => {
+    const source = asksSource(selectLog(getState()));
+    const at = selectNow(getState());
+    let found: Record<string, Ask[]> | null = {};
+    if (source) {
+      const marks = source.revisions.map(({ id, rev, actId }) => [id, rev, actId]);
+      const hash = hashText(JSON.stringify([at, marks]));
+      found = await services.jobs.run('asks', { ...source, at }, { lane: 'asks', hash });
+    }
+    if (!found) return;
+    const known = getState().computed.asks;
+    for (const key of new Set([...Object.keys(known), ...Object.keys(found)])) {
+      const value = found[key] ?? [];
       const asked = JSON.stringify(value);
-      if ((state.computed.asks[id]?.asked ?? '[]') === asked) continue;
-      dispatch(computed({ name: 'asks', key: id, asked, value }));
+      // Most of what happens to a log changes nothing of this.
+      if ((known[key]?.asked ?? '[]') === asked) continue;
+      dispatch(computed({ name: 'asks', key, asked, value }));
     }
   };
 }

@@ -3,7 +3,7 @@ import type { AppStartListening, RootState } from './state';
 
 /** What makes plans and answers questions of stocking, fetched with the first of them. */
 export const loadStocking = () => import('./stocking');
-/** What works out the tasks that rest on the catalogue. */
+/** What puts the question which tasks rest on the catalogue. */
 const loadAsking = () => import('./asking');
 
 /** Quiet after a change before a plan is asked for. */
@@ -36,7 +36,7 @@ export function followPlans(startListening: AppStartListening): void {
       if (session.status !== 'ready' || tankId === null) return;
       if (log.batches.length + log.medicines.length + log.spots.length > 0) {
         const { renewAsks } = await loadAsking();
-        dispatch(renewAsks());
+        await dispatch(renewAsks());
       }
       // Without a wish there is one only where Stock was opened.
       const wished = log.wishes.some(({ body }) => body.tankId === tankId);

@@ -1,4 +1,5 @@
 import { coralAsks } from '../corals/asks';
+import { tankHistory } from '../history/derive';
 import type { TankHistory } from '../history/tankHistory';
 import { finderWith } from '../livestock/lodgers';
 import { quarantineAsks } from '../quarantine/asks';
@@ -8,6 +9,17 @@ import { workingSponge } from '../quarantine/seeded';
 import { ammoniaPlan } from '../quarantine/water';
 import type { Log } from '../records/log';
 import type { Ask } from './types';
+
+/** The same for several tanks, by their ids. */
+export function asksOfTanks(
+  log: Log,
+  tankIds: readonly string[],
+  at: number,
+): Record<string, Ask[]> {
+  return Object.fromEntries(
+    tankIds.map((id) => [id, asksOfTank(log, tankHistory(log, id, at), at)]),
+  );
+}
 
 /** What the batches, medicines and corals of a tank ask for next. Takes the catalogue. */
 export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {

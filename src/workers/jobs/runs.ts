@@ -5,6 +5,8 @@ import { factsOf } from '../../core/livestock/planner/facts';
 import { stockSourceSchema } from '../../core/livestock/planner/source';
 import { makePlan } from '../../core/livestock/planner/plan';
 import { AMMONIA_SOURCES } from '../../core/records/schema/tank';
+import { EMPTY_LOG, mergeRevisions } from '../../core/records/log';
+import { asksOfTanks } from '../../core/tasks/asksOfTank';
 import type { Progress } from './job';
 import type { JobInput, JobName, JobOutput } from './table';
 
@@ -19,6 +21,8 @@ export const RUNS: { [J in JobName]: (input: JobInput<J>, progress: Progress) =>
   plan: ({ source, posterior }) => makePlan(factsOf(stockSourceSchema.parse(source)), posterior),
   add: ({ source, posterior, question }) =>
     canAdd(factsOf(stockSourceSchema.parse(source)), posterior, question),
+  asks: ({ tankIds, revisions, at }) =>
+    asksOfTanks(mergeRevisions(EMPTY_LOG, revisions), tankIds, at),
   methods: ({ tank, netLitres, water, seeding }, progress) =>
     AMMONIA_SOURCES.map((source, n) => {
       progress(n / AMMONIA_SOURCES.length);

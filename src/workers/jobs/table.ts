@@ -6,6 +6,8 @@ import type { StockSource } from '../../core/livestock/planner/source';
 import type { Plan } from '../../core/livestock/planner/types';
 import { posteriorSchema, problemSchema } from '../../core/cycle/inference/posterior';
 import { SEEDINGS, tankSchema } from '../../core/records/schema/tank';
+import type { Revision } from '../../core/records/schema/revision';
+import type { Ask } from '../../core/tasks/types';
 import type { ProblemKit } from '../../core/cycle/problem/types';
 import { defineJob, type JobShape } from './job';
 
@@ -32,6 +34,13 @@ const planShape = z.looseObject({
   refused: z.array(z.looseObject({ wishId: z.string() })),
 });
 const addShape = z.looseObject({ answer: z.enum(['yes', 'no', 'wait']), most: z.number() });
+/** Heads of a log that was read by its whole schema when it was opened. */
+const revisionShape = z.custom<Revision>(
+  (value) => z.looseObject({ id: z.string(), type: z.string() }).safeParse(value).success,
+);
+const askShape = z.custom<Ask>(
+  (value) => z.looseObject({ id: z.string(), due: z.number() }).safeParse(value).success,
+);
 const waterSchema = z.object({
   temperature: z.number(),
   ph: z.number(),
@@ -72,6 +81,14 @@ const JOBS = {
       }),
     }),
     output: z.custom<AddAnswer>((value) => addShape.safeParse(value).success),
+  }),
+  asks: defineJob({
+    input: z.object({
+      tankIds: z.array(z.string()),
+      revisions: z.array(revisionShape),
+      at: z.number(),
+    }),
+    output: z.record(z.string(), z.array(askShape)),
   }),
   methods: defineJob({
     input: z.object({

@@ -19,7 +19,7 @@ import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
-import { MedicineForm } from './MedicineForm';
+import { MedicineForm } from './forms';
 
 type Head = RevisionOf<'medicine'>;
 

@@ -11,7 +11,7 @@ import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
-import { ProtocolForm } from './ProtocolForm';
+import { ProtocolForm } from './forms';
 
 /** Every way through quarantine, what it trades, and copies of the keeper's own. */
 export function ProtocolsScreen() {
