@@ -51,6 +51,9 @@ describe('a sponge at work', () => {
     expect(found?.low).toBeGreaterThan(0);
     // Both ends go by the same share taken in: four to one between them.
     expect((found?.high ?? 0) / (found?.low ?? 1)).toBeCloseTo(4, 6);
+    log.entry(onDay(20), { kind: 'sponge', move: 'seeding' });
+    // Put there anew on day 20, it has run too short to be counted on.
+    expect(working()).toMatchObject({ days: 20, low: 0 });
     there(41, { kind: 'sponge', move: 'discarded' });
     expect(workingSponge(log.log(), SPARE, onDay(42), find)).toBeNull();
   });

@@ -4,13 +4,13 @@ import type { Finder } from '../livestock/lodgers';
 import { rosterOf } from '../livestock/roster';
 import { liveHead, type Log } from '../records/log';
 import { daysBetween } from '../time/zone';
-import { spongeCarries } from './sponge';
+import { LEAST_SEEDED_DAYS, spongeCarries } from './sponge';
 
 /** A sponge that works in a quarantine tank, and what it was seeded for. */
 export interface WorkingSponge {
   /** Days it ran in the tank it comes from. */
   days: number;
-  /** What it may carry, mg N a day. */
+  /** What it may carry, mg N a day; nothing is counted on before its least days. */
   low: number;
   high: number;
 }
@@ -38,5 +38,6 @@ export function workingSponge(
   if (!seeded) return null;
   const days = daysBetween(seeded.at, last.at, from.body.zone);
   const { nitrogen } = demandOf(source, rosterOf(source), last.at, find);
-  return { days, ...spongeCarries({ days, tankNitrogen: nitrogen.usual }) };
+  const { low, high } = spongeCarries({ days, tankNitrogen: nitrogen.usual });
+  return { days, low: days < LEAST_SEEDED_DAYS ? 0 : low, high };
 }

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import {
   dripBegan,
@@ -24,6 +24,7 @@ import { DripCurve } from '@/ui/drip/DripCurve';
 import { Field } from '@/ui/Field';
 import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
+import { buzz, tone } from '@/ui/sound';
 import { Figure, Words } from '@/ui/Words';
 import { RateCounter } from './RateCounter';
 
@@ -47,6 +48,12 @@ export function DripPart({
   const [salinity, setSalinity] = useState('');
   const [warmth, setWarmth] = useState('');
   const drip = dripOfRun(run.body);
+  const unseen = isUnseen(run.body, now);
+  useEffect(() => {
+    if (!unseen) return;
+    buzz([200, 100, 200]);
+    tone(660, 0.6);
+  }, [unseen]);
   const minutes = Number(run.body.given.minutes ?? 0);
   const began = dripBegan(run.body);
   const ppt = (value: number) => formatIn(value, unitFor(settings, 'salinity'));
@@ -122,7 +129,7 @@ export function DripPart({
         <Remark tone="caution" title="It runs too fast">
           {`About ${formatPlain(live.factor, 1)} times what was set: close the valve, above all for shrimps, snails and stars.`}
         </Remark>
-      ) : isUnseen(run.body, now) ? (
+      ) : unseen ? (
         <Remark tone="watch" title="Half of it is over, and nobody measured">
           A hose that stopped by itself shows only in the bucket: measure it, or count its drops.
         </Remark>
