@@ -214,6 +214,11 @@ describe('medicines', () => {
     expect(treatment.at(-1)?.entry).toMatchObject({ agent: 'copper' });
     expect(medication.at(-1)?.entry).toMatchObject({ act: 'given', mL: 1.6 });
     expect(screen.getByText(/about 0.211 mg\/L in this tank/)).toBeTruthy();
+    fill('Given, by its label', '1e12');
+    expect(screen.getByText('Between 0 and 100000, above zero.')).toBeTruthy();
+    expect(
+      screen.getByRole('button', { name: 'Log it as given' }).getAttribute('aria-disabled'),
+    ).toBe('true');
     fill('Before a change of', '20');
     expect(screen.getByText(/takes 0.42 mL to stand where the tank does/)).toBeTruthy();
     await press(/^Tap conditioner/);

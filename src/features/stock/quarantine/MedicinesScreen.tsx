@@ -104,6 +104,15 @@ export function MedicinesScreen({ given }: { given: Readonly<Record<string, stri
   );
 }
 
+/** Beyond this nobody gives or reads anything; it was mistyped. */
+const MOST_TYPED = 100_000;
+
+/** A number that was typed and can be; null otherwise. */
+function within(text: string, can: (value: number) => boolean): number | null {
+  const value = parseNumber(text);
+  return value !== null && can(value) && value <= MOST_TYPED ? value : null;
+}
+
 /** One medicine in one tank: what stands against it, and what was given, measured, taken out. */
 function Give({ head, tankId }: { head: Head; tankId: string }) {
   const dispatch = useAppDispatch();
@@ -125,8 +134,8 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
   const blocked = conflicts.some(({ severity }) => severity === 'blocked');
   const events = medicineEvents(history, head.id);
   const level = events.length === 0 ? 0 : concentration(body, history.netLitres, events);
-  const amount = parseNumber(mL);
-  const read = parseNumber(value);
+  const amount = within(mL, (given) => given > 0);
+  const read = within(value, (found) => found >= 0);
   const litres = parseNumber(change);
   const log = (act: 'given' | 'carbonIn' | 'measured', more: object, words: string) => {
     void dispatch(
@@ -193,25 +202,28 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
         value={mL}
         onChange={setMl}
         error={
-          mL.trim() !== '' && (amount === null || amount <= 0) ? 'A number above zero.' : undefined
+          mL.trim() !== '' && amount === null
+            ? `Between 0 and ${MOST_TYPED}, above zero.`
+            : undefined
         }
       />
       <Button
         kind="primary"
         label="Log it as given"
-        disabled={blocked || amount === null || amount <= 0}
+        disabled={blocked || amount === null}
         onPress={() => log('given', { mL: amount }, `${body.name} given`)}
       />
       <Field
         label={`A test read${body.unit ? `, ${body.unit}` : ''}`}
         kind="number"
         value={value}
+        error={value.trim() !== '' && read === null ? `Between 0 and ${MOST_TYPED}.` : undefined}
         onChange={setValue}
       />
       <ButtonRow>
         <Button
           label="Log the test"
-          disabled={read === null || read < 0}
+          disabled={read === null}
           onPress={() => log('measured', { value: read }, `${body.name} measured`)}
         />
         <Button
