@@ -46,7 +46,7 @@ const steps: readonly Step[] = [
     kind: 'measure',
     title: 'Salt water in',
     text: (run) =>
-      `As much as went out, ${formatPlain(out(run), 1)} L, slowly, where water moves and no coral stands.`,
+      `As much as went out${out(run) > 0 ? `, ${formatPlain(out(run), 1)} L` : ''}, slowly, where water moves and no coral stands.`,
     asks: {
       label: 'Went in',
       unit: 'L',

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
-import type { Procedure } from '@/core/runs/procedure';
+import { stepsOf, type Procedure } from '@/core/runs/procedure';
 import { isProcedure, PROCEDURES, type ProcedureId } from '@/core/runs/procedures';
 import { isoInZone } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
@@ -38,8 +38,9 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
     return <Elsewhere address={to.acclimation(live.id)} />;
   }
   if (live) return <Running key={live.id} run={live} />;
-  const { name, steps, begins }: Procedure = PROCEDURES[procedure];
+  const { name, begins }: Procedure = PROCEDURES[procedure];
   const fresh = newRun(procedure, tank.id, isoInZone(wallClock(), tank.body.zone));
+  const steps = stepsOf(PROCEDURES[procedure], fresh);
   return (
     <Screen head={<BackHead title={name} aside={tank.body.name} />}>
       <Opening title={`${name}.`}>{`${countOf(steps.length, 'step')}, none begun here.`}</Opening>

@@ -4,7 +4,15 @@ import { space } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, flexWrap: 'wrap' },
+  row: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    columnGap: space.m,
+    rowGap: space.xs,
+    flexWrap: 'wrap',
+  },
+  // Minus, number and plus stay together where the label leaves them no room.
+  controls: { flexDirection: 'row', alignItems: 'center', gap: space.m },
   step: { minWidth: 60, paddingHorizontal: space.m },
   number: { minWidth: 44, alignItems: 'center' },
 });
@@ -24,21 +32,23 @@ export function Stepper({
   return (
     <View style={styles.row} role="group" aria-label={label}>
       <Words as="strong">{label}</Words>
-      <Button
-        label="−"
-        style={styles.step}
-        disabled={value <= 1}
-        onPress={() => onChange(value - 1)}
-      />
-      <View style={styles.number}>
-        <Figure value={String(value)} size={26} />
+      <View style={styles.controls}>
+        <Button
+          label="−"
+          style={styles.step}
+          disabled={value <= 1}
+          onPress={() => onChange(value - 1)}
+        />
+        <View style={styles.number}>
+          <Figure value={String(value)} size={26} />
+        </View>
+        <Button
+          label="+"
+          style={styles.step}
+          disabled={value >= most}
+          onPress={() => onChange(value + 1)}
+        />
       </View>
-      <Button
-        label="+"
-        style={styles.step}
-        disabled={value >= most}
-        onPress={() => onChange(value + 1)}
-      />
     </View>
   );
 }

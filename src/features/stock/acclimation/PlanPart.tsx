@@ -47,7 +47,7 @@ export function PlanPart({
               : `A thin stream, **${formatPlain(plan.mlPerMinute, 0)} mL a minute**: a cup filled for a minute tells. Less water in the bucket drips slower.`}
           </Words>
           <Words as="body">
-            {`${volume(litresDrawn)} of the tank go into it${pourOffs.length > 0 ? `; poured off ${countOf(pourOffs.length, 'time')}, first after ${formatPlain(pourOffs[0]?.minute ?? 0, 0)} minutes` : ''}. As much salt water goes back before the top-off unit is on.`}
+            {`${volume(litresDrawn)} of the tank go into it${pourOffs.length > 0 ? `; poured off ${pourOffs.length === 1 ? 'once, ' : `${pourOffs.length} times, first `}after ${formatPlain(pourOffs[0]?.minute ?? 0, 0)} minutes` : ''}. As much salt water goes back before the top-off unit is on.`}
           </Words>
           <DripCurve
             points={course}
