@@ -4,7 +4,7 @@ import { METHOD_WORDS, type Method } from '@/core/acclimation/method';
 import { COUNTABLE, type AcclimationPlan } from '@/core/acclimation/plan';
 import { formatIn } from '@/core/parameters/convert';
 import { unitFor } from '@/core/records/schema/settings';
-import { countOf, formatPlain } from '@/core/units/format';
+import { formatPlain } from '@/core/units/format';
 import { useAppSelector } from '@/store/hooks';
 import { selectSettings } from '@/store/selectors';
 import { DripCurve } from '@/ui/drip/DripCurve';

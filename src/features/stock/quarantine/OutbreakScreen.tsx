@@ -2,9 +2,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { countedReadings } from '@/core/history/tankHistory';
-import { lengthNow } from '@/core/livestock/lodgers';
-import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
 import { isHere, rosterOf } from '@/core/livestock/roster';
+import { evacuationOf } from '@/core/quarantine/evacuate';
 import {
   FALLOW_DAYS,
   fallowClock,
@@ -14,6 +13,7 @@ import {
   WARM_FROM,
   warmthSince,
 } from '@/core/quarantine/fallow';
+import { formatIn } from '@/core/parameters/convert';
 import { animalsCalled, joins } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
@@ -24,7 +24,7 @@ import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { beginRun, liveRun } from '@/store/runs';
-import { selectNow, selectTanks } from '@/store/selectors';
+import { selectNow, selectSettings, selectTanks } from '@/store/selectors';
 import { Tick } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -45,18 +45,18 @@ export function OutbreakScreen() {
   const run = useAppSelector((state) =>
     history ? liveRun(state, history.tankId, 'outbreak') : undefined,
   );
+  const { volumeUnit } = useAppSelector(selectSettings);
+  const volume = (amount: number) => formatIn(amount, volumeUnit, 0);
   const [days, setDays] = useState(FALLOW_DAYS);
   const [diagnosed, setDiagnosed] = useState(false);
   const [warm, setWarm] = useState(false);
   if (!history) return null;
   const { zone, name } = history.tank;
   const fish = rosterOf(history).filter(({ group }) => group === 'fish');
-  const here = fish.filter(isHere);
-  const cm = here.reduce((sum, lot) => sum + lengthNow(lot, now, find) * (lot.here ?? 1), 0);
   const room = tanks
     .filter(({ body }) => body.kind === 'quarantine')
     .reduce((sum, { body }) => sum + netVolume(body.volume).net, 0);
-  const need = cm * QUARANTINE_LITRES_PER_CM;
+  const { fish: here, cm, litres, ammonia, rivals } = evacuationOf(history, room, now, find);
   const refusal = fallowRefusal({ days, diagnosed, warm });
   const chosen = run
     ? {
@@ -94,13 +94,25 @@ export function OutbreakScreen() {
           <Words as="body">
             {here.length === 0
               ? 'No fish is on record here.'
-              : `${who}: ${formatPlain(cm, 0)} cm of fish, which want about ${formatPlain(need, 0)} L of quarantine.`}
+              : `${who}: ${formatPlain(cm, 0)} cm of fish, which want about ${volume(litres.wanted)} of quarantine.`}
           </Words>
-          {here.length > 0 && room < need ? (
+          {here.length > 0 && room < litres.wanted ? (
             <Remark tone="caution" title="Quarantine does not hold them all">
-              {`There are ${formatPlain(room, 0)} L. A food-safe tub or a second tank, with a heater, air and a cover, for the rest; rivals apart.`}
+              {`There are ${volume(room)}. A food-safe tub or a second tank, with a heater, air and a cover, for the rest; rivals apart.`}
             </Remark>
           ) : null}
+          {ammonia ? (
+            <Words as="body">
+              {ammonia.holds
+                ? `Uncycled, and all in one, that water would take a change of ${volume(ammonia.litres)} ${ammonia.everyDays === 1 ? 'a day' : `every ${ammonia.everyDays} days`}: a seeded sponge for each tank saves most of it.`
+                : 'Uncycled, no change of water would hold the ammonia of all of them in it: seeded sponges, more water, less food.'}
+            </Words>
+          ) : null}
+          {rivals.map(({ because }) => (
+            <Remark key={because} tone="caution" title="Apart in quarantine">
+              {`${because} No rock stands between them there.`}
+            </Remark>
+          ))}
           <Remark tone="caution" title="What is wet carries it">
             Nets, hoses, hands, corals and snails. Parasites that live free of fish are not starved
             by an empty tank.

@@ -1,0 +1,49 @@
+import type { TankHistory } from '../history/tankHistory';
+import { judgeTogether } from '../livestock/compatibility/judge';
+import { ANY_HOME, type Finding } from '../livestock/compatibility/types';
+import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../livestock/lodgers';
+import { QUARANTINE_LITRES_PER_CM } from '../livestock/planner/quarantine';
+import { isHere, rosterOf, type Lot } from '../livestock/roster';
+import { holdAmmonia, type HoldPlan } from './hold';
+
+/** What the water of a quarantine tank is taken to be before anybody tested it. */
+const USUAL = { ph: 8.1, temperature: 25.5, salinity: 35 };
+
+/** Who must leave a tank, and whether quarantine holds them. */
+export interface Evacuation {
+  fish: Lot[];
+  /** Their lengths together, cm. */
+  cm: number;
+  /** Litres that such a length wants in quarantine, and those there are. */
+  litres: { wanted: number; there: number };
+  /** How their ammonia would be held in that water; null without any. */
+  ammonia: HoldPlan | null;
+  /** Who does not bear whom where there is no rock between them. */
+  rivals: Finding[];
+}
+
+/**
+ * Every fish of a tank against the quarantine there is: by length, by what they make, by who fights.
+ * @param litres net water of all quarantine tanks
+ */
+export function evacuationOf(
+  history: TankHistory,
+  litres: number,
+  at: number,
+  find: Finder,
+): Evacuation {
+  const fish = rosterOf(history).filter((lot) => lot.group === 'fish' && isHere(lot));
+  const cm = fish.reduce((sum, lot) => sum + lengthNow(lot, at, find) * (lot.here ?? 1), 0);
+  const nitrogen = fish.reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
+  return {
+    fish,
+    cm,
+    litres: { wanted: cm * QUARANTINE_LITRES_PER_CM, there: litres },
+    ammonia: litres > 0 && nitrogen > 0 ? holdAmmonia({ nitrogen, litres, ...USUAL }) : null,
+    // Rock stood between those that came through together in a display; in a bare tank nothing does.
+    rivals: judgeTogether(
+      residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger),
+      ANY_HOME,
+    ).filter(({ severity, between }) => severity === 'no' && between.length > 1),
+  };
+}
