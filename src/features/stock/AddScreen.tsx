@@ -9,6 +9,7 @@ import { linearFromCanonical } from '@/core/units/units';
 import { formatExact } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectForecast } from '@/store/inView';
 import { recordAct } from '@/store/record';
@@ -136,7 +137,8 @@ function Answer({
   const { lengthUnit } = useAppSelector(selectSettings);
   const wishes = useAppSelector((state) => state.log.wishes);
   const { barriers, cares, remarks, count } = answer;
-  const lines = answerLines(answer, zone);
+  const measured = useMeasures();
+  const lines = answerLines(answer, zone).map(measured);
   const wished = wishes.some(({ body }) => body.tankId === tankId && body.species === animal.id);
   const wish = async () => {
     const order = Math.max(0, ...wishes.map(({ body }) => body.order)) + 1;
@@ -170,7 +172,7 @@ function Answer({
   return (
     <>
       <View aria-live="polite">
-        <Opening title={answerTitle(answer, zone)}>{answer.because}</Opening>
+        <Opening title={answerTitle(answer, zone)}>{measured(answer.because)}</Opening>
       </View>
       {lines.map((line) => (
         <Words key={line} as="body">
@@ -186,7 +188,7 @@ function Answer({
         <View>
           <SectionHead title="What stands against it" />
           {barriers.map(({ rule, because, mend }) => (
-            <Row key={rule + because} title={because} note={mend} />
+            <Row key={rule + because} title={measured(because)} note={measured(mend)} />
           ))}
         </View>
       ) : null}
@@ -194,7 +196,7 @@ function Answer({
         <View>
           <SectionHead title="To be seen to" />
           {cares.map(({ because, mend }) => (
-            <Row key={because} title={because} note={mend} />
+            <Row key={because} title={measured(because)} note={measured(mend)} />
           ))}
         </View>
       ) : null}

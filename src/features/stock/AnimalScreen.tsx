@@ -9,6 +9,7 @@ import { rosterOf } from '@/core/livestock/roster';
 import { animalSentence, groupName, traitLines } from '@/core/livestock/words';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
@@ -23,6 +24,7 @@ import { useFinder } from './useStock';
 
 /** One animal of the catalogue, and how the tank in view stands to it. */
 export function AnimalScreen({ id }: { id: string }) {
+  const measured = useMeasures();
   const find = useFinder();
   const animal = find(id);
   const history = useAppSelector(selectHistory);
@@ -43,7 +45,7 @@ export function AnimalScreen({ id }: { id: string }) {
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.m }}>
         <Silhouette form={animal.form} size={64} />
         <View style={{ flex: 1 }}>
-          <Opening title={`${name}.`}>{animalSentence(animal)}</Opening>
+          <Opening title={`${name}.`}>{measured(animalSentence(animal))}</Opening>
         </View>
       </View>
       <Words as="aside">{`${animal.scientific}, ${animal.family}`}</Words>
@@ -67,7 +69,8 @@ export function AnimalScreen({ id }: { id: string }) {
 
 /** What the catalogue says of an animal, what can hurt first. */
 export function AnimalFacts({ animal }: { animal: CatalogueAnimal }) {
-  const lines = traitLines(animal);
+  const measured = useMeasures();
+  const lines = traitLines(animal).map((line) => ({ ...line, text: measured(line.text) }));
   return (
     <>
       {lines
@@ -90,6 +93,7 @@ export function AnimalFacts({ animal }: { animal: CatalogueAnimal }) {
 
 /** What would stand between it and the tank in view: its room, its water, and who lives there. */
 function AgainstTank({ animal, history }: { animal: CatalogueAnimal; history: TankHistory }) {
+  const measured = useMeasures();
   const now = useAppSelector(selectNow);
   const find = useFinder();
   const residents = residentsOf(rosterOf(history), now, find);
@@ -100,8 +104,8 @@ function AgainstTank({ animal, history }: { animal: CatalogueAnimal; history: Ta
       {findings.map(({ rule, between, severity, because, mend }) => (
         <Row
           key={rule + between.join()}
-          title={severity === 'no' ? because : `With care: ${because}`}
-          note={mend}
+          title={measured(severity === 'no' ? because : `With care: ${because}`)}
+          note={measured(mend)}
         />
       ))}
       <Words as="soft">

@@ -10,6 +10,7 @@ import { findAnimals } from '@/core/livestock/search';
 import { groupName, traitLines } from '@/core/livestock/words';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
@@ -161,6 +162,7 @@ function Beside({
   home: Home;
   onDrop: (id: string) => void;
 }) {
+  const measured = useMeasures();
   const findings = judgeTogether(
     animals.map((animal) => ({ animal, count: 1 })),
     home,
@@ -172,7 +174,7 @@ function Beside({
         end={animals.length < 2 ? 'pick another from the list' : undefined}
       />
       {findings.map(({ rule, because, mend }) => (
-        <Row key={rule + because} title={because} note={mend} />
+        <Row key={rule + because} title={measured(because)} note={measured(mend)} />
       ))}
       {animals.length > 1 && findings.length === 0 ? (
         <Words as="body">Nothing of what is known stands between them.</Words>

@@ -14,6 +14,7 @@ import { DAY_MS } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { moveLot } from '@/store/moving';
 import { recordAct } from '@/store/record';
@@ -67,6 +68,7 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
   const router = useRouter();
   const { history, find, now } = stock;
   const { zone } = history.tank;
+  const measured = useMeasures();
   const animal = animalIn(lot, find);
   const cm = lengthNow(lot, now, find);
   const nitrogen = lotNitrogen(lot, now, find);
@@ -119,7 +121,7 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
         ) : null}
         {cm > 0 && lot.group !== 'coral' ? (
           <Row
-            title={`About ${formatPlain(cm, 1)} cm now`}
+            title={measured(`About ${formatPlain(cm, 1)} cm now`)}
             note="From its length as it came, by how its kind grows"
           />
         ) : null}

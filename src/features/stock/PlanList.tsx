@@ -6,6 +6,7 @@ import type { Plan, PlanItem } from '@/core/livestock/planner/types';
 import { dayWords, shortDay } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
+import { useMeasures } from '@/frame/useMeasures';
 import { Bare } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
@@ -40,6 +41,7 @@ export function spreadWords({ addOn }: PlanItem, zone: string): string {
 
 /** The plan as dated rows, each with what binds its day; what is refused stands at its end. */
 export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
+  const measured = useMeasures();
   const router = useRouter();
   return (
     <View>
@@ -49,7 +51,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
         return (
           <Bare
             key={item.wishId}
-            label={`${name}, ${dayWords(item.addOn.p50, zone)}${spread ? `, ${spread}` : ''}: ${item.because}`}
+            label={`${name}, ${dayWords(item.addOn.p50, zone)}${spread ? `, ${spread}` : ''}: ${measured(item.because)}`}
             onPress={() => router.push(to.stockPage('wishes', { wish: item.wishId }))}
             style={styles.row}
           >
@@ -59,7 +61,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
             </View>
             <View style={styles.what}>
               <Words as="strong">{name}</Words>
-              <Words as="soft">{item.because}</Words>
+              <Words as="soft">{measured(item.because)}</Words>
               {item.rehomeBy === null ? null : (
                 <Words as="soft">{`Outgrows this tank: a home for it by ${dayWords(item.rehomeBy, zone)}.`}</Words>
               )}
@@ -70,7 +72,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
       {plan.refused.map((refusal) => (
         <Bare
           key={refusal.wishId}
-          label={`${refusal.name}, not planned: ${refusal.because}`}
+          label={`${refusal.name}, not planned: ${measured(refusal.because)}`}
           onPress={() => router.push(to.stockPage('wishes', { wish: refusal.wishId }))}
           style={styles.row}
         >
@@ -79,7 +81,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
           </View>
           <View style={styles.what}>
             <Words as="strong">{refusal.name}</Words>
-            <Words as="soft">{refusal.because}</Words>
+            <Words as="soft">{measured(refusal.because)}</Words>
           </View>
         </Bare>
       ))}

@@ -15,6 +15,7 @@ import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { TankHead } from '@/frame/TankHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectTankId } from '@/store/selectors';
 import { recordAct } from '@/store/record';
@@ -152,6 +153,7 @@ function lotNote(lot: Lot, stock: StockView): string {
 }
 
 function Residents({ stock }: { stock: StockView }) {
+  const measured = useMeasures();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { here, lots, history, now, demand } = stock;
@@ -191,7 +193,7 @@ function Residents({ stock }: { stock: StockView }) {
           key={lot.id}
           lead={<Silhouette form={stock.find(lot.species ?? '')?.form ?? lot.group} />}
           title={animalsCalled(lot.what, lot.here ?? undefined)}
-          note={lotNote(lot, stock)}
+          note={measured(lotNote(lot, stock))}
           onPress={() => router.push(to.lot(lot.id))}
         />
       ))}

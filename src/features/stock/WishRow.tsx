@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import type { Plan } from '@/core/livestock/planner/types';
+import { useMeasures } from '@/frame/useMeasures';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { daySchema, NOTE_LETTERS } from '@/core/records/common';
 import type { RevisionOf } from '@/core/records/schema/revision';
@@ -38,6 +39,7 @@ export function WishRow({
   open: boolean;
   onToggle: () => void;
 }) {
+  const measured = useMeasures();
   const item = plan?.items.find(({ wishId }) => wishId === wish.id);
   const refusal = plan?.refused.find(({ wishId }) => wishId === wish.id);
   const { count, pinned } = wish.body;
@@ -51,7 +53,7 @@ export function WishRow({
         style={{ minHeight: 52, justifyContent: 'center' }}
       >
         <Words as="strong">{`${animalsCalled(name, count)}: ${day}${pinned ? ', pinned' : ''}`}</Words>
-        <Words as="soft">{item?.because ?? refusal?.because ?? ''}</Words>
+        <Words as="soft">{measured(item?.because ?? refusal?.because ?? '')}</Words>
       </Pressable>
       {open ? <WishFields wish={wish} name={name} plan={plan} zone={zone} /> : null}
     </View>
@@ -71,6 +73,7 @@ function WishFields({
   zone: string;
 }) {
   const dispatch = useAppDispatch();
+  const measured = useMeasures();
   const now = useAppSelector(selectNow);
   const [day, setDay] = useState(wish.body.pinned ?? '');
   const [reason, setReason] = useState(wish.body.override?.reason ?? '');
@@ -95,7 +98,7 @@ function WishFields({
       {item?.cares.map((care) => (
         <Remark key={care}>{care}</Remark>
       ))}
-      {refusal ? <Remark title="What would mend it">{refusal.mend}</Remark> : null}
+      {refusal ? <Remark title="What would mend it">{measured(refusal.mend)}</Remark> : null}
       <DayField
         label="Pinned to a day"
         ahead

@@ -1,5 +1,8 @@
-import { fireEvent, screen, waitFor } from '@testing-library/react';
+import { cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { animalOf } from '@/core/livestock/catalogue';
+import { SETTINGS_ID } from '@/core/records/schema/settings';
+import { recordAct } from '@/store/record';
+import { selectSettings, selectSettingsRecord } from '@/store/selectors';
 import { choose, demoStore, heading, press, show } from '@/testing/appHarness';
 import { AnimalScreen } from './AnimalScreen';
 import { CatalogueScreen } from './CatalogueScreen';
@@ -134,5 +137,30 @@ describe('an animal', () => {
   it('that is none says so', async () => {
     await show(await demoStore(), <AnimalScreen id="unicorn" />);
     expect(heading()).toBe('There is no such animal.');
+  });
+});
+
+describe('the facts of an animal', () => {
+  it('are read in the units that the keeper reads', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <AnimalScreen id="firefish" />);
+    const facts = () => document.body.textContent ?? '';
+    expect(facts()).toMatch(/\d L and \d+ cm to swim/);
+    cleanup();
+    const settings = {
+      ...selectSettings(store.getState()),
+      volumeUnit: 'gal',
+      lengthUnit: 'in',
+    } as const;
+    await store.dispatch(
+      recordAct((act) => {
+        const head = selectSettingsRecord(store.getState());
+        if (head) act.revise(head, settings);
+        else act.createAs(SETTINGS_ID, 'settings', settings);
+      }),
+    );
+    await show(store, <AnimalScreen id="firefish" />);
+    expect(facts()).toMatch(/\d gal and \d+ in to swim/);
+    expect(facts()).not.toMatch(/\d (L|cm)\b/);
   });
 });

@@ -9,6 +9,7 @@ import {
   withCounted,
   withMeasured,
 } from '@/core/acclimation/run';
+import { useMeasures } from '@/frame/useMeasures';
 import { formatIn, toCanonical } from '@/core/parameters/convert';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { unitFor } from '@/core/records/schema/settings';
@@ -42,6 +43,7 @@ export function DripPart({
   onMatched: (drawn: number) => void;
 }) {
   const dispatch = useAppDispatch();
+  const measured = useMeasures();
   const settings = useAppSelector(selectSettings);
   const [measuring, setMeasuring] = useState(false);
   const [counting, setCounting] = useState(false);
@@ -119,7 +121,7 @@ export function DripPart({
         summary={`Expected in the bucket now: ${ppt(live.now.salinity)}, ${celsius(live.now.temperature)}; the tank is at ${ppt(drip.tank.salinity)}, ${celsius(drip.tank.temperature)}.`}
       />
       <Words as="body">
-        {`Expected now: ${ppt(live.now.salinity)} and ${celsius(live.now.temperature)}, ${formatPlain(live.now.litres, 1)} L in the bucket.`}
+        {`Expected now: ${ppt(live.now.salinity)} and ${celsius(live.now.temperature)}, ${measured(`${formatPlain(live.now.litres, 1)} L`)} in the bucket.`}
       </Words>
       {live.pace === 'tooSlow' ? (
         <Remark tone="watch" title="It runs too slowly">

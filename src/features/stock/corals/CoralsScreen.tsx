@@ -7,6 +7,7 @@ import { DEFAULT_REEF, type Tank } from '@/core/records/schema/tank';
 import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
@@ -32,6 +33,7 @@ function sizeOf({ volume }: Tank): { length: number; width: number; known: boole
 
 /** Where corals stand: from above and by height, with what stands against each place. */
 export function CoralsScreen() {
+  const measured = useMeasures();
   const stock = useStock();
   const dispatch = useAppDispatch();
   const tank = useAppSelector(selectTank);
@@ -101,7 +103,7 @@ export function CoralsScreen() {
         }
       >
         {worst
-          ? worst.because
+          ? measured(worst.because)
           : placed.length === 0
             ? 'Put them where they are to stand: light, flow and reach at night are checked as you move them. Corals may come before fish: they make next to no ammonia.'
             : 'Light, flow, reach and growth bear each other here.'}
@@ -176,12 +178,13 @@ export function CoralsScreen() {
 }
 
 function Findings({ findings }: { findings: readonly PlaceFinding[] }) {
+  const measured = useMeasures();
   if (findings.length === 0) return null;
   return (
     <View>
       <SectionHead title="What stands against it" />
       {findings.map(({ rule, between, because, mend }) => (
-        <Row key={rule + between.join()} title={because} note={mend} />
+        <Row key={rule + between.join()} title={measured(because)} note={measured(mend)} />
       ))}
     </View>
   );

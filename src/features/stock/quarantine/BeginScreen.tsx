@@ -17,6 +17,7 @@ import { formatPlain } from '@/core/units/format';
 import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank, selectTanks } from '@/store/selectors';
@@ -44,6 +45,7 @@ const draftSchema = z.object({
 /** Beginning a batch: who, where, for which tank, by which protocol; and what speaks against it. */
 export function BeginScreen({ given }: { given: Readonly<Record<string, string>> }) {
   const router = useRouter();
+  const measured = useMeasures();
   const dispatch = useAppDispatch();
   const find = useFinder();
   const tanks = useAppSelector(selectTanks);
@@ -92,7 +94,9 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
     return (
       <Screen head={<BackHead title="Quarantine" />}>
         <Opening title="No quarantine tank yet.">
-          A bare tank or a food-safe tub of 40 to 150 L. Add it as a quarantine tank, then begin.
+          {measured(
+            'A bare tank or a food-safe tub of 40 to 150 L. Add it as a quarantine tank, then begin.',
+          )}
         </Opening>
         <Button kind="primary" label="Add a tank" onPress={() => router.push('/tanks/new')} />
       </Screen>
@@ -274,12 +278,14 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
       ) : null}
       {cm > 0 && litres > 0 && litres < cm * QUARANTINE_LITRES_PER_CM ? (
         <Remark tone="caution" title="Too small for them">
-          {`${formatPlain(cm, 0)} cm of fish want ${formatPlain(Math.ceil((cm * QUARANTINE_LITRES_PER_CM) / 5) * 5)} L; this one holds ${formatPlain(litres, 0)}.`}
+          {measured(
+            `${formatPlain(cm, 0)} cm of fish want ${formatPlain(Math.ceil((cm * QUARANTINE_LITRES_PER_CM) / 5) * 5)} L; this one holds ${formatPlain(litres, 0)} L.`,
+          )}
         </Remark>
       ) : null}
       {findings.map(({ because, mend }) => (
-        <Remark key={because} tone="caution" title={because}>
-          {mend}
+        <Remark key={because} tone="caution" title={measured(because)}>
+          {measured(mend)}
         </Remark>
       ))}
       {nitrogen > 0 ? (

@@ -21,6 +21,7 @@ import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { beginRun, liveRun } from '@/store/runs';
@@ -37,6 +38,7 @@ import { useFinder } from '../useStock';
 /** A disease in the tank in view: who must leave, whether quarantine holds them, and the days without fish. */
 export function OutbreakScreen() {
   const router = useRouter();
+  const measured = useMeasures();
   const dispatch = useAppDispatch();
   const find = useFinder();
   const history = useAppSelector(selectHistory);
@@ -94,7 +96,7 @@ export function OutbreakScreen() {
           <Words as="body">
             {here.length === 0
               ? 'No fish is on record here.'
-              : `${who}: ${formatPlain(cm, 0)} cm of fish, which want about ${volume(litres.wanted)} of quarantine.`}
+              : `${who}: ${measured(`${formatPlain(cm, 0)} cm`)} of fish, which want about ${volume(litres.wanted)} of quarantine.`}
           </Words>
           {here.length > 0 && room < litres.wanted ? (
             <Remark tone="caution" title="Quarantine does not hold them all">
@@ -110,7 +112,7 @@ export function OutbreakScreen() {
           ) : null}
           {rivals.map(({ because }) => (
             <Remark key={because} tone="caution" title="Apart in quarantine">
-              {`${because} No rock stands between them there.`}
+              {`${measured(because)} No rock stands between them there.`}
             </Remark>
           ))}
           <Remark tone="caution" title="What is wet carries it">

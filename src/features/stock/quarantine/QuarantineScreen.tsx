@@ -10,6 +10,7 @@ import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
@@ -124,6 +125,7 @@ function BatchCard({ id }: { id: string }) {
 }
 
 function Tanks({ tanks }: { tanks: ReturnType<typeof selectTanks> }) {
+  const measured = useMeasures();
   const router = useRouter();
   const dispatch = useAppDispatch();
   const log = useAppSelector((state) => state.log);
@@ -149,7 +151,7 @@ function Tanks({ tanks }: { tanks: ReturnType<typeof selectTanks> }) {
           <View key={id}>
             <Row
               title={body.name}
-              note={`${formatPlain(netVolume(body.volume).net, 0)} L, ${busy ? 'a batch in it' : dirty ? 'to be cleaned first' : 'free'}. Is it ready?`}
+              note={`${measured(`${formatPlain(netVolume(body.volume).net, 0)} L`)}, ${busy ? 'a batch in it' : dirty ? 'to be cleaned first' : 'free'}. Is it ready?`}
               onPress={() => router.push(to.quarantinePage('readiness', { tank: id }))}
             />
             {dirty && !busy ? (

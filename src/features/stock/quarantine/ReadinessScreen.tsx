@@ -9,6 +9,7 @@ import { entriesOfTank } from '@/core/records/log';
 import { daysBetween, instant } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { selectNow, selectTanks } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
@@ -23,6 +24,7 @@ const ticksSchema = z.array(z.string());
 
 /** Whether a quarantine tank is ready for anybody, line by line, with the sums for its size. */
 export function ReadinessScreen({ given }: { given: Readonly<Record<string, string>> }) {
+  const measured = useMeasures();
   const tanks = useAppSelector(selectTanks);
   const tank =
     tanks.find(({ id }) => id === given.tank) ??
@@ -50,7 +52,9 @@ export function ReadinessScreen({ given }: { given: Readonly<Record<string, stri
           <SectionHead title="How large for whom" />
           <Stepper label="Fish" value={count} onChange={setCount} most={12} />
           <Stepper label="Length of each, cm" value={cm} onChange={setCm} most={40} />
-          <Words as="body">{`${formatPlain(low, 0)} to ${formatPlain(high, 0)} L.`}</Words>
+          <Words as="body">
+            {measured(`${formatPlain(low, 0)} to ${formatPlain(high, 0)} L.`)}
+          </Words>
           <Seeded />
         </>
       }
@@ -63,7 +67,7 @@ export function ReadinessScreen({ given }: { given: Readonly<Record<string, stri
           <Tick
             key={id}
             label={title}
-            note={shown === true ? `${text} Seen in the log.` : text}
+            note={measured(shown === true ? `${text} Seen in the log.` : text)}
             value={shown === true || ticked.includes(id)}
             onChange={(on) => setTicked(on ? [...ticked, id] : ticked.filter((one) => one !== id))}
           />
