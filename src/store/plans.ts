@@ -34,10 +34,8 @@ export function followPlans(startListening: AppStartListening): void {
       const { session, log, computed: known } = getState();
       const { tankId } = session;
       if (session.status !== 'ready' || tankId === null) return;
-      if (log.batches.length + log.medicines.length + log.spots.length > 0) {
-        const { renewAsks } = await loadAsking();
-        await dispatch(renewAsks());
-      }
+      const { renewAsks } = await loadAsking();
+      await dispatch(renewAsks());
       // Without a wish there is one only where Stock was opened.
       const wished = log.wishes.some(({ body }) => body.tankId === tankId);
       if (!wished && !known.plan[tankId]) return;

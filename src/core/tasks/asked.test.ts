@@ -187,3 +187,37 @@ describe('a coral asks for', () => {
     expect(steps(11, meant)).toEqual([]);
   });
 });
+
+describe('a refugium asks for', () => {
+  const lit = (nitrate: number | null, ended = false) => {
+    const log = new LogBuilder();
+    log.entry(onDay(10), {
+      kind: 'response',
+      measure: 'refugium',
+      action: 'begun',
+      strength: '6 hours',
+    });
+    if (nitrate !== null) log.card('nitrateCard', onDay(15), nitrate);
+    if (ended) log.entry(onDay(16), { kind: 'response', measure: 'refugium', action: 'ended' });
+    return (day: number) => {
+      const merged = log.log();
+      return asksOfTank(merged, tankHistory(merged, log.tankId, onDay(day)), onDay(day));
+    };
+  };
+
+  it('its light step by step, a week apart, and no more once it has its hours', () => {
+    const at = lit(null);
+    const [first] = at(11);
+    expect(first).toMatchObject({ title: 'Refugium: light to 8 hours' });
+    expect(((first?.due ?? 0) - onDay(10, 0)) / 86_400_000).toBe(7);
+    expect(at(25)[0]?.title).toBe('Refugium: light to 10 hours');
+    expect(at(32)[0]?.title).toBe('Refugium: light to 12 hours');
+    expect(at(60)).toEqual([]);
+    expect(lit(null, true)(17)).toEqual([]);
+  });
+
+  it('none while nothing is left to eat, and says so', () => {
+    expect(lit(0)(16)[0]?.because).toMatch(/^Nitrate is at the bottom/);
+    expect(lit(10)(16)[0]?.because).toMatch(/^Small first/);
+  });
+});

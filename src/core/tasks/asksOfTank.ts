@@ -1,4 +1,5 @@
 import { coralAsks } from '../corals/asks';
+import { lightAsks } from '../growth/asks';
 import { tankHistory } from '../history/derive';
 import type { TankHistory } from '../history/tankHistory';
 import { finderWith } from '../livestock/lodgers';
@@ -21,7 +22,7 @@ export function asksOfTanks(
   );
 }
 
-/** What the batches, medicines and corals of a tank ask for next. Takes the catalogue. */
+/** What the batches, medicines, corals and lit algae of a tank ask for next. Takes the catalogue. */
 export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {
   const find = finderWith(log.species.map(({ body }) => body));
   const own = log.protocols.map(({ body }) => body);
@@ -40,6 +41,7 @@ export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {
       log.medicines,
       at,
     ),
+    ...lightAsks(history, at),
     ...coralAsks(
       history,
       log.spots.filter(({ body }) => body.tankId === tankId),

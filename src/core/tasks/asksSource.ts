@@ -8,10 +8,10 @@ export interface AsksSource {
   revisions: Revision[];
 }
 
-/** Entries of a healthy tank that say what a sponge was seeded for. */
-const OF_SEEDING = new Set(['animals', 'feed', 'sponge', 'weighing']);
+/** Entries that say what a sponge was seeded for, who came in, what was lit and what that had to eat. */
+const OF_OTHERS = new Set(['animals', 'feed', 'sponge', 'weighing', 'response', 'reading']);
 
-/** Gathers what a log's batches, medicines and corals rest on; null where it has none of them. */
+/** Gathers what a log's batches, medicines, corals and lit algae rest on; null where it has none of them. */
 export function asksSource(log: Log): AsksSource | null {
   const { batches, medicines, spots, protocols, species, kits } = log;
   const running = batches.filter(({ body }) => body.endedAt === null);
@@ -21,12 +21,17 @@ export function asksSource(log: Log): AsksSource | null {
     if (entriesIn(id).some(({ body }) => body.kind === 'medication')) whole.add(id);
   }
   const planted = new Set(spots.map(({ body }) => body.tankId));
+  const lit = log.tanks
+    .map(({ id }) => id)
+    .filter((id) => entriesIn(id).some(({ body }) => body.kind === 'response'));
   const seeding = [...whole].flatMap((id) =>
     entriesIn(id).flatMap(({ body }) =>
       body.kind === 'sponge' && body.fromTankId !== undefined ? body.fromTankId : [],
     ),
   );
-  const asked = [...new Set([...whole, ...planted])].filter((id) => liveHead(log, id, 'tank'));
+  const asked = [...new Set([...whole, ...planted, ...lit])].filter((id) =>
+    liveHead(log, id, 'tank'),
+  );
   if (asked.length === 0) return null;
   const all = [...new Set([...asked, ...seeding])];
   return {
@@ -42,7 +47,7 @@ export function asksSource(log: Log): AsksSource | null {
       ...all.flatMap((id) =>
         whole.has(id)
           ? entriesIn(id)
-          : entriesIn(id).filter(({ body }) => OF_SEEDING.has(body.kind)),
+          : entriesIn(id).filter(({ body }) => OF_OTHERS.has(body.kind)),
       ),
     ],
   };
