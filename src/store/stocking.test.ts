@@ -5,7 +5,7 @@ import { testServices } from '../testing/services';
 import { RUNS } from '../workers/jobs/runs';
 import type { Jobs } from '../workers/jobs/client';
 import { ticked } from './clockSlice';
-import { jobBegun } from './computedSlice';
+import { jobBegun, jobForgotten } from './computedSlice';
 import { openLog } from './open';
 import { recordAct } from './record';
 import { selectTanks } from './selectors';
@@ -101,6 +101,30 @@ describe('a plan', () => {
     const moves = store.getState().computed.moves[fulmar]?.value ?? [];
     expect(moves.map(({ wishId }) => wishId)).toContain(wish.id);
     expect(jobs.inferred).toHaveLength(1);
+  });
+
+  it('is held against that of the last visit', async () => {
+    const { store, jobs, fulmar } = await opened();
+    const first = store.dispatch(renewPlan(fulmar));
+    await jobs.asked();
+    jobs.answerAll();
+    await first;
+    // Another visit begins without a plan.
+    const visit = async () => {
+      store.dispatch(jobForgotten({ name: 'plan', key: fulmar }));
+      await store.dispatch(renewPlan(fulmar));
+    };
+    await visit();
+    expect(jobs.plans).toBe(2);
+    expect(store.getState().computed.moves[fulmar]).toBeUndefined();
+    const [kept] = planOf(store, fulmar)?.value?.items ?? [];
+    const wish = store.getState().log.wishes.find(({ id }) => id === kept?.wishId);
+    if (!wish) throw new Error('nothing was planned');
+    const pinned = dayOf((kept?.addOn.p50 ?? NOW) + 60 * DAY_MS, 'UTC');
+    await store.dispatch(recordAct((act) => act.revise(wish, { ...wish.body, pinned })));
+    await visit();
+    const moves = store.getState().computed.moves[fulmar]?.value ?? [];
+    expect(moves.map(({ wishId }) => wishId)).toContain(wish.id);
   });
 
   it('waits for a forecast under way, which brings the colony with it', async () => {

@@ -1,14 +1,21 @@
+import * as z from 'zod';
 import type { AddAnswer, AddQuestion } from '../core/livestock/add';
 import { stockSource, type StockSource } from '../core/livestock/planner/source';
 import type { CycleProblem, Posterior } from '../core/cycle/forecast';
-import { planMoves } from '../core/livestock/planner/moves';
+import { keptPlan, planMoves } from '../core/livestock/planner/moves';
 import { hashText } from '../core/math/hash';
 import { DAY_MS, HOUR_MS } from '../core/time/zone';
 import type { Jobs } from '../workers/jobs/client';
 import { computed, jobBegun, jobFailed } from './computedSlice';
+import { draftChanged } from './draftsSlice';
 import { selectNow } from './selectors';
 import type { AppThunk } from './state';
 import { forecastMoment, selectForecastOf, selectHistoryUntil, selectVerdictOf } from './world';
+
+/** The plan of the last visit, as it was kept. */
+const keptSchema = z.object({
+  items: z.array(z.object({ wishId: z.string(), name: z.string(), on: z.number() })),
+});
 
 /** The seed of every inference in the app. */
 const SEED = 1;
@@ -92,11 +99,16 @@ export function renewPlan(tankId: string): AppThunk<Promise<void>> {
         { lane: `plan/${tankId}`, hash },
       );
       if (!plan || getState().computed.plan[tankId]?.asked !== hash) return;
-      const old = getState().computed.plan[tankId]?.value;
+      // Across visits as well: who looks once a week is told what that week moved.
+      const name = `plan/${tankId}`;
+      const old = keptSchema.safeParse(getState().drafts[name]);
+      const kept = keptPlan(plan);
       dispatch(computed({ name: 'plan', key: tankId, asked: hash, value: plan }));
-      if (!old) return;
+      if (old.success && JSON.stringify(old.data) === JSON.stringify(kept)) return;
+      dispatch(draftChanged({ name, value: kept }));
+      if (!old.success) return;
       // A plan made again on another day moves by nothing but the day.
-      const value = planMoves(old, plan).filter(
+      const value = planMoves(old.data, plan).filter(
         ({ from, to }) => from === null || to === null || Math.abs(from - to) >= DAY_MS,
       );
       if (value.length > 0) dispatch(computed({ name: 'moves', key: tankId, asked: hash, value }));

@@ -6,7 +6,7 @@ import type { LookEntry } from '../../records/kinds/look';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../../records/log';
 import { dayOf } from '../../time/zone';
 import { factsOf } from './facts';
-import { planMoves } from './moves';
+import { keptPlan, planMoves } from './moves';
 import { planFrom } from './plan';
 import { stockSource, stockSourceSchema } from './source';
 
@@ -51,7 +51,7 @@ describe('who is in quarantine for a tank', () => {
     };
     const stamp = { actId: testId(90_001), device: 'test', recordedAt: '2026-11-24T11:00:00Z' };
     const after = mergeRevisions(demo, [createRecord(stamp, testId(90_002), 'entry', sign)]);
-    const moves = planMoves(planned(demo), planned(after));
+    const moves = planMoves(keptPlan(planned(demo)), planned(after));
     const moved = moves.find(({ name }) => name === 'Firefish');
     expect(moved?.because).toMatch(/begun anew \(Tailspot blenny: white grains\)/);
     expect((moved?.to ?? 0) - (moved?.from ?? 0)).toBeGreaterThan(20 * 86_400_000);
