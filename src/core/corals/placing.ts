@@ -30,7 +30,9 @@ export interface PlaceFinding {
 }
 
 /** Height of each level over the floor, cm, in a tank of usual height. */
-const HEIGHTS: Record<Level, number> = { sand: 0, low: 10, middle: 22, high: 34 };
+export const LEVEL_HEIGHTS_CM: Record<Level, number> = { sand: 0, low: 10, middle: 22, high: 34 };
+/** And of the water over it, cm. */
+export const LEVEL_TOP_CM = 46;
 /** Beyond its sweepers a coral is left so much room, cm. */
 const GAP = 5;
 /** How far a colony spreads from its middle in a year or two, cm. */
@@ -42,7 +44,7 @@ export function isCoral(animal: CatalogueAnimal | undefined): animal is Coral {
 
 /** Straight distance between two places, cm. */
 export function distanceCm(a: Spot, b: Spot): number {
-  return Math.hypot(a.x - b.x, a.z - b.z, HEIGHTS[a.level] - HEIGHTS[b.level]);
+  return Math.hypot(a.x - b.x, a.z - b.z, LEVEL_HEIGHTS_CM[a.level] - LEVEL_HEIGHTS_CM[b.level]);
 }
 
 /** The flow at a place: by thirds of the tank's length. */

@@ -221,6 +221,9 @@ describe('where corals stand', () => {
     expect(heading()).toBe('Each has its room.');
     await choose('High');
     expect(screen.getByText(/rises by a level every two weeks/)).toBeTruthy();
+    expect(
+      screen.getByRole('img', { name: /^The tank from the front. Zoanthids high, \d+ cm/ }),
+    ).toBeTruthy();
     await press('Plan the steps from today');
     expect(screen.getByText(/^Next \d+ % on/)).toBeTruthy();
     expect(store.getState().log.spots[0]?.body).toMatchObject({ what: 'Zoanthids', level: 'high' });

@@ -18,6 +18,7 @@ import { Words } from '@/ui/Words';
 import { AnimalPicker } from '../AnimalPicker';
 import { useStock } from '../useStock';
 import { Draw } from './Draw';
+import { FromFront } from './FromFront';
 import { RampPart } from './RampPart';
 import { SpotFields, type SpotHead } from './SpotFields';
 import { Zones } from './Zones';
@@ -133,6 +134,13 @@ export function CoralsScreen() {
       <Words as="soft">
         {`Back pane above, front below${known ? '' : '; drawn 100 by 50 cm, since its size was not told'}. A ring is what a coral reaches at night.`}
       </Words>
+      <FromFront
+        placed={placed}
+        reef={reef}
+        lengthCm={length}
+        troubled={troubled}
+        chosen={chosen}
+      />
       {current ? (
         <SpotFields
           key={current.id}
