@@ -16,6 +16,7 @@ import { CliError } from './errors';
 import { assuranceAt, forecastJson, simulateCsv } from './forecast';
 import { bandsOfLog, openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
+import { dueJson } from './due';
 import { quarantineJson } from './quarantine';
 import { addJson, compatibleJson, planJson, speciesJson } from './stock';
 import { sumCommand } from './sum';
@@ -206,6 +207,20 @@ function quarantine(args: string[], now: number): unknown {
   return quarantineJson(log, momentOption(values, now));
 }
 
+/** `due FILE`: what is to be done over the coming days, at one tank or at all of them. */
+function due(args: string[], now: number): unknown {
+  const { positionals, values } = argsOf(args, {
+    tank: { type: 'string' },
+    at: { type: 'string' },
+    days: { type: 'string' },
+  });
+  const { log } = openLog(positionals[0]);
+  const name = textOption(values, 'tank');
+  const days = values.days === undefined ? 14 : requiredNumber(values, 'days', 0, 366);
+  const tanks = name === undefined ? log.tanks : [pickTank(log, name)];
+  return dueJson(log, tanks, momentOption(values, now), days);
+}
+
 /** `species [TEXT]`: rows of the catalogue. */
 function species(args: string[]): unknown {
   return speciesJson(argsOf(args, {}).positionals.join(' '));
@@ -250,6 +265,7 @@ export const USAGE = `Usage: zoarium COMMAND
   species [TEXT]                              rows of the catalogue
   compatible "A" "B" … [--litres N] [--length CM]     what stands between them
   quarantine FILE [--at ISO]                  every batch: days clear, release, restarts, ammonia held
+  due FILE [--tank NAME] [--at ISO] [--days N]        what is to be done: key, title, why, when, minutes, state
   acclimate --bag "32.5 ppt" --tank "35 ppt" --bag-temp 22 --tank-temp 25.5 --litres 2 --class fish|coral|shrimp
       [--bag-ph N --tank-ph N --hours-shipped N --room C --one-system]   how it goes in, and the drip's sums
   demo [--at ISO]                             the demo log as a file`;
@@ -286,6 +302,8 @@ export function runCommand(argv: string[], now: number): string {
       return json(compatible(args));
     case 'quarantine':
       return json(quarantine(args, now));
+    case 'due':
+      return json(due(args, now));
     case 'acclimate':
       return json(acclimateJson(args));
     case 'demo':

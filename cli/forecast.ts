@@ -40,7 +40,7 @@ export function assuranceAt(history: TankHistory, at: number): Assurance {
 }
 
 /** Kits that the keeper has at hand, used before or not. */
-function kitsAtHand(log: Log): ProblemKit[] {
+export function kitsAtHand(log: Log): ProblemKit[] {
   return headsOfType(log, 'kit')
     .filter((kit) => kit.body.inUse)
     .flatMap((kit) => kitAtHand(kit.id, kit.body) ?? []);

@@ -74,7 +74,7 @@ function stagesOf({ id, protocol, clearSince }: AskedOf, history: TankHistory, a
     .map(({ name, does, due }) => ({
       id: `stage/${id}/${name}`,
       title: name,
-      because: `${protocol.name}: ${does[0]?.toLowerCase() ?? 'its next stage'}`,
+      because: `${protocol.name}: ${does[0] ?? 'its next stage'}`,
       minutes: 20,
       opens: { batch: id },
       due,
