@@ -1,5 +1,4 @@
 import { dayWords } from '../time/words';
-import { animalsCalled } from '../records/kinds/animals';
 import { countOf, formatSignificant } from '../units/format';
 import type { AddAnswer } from './add';
 
@@ -17,7 +16,7 @@ export function answerTitle({ answer, until, count }: AddAnswer, zone: string): 
 
 /** What follows from the answer, line by line: peak, most, quarantine. */
 export function answerLines(answer: AddAnswer, zone: string): string[] {
-  const { peak, passesAt, most, count, quarantineDays, name } = answer;
+  const { peak, passesAt, most, count, quarantineDays } = answer;
   const lines: string[] = [];
   if (peak && answer.nitrogen.added > 0) {
     const settled = passesAt === null ? '' : `, settled by ${dayWords(passesAt, zone)}`;
@@ -27,7 +26,7 @@ export function answerLines(answer: AddAnswer, zone: string): string[] {
   }
   if (answer.answer === 'yes' && most > count) {
     lines.push(
-      most >= 30 ? 'Many more would pass as well.' : `At most ${animalsCalled(name, most)} today.`,
+      most >= 30 ? 'Many more would pass as well.' : `At most ${most} of them today.`,
     );
   }
   if (answer.answer !== 'yes' && count > 1 && most > 0) {
