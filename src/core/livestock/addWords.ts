@@ -25,9 +25,7 @@ export function answerLines(answer: AddAnswer, zone: string): string[] {
     );
   }
   if (answer.answer === 'yes' && most > count) {
-    lines.push(
-      most >= 30 ? 'Many more would pass as well.' : `At most ${most} of them today.`,
-    );
+    lines.push(most >= 30 ? 'Many more would pass as well.' : `At most ${most} of them today.`);
   }
   if (answer.answer !== 'yes' && count > 1 && most > 0) {
     lines.push(`Instead, ${most} of them today would pass.`);
