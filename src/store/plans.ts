@@ -34,8 +34,11 @@ export function followPlans(startListening: AppStartListening): void {
       const { session, log, computed: known } = getState();
       const { tankId } = session;
       if (session.status !== 'ready' || tankId === null) return;
-      const { renewAsks } = await loadAsking();
-      await dispatch(renewAsks());
+      // After the forecast, on the worker that it leaves: tasks of today may wait a second for it.
+      if (known.forecast[tankId]?.status !== 'running') {
+        const { renewAsks } = await loadAsking();
+        await dispatch(renewAsks());
+      }
       // Without a wish there is one only where Stock was opened.
       const wished = log.wishes.some(({ body }) => body.tankId === tankId);
       if (!wished && !known.plan[tankId]) return;

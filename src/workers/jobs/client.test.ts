@@ -78,6 +78,26 @@ describe('jobs on workers', () => {
     jobs.stop();
   });
 
+  it('take a worker that rests in another lane, and make one only where all are at work', async () => {
+    const { workers, jobs, ask } = setUp();
+    const first = ask('x');
+    workers[0]?.say(done(1));
+    await first;
+    const second = ask('y', 'b');
+    expect(workers).toHaveLength(1);
+    const third = ask('z');
+    expect(workers).toHaveLength(2);
+    workers[0]?.say(done(2));
+    workers[1]?.say(done(3));
+    expect(await second).toEqual(forecast);
+    expect(await third).toEqual(forecast);
+    // Its old lane is not ended with it.
+    jobs.cancel('b');
+    expect(workers.map((worker) => worker.ended)).toEqual([false, false]);
+    jobs.stop();
+    expect(workers.map((worker) => worker.ended)).toEqual([true, true]);
+  });
+
   it('are cancelled by ending their worker', async () => {
     const { workers, jobs, ask } = setUp();
     const run = ask('x');

@@ -54,7 +54,7 @@ interface Lane {
 }
 
 /**
- * Jobs on workers, one to a lane, made when first needed. A worker at work is ended for a newer job,
+ * Jobs on workers, one to a lane at work, made when none rests. A worker at work is ended for a newer job,
  * since it cannot hear a word till it is done.
  */
 export function workerJobs(makeWorker: () => WorkerLike): Jobs {
@@ -89,9 +89,18 @@ export function workerJobs(makeWorker: () => WorkerLike): Jobs {
     const oldest = known.keys().next();
     if (known.size > KEPT && !oldest.done) known.delete(oldest.value);
   };
+  // Making one fetches and reads all that jobs are made of, so a worker that rests changes lanes.
+  const restingWorker = (): WorkerLike | null => {
+    const resting = [...lanes.values()].find(({ worker, running }) => worker && !running);
+    if (!resting) return null;
+    const { worker } = resting;
+    clearTimeout(resting.idle);
+    resting.worker = null;
+    return worker;
+  };
   const workerOf = (lane: Lane): WorkerLike => {
     if (lane.worker) return lane.worker;
-    const worker = makeWorker();
+    const worker = restingWorker() ?? makeWorker();
     worker.onmessage = (event) => lane.running?.hear(event.data);
     worker.onerror = () => {
       const { running } = lane;
