@@ -6,7 +6,7 @@ import { addDaysIn, DAY_MS, startOfDayIn } from '../time/zone';
 /** What eats nutrients by light of its own, which is raised by steps. */
 const LIT = ['refugium', 'scrubber'] as const;
 /** Hours of its light, by weeks from its beginning: small first, so that nutrients are not stripped. Judgement. */
-export const LIGHT_HOURS = [6, 8, 10, 12] as const;
+const LIGHT_HOURS = [6, 8, 10, 12] as const;
 /** Under these nothing that eats nutrients is raised, mg N/L and mg PO4/L. */
 const LEAST = { nitrate: 2 / 4.43, phosphate: 0.03 };
 /** A step that was due longer ago was taken or left, days. */

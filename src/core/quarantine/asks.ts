@@ -23,13 +23,22 @@ export interface AskedOf {
   plan: Pick<AmmoniaPlan, 'everyDays' | 'litres' | 'nitrogen' | 'carried'>;
 }
 
+/** Where nothing clears ammonia and fish are in it, it is tested daily, whatever a protocol leaves out. */
+function testsAsked({ batch, protocol }: AskedOf, history: TankHistory): Protocol['tests'] {
+  const bare = batch.filter !== 'cycled' && history.standing.fishSince !== null;
+  if (!bare) return protocol.tests;
+  const others = protocol.tests.filter(({ parameter }) => parameter !== 'ammonia');
+  return [{ parameter: 'ammonia', everyDays: 1 }, ...others];
+}
+
 /** The next test of each parameter that the protocol of a batch asks for. */
-function testsOf({ id, batch, protocol }: AskedOf, history: TankHistory): Ask[] {
+function testsOf(one: AskedOf, history: TankHistory): Ask[] {
+  const { id, batch } = one;
   const { zone } = history.tank;
   const begun = startOfDayIn(instant(batch.begunAt), zone);
   const last = (parameter: Protocol['tests'][number]['parameter']) =>
     latestReading(history, parameter)?.at ?? -Infinity;
-  return protocol.tests.flatMap(({ parameter, everyDays }): Ask[] => {
+  return testsAsked(one, history).flatMap(({ parameter, everyDays }): Ask[] => {
     const read = last(parameter);
     const due = read < begun ? begun : addDaysIn(startOfDayIn(read, zone), everyDays, zone);
     if (
@@ -44,7 +53,7 @@ function testsOf({ id, batch, protocol }: AskedOf, history: TankHistory): Ask[] 
         id: `quarantineTest/${id}/${parameter}`,
         title: `Test ${PARAMETERS[parameter].inSentence}`,
         because:
-          parameter === 'ammonia' && batch.filter !== 'cycled'
+          parameter === 'ammonia' && batch.filter !== 'cycled' && everyDays === 1
             ? 'Daily in quarantine: nothing there clears it by itself'
             : `By its protocol ${everyDays === 1 ? 'daily' : `every ${countOf(everyDays, 'day')}`}`,
         minutes: PARAMETERS[parameter].minutes,
@@ -114,13 +123,24 @@ function medicineAsks(
     if (!here.has(body) || body.kind === 'binder') return [];
     const own = history.entries.medication.filter(({ entry }) => entry.medicineId === id);
     const given = own.filter(({ entry }) => entry.act === 'given');
-    const gone = own.findLast(({ entry }) => entry.act === 'measured' && entry.value === 0);
-    const first = given.find((one) => one.at >= (gone?.at ?? -Infinity)) ?? given.at(-1);
-    if (!first) return [];
+    // When it was last out, whatever of it was given before no longer counts.
+    const outs = [
+      ...own.filter(({ entry }) =>
+        entry.act === 'measured'
+          ? entry.value === 0
+          : entry.act === 'carbonIn' && body.kind !== 'copper',
+      ),
+      ...history.entries.cleaning,
+    ].map((one) => one.at);
+    const last = given.at(-1);
+    const gone = Math.max(...outs.filter((out) => last !== undefined && out <= last.at));
+    const first = given.find((one) => one.at >= gone);
+    if (!first || !last) return [];
     const opens = { quarantine: 'medicines', given: { tank: history.tankId } } as const;
     const asks: Ask[] = [];
-    const out = own.some((one) => one.at >= first.at && one.entry.act === 'carbonIn');
-    const tested = own.findLast(({ entry }) => entry.act === 'measured')?.at ?? first.at;
+    const out = own.some((one) => one.at >= last.at && one.entry.act === 'carbonIn');
+    const read = own.findLast(({ entry }) => entry.act === 'measured')?.at ?? first.at;
+    const tested = Math.max(read, first.at);
     if (body.target || out) {
       asks.push({
         id: `medicineTest/${history.tankId}/${id}`,

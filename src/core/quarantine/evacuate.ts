@@ -4,10 +4,7 @@ import { ANY_HOME, type Finding } from '../livestock/compatibility/types';
 import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../livestock/lodgers';
 import { QUARANTINE_LITRES_PER_CM } from '../livestock/planner/quarantine';
 import { isHere, rosterOf, type Lot } from '../livestock/roster';
-import { holdAmmonia, type HoldPlan } from './hold';
-
-/** What the water of a quarantine tank is taken to be before anybody tested it. */
-const USUAL = { ph: 8.1, temperature: 25.5, salinity: 35 };
+import { holdAmmonia, USUAL_WATER, type HoldPlan } from './hold';
 
 /** Who must leave a tank, and whether quarantine holds them. */
 export interface Evacuation {
@@ -39,7 +36,7 @@ export function evacuationOf(
     fish,
     cm,
     litres: { wanted: cm * QUARANTINE_LITRES_PER_CM, there: litres },
-    ammonia: litres > 0 && nitrogen > 0 ? holdAmmonia({ nitrogen, litres, ...USUAL }) : null,
+    ammonia: litres > 0 && nitrogen > 0 ? holdAmmonia({ nitrogen, litres, ...USUAL_WATER }) : null,
     // Rock stood between those that came through together in a display; in a bare tank nothing does.
     rivals: judgeTogether(
       residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger),

@@ -8,10 +8,8 @@ import type { Unit } from '../units/units';
 import type { Kit } from '../records/schema/kit';
 import type { Batch } from '../records/schema/batch';
 import { DAY_MS } from '../time/zone';
-import { highestStepUnder, holdAmmonia, mostNitrogen, type HoldPlan } from './hold';
+import { highestStepUnder, holdAmmonia, mostNitrogen, USUAL_WATER, type HoldPlan } from './hold';
 
-/** What a quarantine tank's water is taken to be where it was not tested of late. */
-const USUAL = { ph: 8.1, temperature: 25.5, salinity: 35 };
 /** A reading older than this says nothing of the water now, days. */
 const RECENT_DAYS = 14;
 
@@ -39,11 +37,11 @@ function waterOf(history: TankHistory, at: number) {
     const last = latestReading(history, parameter);
     if (last && at - last.at <= RECENT_DAYS * DAY_MS) return last.best;
     assumed.push(parameter);
-    return USUAL[parameter];
+    return USUAL_WATER[parameter];
   };
   const water = {
     // New water is at 8.1 or above: after a change the fraction goes by the higher of the two.
-    ph: Math.max(value('ph'), USUAL.ph),
+    ph: Math.max(value('ph'), USUAL_WATER.ph),
     temperature: value('temperature'),
     salinity: value('salinity'),
   };

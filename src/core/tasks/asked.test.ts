@@ -82,6 +82,15 @@ describe('a batch asks for', () => {
     expect(tests(13)[0]).toBe('Test ammonia -2');
   });
 
+  it('ammonia daily where fish are in bare water, whatever its protocol leaves out', () => {
+    const { log, due } = spare({ protocol: 'none' });
+    const tests = () => due(12).filter((line) => line.startsWith('Test'));
+    expect(tests()).toEqual(['Test ammonia -2']);
+    log.card('ammoniaCard', onDay(12, 9), 0);
+    expect(tests()).toEqual(['Test ammonia 1']);
+    expect(spare({ protocol: 'none', filter: 'cycled' }).due(12)).toEqual([]);
+  });
+
   it('each test once: the cadence of the tank leaves it what it tests', () => {
     const { log } = spare();
     const merged = mergeRevisions(EMPTY_LOG, log.revisions);
@@ -144,6 +153,13 @@ describe('a batch asks for', () => {
     expect(copper(24)).toEqual(['Test Copper one -10']);
     act(24, 'measured', 0);
     expect(copper(24)).toEqual([]);
+    // Given anew, its days are counted anew, and the carbon of before is no more.
+    act(26, 'given');
+    expect(copper(30)).toEqual(['Test Copper one -3', 'Copper one: its days by the label end 6']);
+    log.entry(onDay(31), { kind: 'cleaning' });
+    act(33, 'given');
+    expect(copper(33)).toEqual(['Test Copper one 1']);
+    expect(copper(38)).toContain('Copper one: its days by the label end 5');
   });
 });
 
