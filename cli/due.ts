@@ -4,6 +4,8 @@ import { factsOf } from '../src/core/livestock/planner/facts';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { stockSource } from '../src/core/livestock/planner/source';
 import type { RevisionOf } from '../src/core/records/schema/revision';
+import { rhythmAsks } from '../src/core/rhythm/rhythmAsks';
+import { tanksInOrder } from '../src/core/history/tanksInOrder';
 import { asksOfTank } from '../src/core/tasks/asksOfTank';
 import { allOccurrences } from '../src/core/tasks/due';
 import { settle, type Settled } from '../src/core/tasks/settle';
@@ -16,6 +18,7 @@ const iso = (ms: number) => new Date(ms).toISOString();
 
 /** What tasks of a tank are worked out from, with all that the app would have worked out by then. */
 function worldOf(log: Log, { id }: RevisionOf<'tank'>, at: number): TaskWorld {
+  const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
   const history = tankHistory(log, id, at);
   const bands = bandsOfLog(log);
   const ruled = verdictOf(history, at, bands);
@@ -35,6 +38,7 @@ function worldOf(log: Log, { id }: RevisionOf<'tank'>, at: number): TaskWorld {
     batches: log.batches,
     runs: log.runs,
     asks: asksOfTank(log, history, at),
+    daily: rhythmAsks(log, histories, at)[id] ?? [],
     owned: new Set(log.kits.flatMap(({ body }) => (body.inUse ? [body.parameter] : []))),
   };
 }

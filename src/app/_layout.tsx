@@ -20,7 +20,7 @@ const OFFLINE_AFTER_MS = 1500;
 /** Wires the store, the clock and the log, and frames every screen. */
 export default function Layout() {
   const [store] = useState(() => {
-    const made = createStore(browserServices());
+    const made = createStore(browserServices(), () => import('@/features/rhythm'));
     made.dispatch(ticked(Date.now()));
     return made;
   });

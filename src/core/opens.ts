@@ -19,6 +19,8 @@ export type Place =
   | { acclimate: Readonly<Record<string, string>> }
   /** A part of the description of the tank in view. */
   | { tank: TankPart }
+  /** A chore of the tank in view, by its id. */
+  | { chore: string }
   /** A sum of the Bench, by its id. */
   | { sum: SumPlace }
   /** A procedure, to be gone on with or begun. */

@@ -40,6 +40,9 @@ export const to = {
   sum: (id: string) => `/bench/${id}`,
   animal: (id: string) => `/catalogue/${id}`,
   run: (id: string) => `/runs/${id}`,
+  rhythm: '/rhythm',
+  chore: (id: string) => `/rhythm/${id}`,
+  away: '/away',
   data: '/data',
   settings: '/settings',
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

@@ -1,28 +1,38 @@
 import { asksSource } from '../core/tasks/asksSource';
 import { hashText } from '../core/math/hash';
+import { rhythmAsks } from '../core/rhythm/rhythmAsks';
 import type { Ask } from '../core/tasks/types';
 import { computed } from './computedSlice';
-import { selectLog, selectNow } from './selectors';
+import { selectLog, selectNow, selectTanks } from './selectors';
 import type { AppThunk } from './state';
+import { selectHistoryOf } from './world';
 
-/** Works out what the batches, medicines and corals of every tank ask for. */
+const NOTHING = JSON.stringify({ asks: [], daily: [] });
+
+/** Works out what chores, batches, medicines and corals of every tank ask for. */
 export function renewAsks(): AppThunk<Promise<void>> {
   return async (dispatch, getState, { services }) => {
-    const source = asksSource(selectLog(getState()));
+    const log = selectLog(getState());
     const at = selectNow(getState());
+    const histories = selectTanks(getState()).flatMap(
+      ({ id }) => selectHistoryOf(getState(), id) ?? [],
+    );
+    const rhythm = rhythmAsks(log, histories, at);
+    const source = asksSource(log);
     let found: Record<string, Ask[]> | null = {};
     if (source) {
       const marks = source.revisions.map(({ id, rev, actId }) => [id, rev, actId]);
       const hash = hashText(JSON.stringify([at, marks]));
       found = await services.jobs.run('asks', { ...source, at }, { lane: 'asks', hash });
     }
-    if (!found) return;
+    // A newer question is under way, and brings chores of its own.
+    if (!found || getState().log !== log) return;
     const known = getState().computed.asks;
-    for (const key of new Set([...Object.keys(known), ...Object.keys(found)])) {
-      const value = found[key] ?? [];
+    for (const key of new Set([...Object.keys(known), ...Object.keys(rhythm)])) {
+      const value = { asks: found[key] ?? [], daily: rhythm[key] ?? [] };
       const asked = JSON.stringify(value);
       // Most of what happens to a log changes nothing of this.
-      if ((known[key]?.asked ?? '[]') === asked) continue;
+      if ((known[key]?.asked ?? NOTHING) === asked) continue;
       dispatch(computed({ name: 'asks', key, asked, value }));
     }
   };

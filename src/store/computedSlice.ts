@@ -3,7 +3,7 @@ import type { MethodOutcome } from '../core/cycle/dosing/methods';
 import type { Forecast, Posterior } from '../core/cycle/forecast';
 import type { PlanMove } from '../core/livestock/planner/moves';
 import type { Plan } from '../core/livestock/planner/types';
-import type { Ask } from '../core/tasks/types';
+import type { AsksOfTank } from '../core/tasks/types';
 
 /** What can be computed away from the screen, each under a key of its own. */
 export interface ComputedValues {
@@ -14,7 +14,7 @@ export interface ComputedValues {
   /** What the newest plan moved of the one before it. */
   moves: PlanMove[];
   /** What a tank's batches, medicines and corals ask for. */
-  asks: Ask[];
+  asks: AsksOfTank;
 }
 export type ComputedName = keyof ComputedValues;
 

@@ -6,7 +6,7 @@ import { countOf } from '../core/units/format';
 import { logMerged } from './logReducer';
 import { storeRevisions, type SaveResult } from './record';
 import { noticed, tankChosen } from './sessionSlice';
-import { tanksInOrder } from './selectors';
+import { tanksInOrder } from '../core/history/tanksInOrder';
 import { revisionKey } from '../core/records/log';
 import type { AppThunk } from './state';
 

@@ -5,7 +5,7 @@ import { allForgotten } from './computedSlice';
 import { logMerged, logReplaced } from './logReducer';
 import { pendingForgotten } from './pendingSlice';
 import { storeRevisions } from './record';
-import { tanksInOrder } from './selectors';
+import { tanksInOrder } from '../core/history/tanksInOrder';
 import type { LogName } from './services';
 import { opened, opening, openingFailed } from './sessionSlice';
 import { PLACE_DRAFT, type AppThunk } from './state';

@@ -1,10 +1,14 @@
-import { DAY_MS } from '../core/time/zone';
-import type { AppStartListening, RootState } from './state';
+import { HOUR_MS } from '../core/time/zone';
+import type { AppStartListening, AppThunk, RootState } from './state';
 
 /** What makes plans and answers questions of stocking, fetched with the first of them. */
 export const loadStocking = () => import('./stocking');
-/** What puts the question which tasks rest on the catalogue. */
-const loadAsking = () => import('./asking');
+
+/**
+ * Fetches what works out the tasks of daily life and of the catalogue. The app hands it over: it comes in
+ * one piece with the screens that it shares its sums with.
+ */
+export type AskingLoader = () => Promise<{ renewAsks: () => AppThunk<Promise<void>> }>;
 
 /** Quiet after a change before a plan is asked for. */
 const SETTLE_MS = 250;
@@ -17,12 +21,16 @@ function restsOn(state: RootState): unknown[] {
     session.status,
     known.forecast[session.tankId ?? '']?.value,
     known.forecast[session.tankId ?? '']?.status,
-    Math.floor(clock.now / DAY_MS),
+    // A day begins at another hour in each zone.
+    Math.floor(clock.now / HOUR_MS),
   ];
 }
 
 /** Keeps the plan of the tank in view, and what is asked for, as the log and the forecast have it. */
-export function followPlans(startListening: AppStartListening): void {
+export function followPlans(
+  startListening: AppStartListening,
+  loadAsking: AskingLoader | undefined,
+): void {
   startListening({
     predicate: (_action, now, before) => {
       const earlier = restsOn(before);
@@ -35,7 +43,7 @@ export function followPlans(startListening: AppStartListening): void {
       const { tankId } = session;
       if (session.status !== 'ready' || tankId === null) return;
       // After the forecast, on the worker that it leaves: tasks of today may wait a second for it.
-      if (known.forecast[tankId]?.status !== 'running') {
+      if (loadAsking && known.forecast[tankId]?.status !== 'running') {
         const { renewAsks } = await loadAsking();
         await dispatch(renewAsks());
       }

@@ -1,10 +1,10 @@
 import { createSelector } from '@reduxjs/toolkit';
+import { tanksInOrder } from '../core/history/tanksInOrder';
 import { bandsOf } from '../core/parameters/bands';
 import type { ParameterId } from '../core/parameters/registry';
-import { entriesOfTank, liveHead, type Log } from '../core/records/log';
+import { liveHead } from '../core/records/log';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { METRIC_SETTINGS, SETTINGS_ID } from '../core/records/schema/settings';
-import { instant } from '../core/time/zone';
 import type { RootState } from './state';
 
 export const selectLog = (state: RootState) => state.log;
@@ -12,25 +12,6 @@ export const selectSession = (state: RootState) => state.session;
 export const selectPending = (state: RootState) => state.pending;
 export const selectNow = (state: RootState) => state.clock.now;
 export const selectTankId = (state: RootState) => state.session.tankId;
-
-const KIND_ORDER = ['display', 'other', 'quarantine'];
-
-/** When a tank was last said to be filled; 0 for one that is empty. */
-function filledAt(log: Log, tankId: string): number {
-  const head = entriesOfTank(log, tankId).findLast(({ body }) => body.kind === 'filled');
-  return head ? instant(head.body.at) : 0;
-}
-
-/** Displays first; of two the younger, since the one in its cycle is the one that is looked at. */
-export function tanksInOrder(log: Log): RevisionOf<'tank'>[] {
-  const filled = new Map(log.tanks.map((tank) => [tank.id, filledAt(log, tank.id)]));
-  return [...log.tanks].sort(
-    (a, b) =>
-      KIND_ORDER.indexOf(a.body.kind) - KIND_ORDER.indexOf(b.body.kind) ||
-      (filled.get(b.id) ?? 0) - (filled.get(a.id) ?? 0) ||
-      a.body.name.localeCompare(b.body.name),
-  );
-}
 
 const selectTankHeads = (state: RootState) => state.log.tanks;
 

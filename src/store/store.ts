@@ -3,7 +3,7 @@ import { Databases } from './databases';
 import { draftChanged } from './draftsSlice';
 import { followForecasts } from './forecasting';
 import type { Services } from './services';
-import { followPlans } from './plans';
+import { followPlans, type AskingLoader } from './plans';
 import { tankChosen } from './sessionSlice';
 import { PLACE_DRAFT, reducer, type AppDispatch, type RootState, type ThunkExtra } from './state';
 
@@ -11,7 +11,7 @@ import { PLACE_DRAFT, reducer, type AppDispatch, type RootState, type ThunkExtra
 const LARGE = ['log', 'computed', 'pending'];
 
 /** The app's store on the given services. Drafts go to the database whenever they change. */
-export function createStore(services: Services) {
+export function createStore(services: Services, loadAsking?: AskingLoader) {
   const databases = new Databases(services);
   const extra: ThunkExtra = { services, databases };
   const listener = createListenerMiddleware<RootState, AppDispatch, ThunkExtra>({ extra });
@@ -25,7 +25,7 @@ export function createStore(services: Services) {
   });
   if (services.followsForecasts) {
     followForecasts(listener.startListening);
-    followPlans(listener.startListening);
+    followPlans(listener.startListening, loadAsking);
   }
   return configureStore({
     reducer,

@@ -20,7 +20,7 @@ import type { Kit } from '../core/records/schema/kit';
 import type { RevisionOf } from '../core/records/schema/revision';
 import type { Tank } from '../core/records/schema/tank';
 import { dueTasks } from '../core/tasks/due';
-import type { Ask, Occurrence } from '../core/tasks/types';
+import type { AsksOfTank, Occurrence } from '../core/tasks/types';
 import { HOUR_MS, instant, MINUTE_MS } from '../core/time/zone';
 import { perKey, perKeyUntil } from './memo';
 import { selectBands, selectKits, selectLog, selectNow, selectOwnedParameters } from './selectors';
@@ -188,14 +188,14 @@ const tasksFor = perKeyUntil(
       Plan | null,
       Log['batches'],
       Log['runs'],
-      readonly Ask[] | undefined,
+      AsksOfTank | undefined,
     ],
     now,
   ): { value: Occurrence[]; until: number } => ({
     value: dueTasks(world.history, world.verdict, owned, now, world.forecast, plan, {
       batches,
       runs,
-      ...(asks ? { asks } : {}),
+      ...asks,
     }),
     until: Math.min(nextHour(now), world.verdict.until),
   }),

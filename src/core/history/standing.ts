@@ -7,6 +7,8 @@ export interface Standing {
   filledAt: number | null;
   /** Since when the keeper says it runs, ms; null for one that is watched through its cycle. */
   runningSince: number | null;
+  /** When it was taken down, ms; null while it stands. */
+  closedAt: number | null;
   lid: boolean;
   /** When the heater was last held against a thermometer, ms. */
   heaterVerifiedAt: number | null;
@@ -38,11 +40,19 @@ function animalsSince(entries: TankEntries): number | null {
   return since.length > 0 ? Math.min(...since) : null;
 }
 
+/** When it was taken down, ms; null where it was filled or ran again since. */
+function closedAt({ closed, filled, running }: TankEntries): number | null {
+  const at = closed.at(-1)?.at ?? null;
+  const again = Math.max(filled.at(-1)?.at ?? -Infinity, running.at(-1)?.at ?? -Infinity);
+  return at !== null && again <= at ? at : null;
+}
+
 /** Reads off what stands from entries in order of time. */
 export function standingOf(entries: TankEntries): Standing {
   return {
     filledAt: entries.filled.at(-1)?.at ?? null,
     runningSince: entries.running.at(-1)?.at ?? null,
+    closedAt: closedAt(entries),
     lid: entries.lid.at(-1)?.entry.fitted ?? false,
     heaterVerifiedAt: entries.heaterCheck.at(-1)?.at ?? null,
     lit: entries.light.at(-1)?.entry.state === 'on',

@@ -30,6 +30,10 @@ export interface Log {
   readonly medicines: readonly RevisionOf<'medicine'>[];
   /** Ways of quarantine of the keeper's own. */
   readonly protocols: readonly RevisionOf<'protocol'>[];
+  /** Chores as the keeper wants them. */
+  readonly chores: readonly RevisionOf<'chore'>[];
+  /** Days away. */
+  readonly absences: readonly RevisionOf<'absence'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
@@ -54,6 +58,8 @@ export const EMPTY_LOG: Log = {
   spots: [],
   medicines: [],
   protocols: [],
+  chores: [],
+  absences: [],
   everyKit: {},
   calibrations: {},
   entries: {},
@@ -146,6 +152,8 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     spots: changedHeads(log.spots, of('spot'), 'spot'),
     medicines: changedHeads(log.medicines, of('medicine'), 'medicine'),
     protocols: changedHeads(log.protocols, of('protocol'), 'protocol'),
+    chores: changedHeads(log.chores, of('chore'), 'chore'),
+    absences: changedHeads(log.absences, of('absence'), 'absence'),
     everyKit: changedKits(log.everyKit, of('kit')),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
@@ -305,6 +313,8 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   spot: (log) => log.spots,
   medicine: (log) => log.medicines,
   protocol: (log) => log.protocols,
+  chore: (log) => log.chores,
+  absence: (log) => log.absences,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

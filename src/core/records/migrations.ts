@@ -22,6 +22,10 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     name: 'organics, media, treatments, light and sightings come in; nothing changes',
     up: (record) => [record],
   },
+  6: {
+    name: 'chores, days away, costs and the closing of a tank come in; nothing changes',
+    up: (record) => [record],
+  },
   5: {
     name: 'daily looks, labels of medicines, sponges, own protocols come in, batches say more; nothing changes',
     up: (record) => [record],

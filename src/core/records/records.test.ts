@@ -308,6 +308,34 @@ describe('version 6', () => {
       expect(kinds).toContain(kind);
   });
 
+});
+
+describe('version 7', () => {
+  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v7.json'), 'utf8');
+  const opened = () => {
+    const reading = readLogFile(text);
+    if (!reading.ok) throw new Error(reading.why);
+    return reading;
+  };
+
+  it('opens with chores, days away, a cost, a closing and why a task was skipped', () => {
+    const { refused, file } = opened();
+    expect(refused).toEqual([]);
+    const log = mergeRevisions(EMPTY_LOG, file.records);
+    expect(log.chores.map(({ body }) => [body.of, body.off])).toEqual([
+      ['waterChange', undefined],
+      [undefined, true],
+    ]);
+    expect(log.absences[0]?.body).toMatchObject({ from: '2026-04-02', minder: 'Ines' });
+    expect(log.settings[0]?.body).toMatchObject({ currency: '€', remindHour: 18 });
+    const bodies = Object.values(log.entries)
+      .flat()
+      .map(({ body }) => body);
+    expect(bodies).toContainEqual(expect.objectContaining({ kind: 'cost', amount: 48.5 }));
+    expect(bodies).toContainEqual(expect.objectContaining({ reason: 'clear still' }));
+    expect(bodies.some(({ kind }) => kind === 'closed')).toBe(true);
+  });
+
   it('is written as it was read', () => {
     const again = writeLogFile(toLogFile(opened().file.records, '2026-03-20T12:00:00Z'));
     expect(JSON.parse(again)).toEqual(JSON.parse(text));

@@ -13,6 +13,7 @@ const AHEAD_DAYS = 45;
 
 /** Every occurrence until a moment, source by source. One test is asked for once, by the first. */
 export function allOccurrences(world: TaskWorld, from: number, until: number): Occurrence[] {
+  if (world.history.standing.closedAt !== null) return [];
   const asked = new Set<ParameterId>();
   const sources: TaskSource[] = Object.values(TASK_SOURCES);
   return sources.flatMap((source) => {
@@ -27,7 +28,7 @@ export function allOccurrences(world: TaskWorld, from: number, until: number): O
 }
 
 /**
- * What is due on a tank, most pressing first: of each thing the next time that was neither done,
+ * What is due on a tank, most useful first, where being late is no use in itself: of each thing the next time that was neither done,
  * skipped nor put off.
  * @param owned parameters the keeper owns a kit for; others are not asked for
  * @param at now, ms
@@ -42,7 +43,7 @@ export function dueTasks(
   at: number,
   forecast: Forecast | null = null,
   plan: Plan | null = null,
-  household: Pick<TaskWorld, 'batches' | 'runs' | 'asks'> = {},
+  household: Pick<TaskWorld, 'batches' | 'runs' | 'asks' | 'daily'> = {},
 ): Occurrence[] {
   const world = { history, verdict, owned, forecast, plan, ...household };
   const all = allOccurrences(world, at, at + AHEAD_DAYS * DAY_MS);
@@ -50,7 +51,7 @@ export function dueTasks(
   for (const { task, standing } of settle(all, history.entries.taskMark, at)) {
     if (standing === 'due' && !first.has(task.id)) first.set(task.id, task);
   }
-  return [...first.values()].sort((a, b) => a.inDays - b.inDays);
+  return [...first.values()].sort((a, b) => Math.max(0, a.inDays) - Math.max(0, b.inDays));
 }
 
 /** "now", "today", "tomorrow", "in 3 days": when a task is due. */

@@ -14,8 +14,9 @@ export interface Settled {
 }
 
 /**
- * What was said of each occurrence, by the newest mark of its key. Most tasks need none: the entry
- * that doing them makes moves the next one on. One that was put off is due again when its time comes.
+ * What was said of each occurrence, by the newest mark of its key; what was done or skipped is not put
+ * off any more, whichever tab said so later. Most tasks need no mark: the entry that doing them makes
+ * moves the next one on. One that was put off is due again when its time comes.
  * @param marks in order of time
  * @param now ms
  */
@@ -24,9 +25,13 @@ export function settle(
   marks: readonly Logged<TaskMarkEntry>[],
   now: number,
 ): Settled[] {
-  const newest = new Map(marks.map(({ entry }) => [entry.task, entry]));
+  const said = new Map<string, TaskMarkEntry>();
+  for (const { entry } of marks) {
+    const before = said.get(entry.task);
+    if (!before || before.how === 'snoozed' || entry.how !== 'snoozed') said.set(entry.task, entry);
+  }
   return occurrences.map((task) => {
-    const mark = newest.get(task.key);
+    const mark = said.get(task.key);
     if (!mark) return { task, standing: 'due', until: null };
     if (mark.how !== 'snoozed') return { task, standing: mark.how, until: null };
     const until = mark.until === undefined ? now : instant(mark.until);

@@ -6,6 +6,7 @@ import { cycle } from './cycleTasks';
 import { gates } from './gates';
 import { guide } from './guide';
 import { quarantine } from './quarantine';
+import { rhythm } from './rhythm';
 import { telling } from './telling';
 import { stocking } from './stocking';
 import type { TaskSource } from './types';
@@ -15,11 +16,12 @@ export const TASK_SOURCES = {
   building,
   telling,
   arrivals,
+  quarantine,
+  asked,
   guide,
   cycle,
   cadence,
   gates,
   stocking,
-  asked,
-  quarantine,
+  rhythm,
 } as const satisfies Record<string, TaskSource>;

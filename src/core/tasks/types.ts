@@ -29,14 +29,22 @@ export interface Occurrence {
   /** What it tests. */
   parameters: ParameterId[];
   opens: Opens;
+  /** Done by saying so; the rest by what it opens. */
+  tick?: true;
 }
 
 /** Something that falls due on a day, worked out apart from the rest: what it rests on is heavy. */
 export type Ask = Pick<Occurrence, 'id' | 'title' | 'because' | 'minutes' | 'opens'> &
-  Partial<Pick<Occurrence, 'parameters'>> & {
+  Partial<Pick<Occurrence, 'parameters' | 'key' | 'tick'>> & {
     /** ms */
     due: number;
   };
+
+/** What is asked of a tank apart from its tests: by batches, medicines and corals, and by daily life. */
+export interface AsksOfTank {
+  asks: readonly Ask[];
+  daily: readonly Ask[];
+}
 
 /** What tasks are worked out from. */
 export interface TaskWorld {
@@ -50,6 +58,8 @@ export interface TaskWorld {
   batches?: readonly Pick<RevisionOf<'batch'>, 'id' | 'body'>[];
   /** What batches, medicines and corals ask for, where that was worked out. */
   asks?: readonly Ask[];
+  /** What daily life asks for: chores, instruments, figures that drift. */
+  daily?: readonly Ask[];
   /** Runs, those that are over among them. */
   runs?: readonly Pick<RevisionOf<'run'>, 'id' | 'body'>[];
   /** Parameters the keeper owns a kit for; others are not asked for. */

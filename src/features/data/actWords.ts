@@ -22,6 +22,10 @@ function noun(revision: Revision): string {
       return `the protocol ${revision.body.name}`;
     case 'medicine':
       return `the label of ${revision.body.name}`;
+    case 'chore':
+      return `the chore ${revision.body.name}`;
+    case 'absence':
+      return 'days away';
     case 'batch':
       return 'a quarantine batch';
     case 'run':

@@ -59,6 +59,10 @@ function addressOfRecord(head: Revision | undefined): string {
     case 'medicine':
     case 'protocol':
       return to.quarantine;
+    case 'chore':
+      return to.rhythm;
+    case 'absence':
+      return to.away;
     case 'settings':
       return to.settings;
     case undefined:

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { animals } from './animals';
 import { calibration } from './calibration';
+import { cost } from './cost';
 import { dose } from './dose';
 import { feed } from './feed';
 import type { Kind, SubjectType, Touch, WordsContext } from './kind';
@@ -16,7 +17,7 @@ import { reading } from './reading';
 import { response } from './response';
 import { saltMix } from './saltMix';
 import { sighting } from './sighting';
-import { filled, heaterCheck, lid, running } from './standing';
+import { closed, filled, heaterCheck, lid, running } from './standing';
 import { taskMark } from './taskMark';
 import { topOff } from './topOff';
 import { treatment } from './treatment';
@@ -54,6 +55,8 @@ export const KINDS = {
   cleaning,
   sponge,
   medication,
+  cost,
+  closed,
   taskMark,
 };
 

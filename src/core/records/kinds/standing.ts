@@ -24,6 +24,16 @@ export const running = defineKind({
   touches: () => [],
 });
 
+/** A tank that was taken down. */
+export const closed = defineKind({
+  schema: z.strictObject({ kind: z.literal('closed'), ...ofTank }),
+  subject: 'tank',
+  name: 'closing',
+  title: () => 'Closed',
+  line: () => 'taken down; its log is kept',
+  touches: () => [],
+});
+
 /** A lid or mesh that a jumping fish cannot pass, fitted or taken off. */
 export const lid = defineKind({
   schema: z.strictObject({ kind: z.literal('lid'), ...ofTank, fitted: z.boolean() }),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { instantSchema } from '../common';
+import { instantSchema, labelSchema } from '../common';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const TASK_MARKS = ['done', 'skipped', 'snoozed'] as const;
@@ -18,6 +18,8 @@ const schema = z.strictObject({
   how: z.enum(TASK_MARKS),
   /** Of one that was snoozed: until when. */
   until: instantSchema.optional(),
+  /** Of one that was skipped: why. */
+  reason: labelSchema.optional(),
 });
 export type TaskMarkEntry = z.infer<typeof schema>;
 
@@ -33,6 +35,7 @@ export const taskMark = defineKind({
   subject: 'tank',
   name: 'task',
   title: (entry) => entry.title,
-  line: (entry) => TASK_MARK_WORDS[entry.how].toLowerCase(),
+  line: ({ how, reason }) =>
+    [TASK_MARK_WORDS[how].toLowerCase(), reason ?? ''].filter(Boolean).join(': '),
   touches: () => [],
 });

@@ -2,7 +2,9 @@ import * as z from 'zod';
 import { animalSchema } from '../../livestock/catalogue/schema';
 import { idSchema, instantSchema } from '../common';
 import { entrySchema } from '../kinds';
+import { absenceSchema } from './absence';
 import { batchSchema } from './batch';
+import { choreSchema } from './chore';
 import { kitSchema } from './kit';
 import { medicineSchema } from './medicine';
 import { protocolSchema } from './protocol';
@@ -50,6 +52,8 @@ const BODIES = {
   spot: spotSchema,
   medicine: medicineSchema,
   protocol: protocolSchema,
+  chore: choreSchema,
+  absence: absenceSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -67,6 +71,8 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('spot'), body: spotSchema }),
   z.strictObject({ ...envelope, type: z.literal('medicine'), body: medicineSchema }),
   z.strictObject({ ...envelope, type: z.literal('protocol'), body: protocolSchema }),
+  z.strictObject({ ...envelope, type: z.literal('chore'), body: choreSchema }),
+  z.strictObject({ ...envelope, type: z.literal('absence'), body: absenceSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

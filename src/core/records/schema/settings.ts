@@ -22,6 +22,10 @@ export const settingsSchema = z.strictObject({
       }),
     'shows a parameter in a unit that does not measure it',
   ),
+  /** What money is counted in: letters or a sign. */
+  currency: z.string().min(1).max(8).optional(),
+  /** The hour of the day at which what is due rings, in calendars and browsers that may. */
+  remindHour: z.int().min(0).max(23).optional(),
   theme: z.enum(['system', 'day', 'night']),
   bandPreset: z.enum(BAND_PRESET_IDS),
   /** Bands the keeper set, canonical units. */

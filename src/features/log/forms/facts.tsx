@@ -54,18 +54,20 @@ export const LidForm = entryForm<'lid', z.infer<typeof lidFields>>({
 const plainFields = z.object(sharedFields);
 type PlainFields = z.infer<typeof plainFields>;
 
-function plain<K extends 'filled' | 'running'>(
+type PlainKind = 'filled' | 'running' | 'closed';
+
+function plain<K extends PlainKind>(
   kind: K,
   Fields: (props: FieldsProps<PlainFields>) => React.ReactNode,
 ) {
-  return entryForm<'filled' | 'running', PlainFields>({
+  return entryForm<PlainKind, PlainFields>({
     kind,
     fields: plainFields,
     start: () => SHARED,
     formOf: ({ at, note }) => ({ at, note: note ?? '' }),
     read: (form) => {
       const { read, note } = noteOf(form);
-      return read.result<EntryBody<'filled' | 'running'>>({ kind, ...note });
+      return read.result<EntryBody<PlainKind>>({ kind, ...note });
     },
     Fields,
   });
@@ -79,6 +81,13 @@ export const RunningForm = plain('running', () => (
   <Remark>
     From here on the tank counts as cycled, with animals in it. What the log shows of its cycle is
     still judged on tests alone.
+  </Remark>
+));
+
+export const ClosedForm = plain('closed', () => (
+  <Remark>
+    From here on nothing falls due at it. Its log stays, and the closing can be undone. Animals,
+    rock and water go to other keepers or the waste: never into the wild.
   </Remark>
 ));
 

@@ -8,11 +8,12 @@ import { ReadingEditor } from '../ReadingEditor';
 import { TestSheetScreen } from '../TestSheetScreen';
 import { AnimalsEntryForm } from './animals';
 import { CalibrationEntryForm } from './calibration';
+import { CostEntryForm } from './cost';
 import { BacteriaForm, DoseEntryForm } from './dose';
 import type { EntryFormProps } from './entryForm';
 import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
-import { FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
+import { ClosedForm, FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
 import { PurifiedEntryForm } from './purified';
 import { CleaningForm, LookForm, MedicationForm, SpongeForm } from './quarantine';
 import { ResponseEntryForm } from './response';
@@ -138,6 +139,16 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     label: 'Running',
     hint: 'Cycled, with animals, since',
     ...both(RunningForm),
+  },
+  closed: {
+    label: 'Tank closed',
+    hint: 'Taken down; nothing falls due',
+    ...both(ClosedForm),
+  },
+  cost: {
+    label: 'Cost',
+    hint: 'What was paid, and for what',
+    ...both(CostEntryForm),
   },
   cleaning: {
     label: 'Quarantine cleaned',

@@ -1,0 +1,113 @@
+import * as fc from 'fast-check';
+import { LogBuilder } from '../../testing/logBuilder';
+import { tankHistory } from '../history/derive';
+import { createRecord } from '../records/acts';
+import type { ChoreRule } from '../records/schema/chore';
+import { asked } from '../tasks/asked';
+import { settle } from '../tasks/settle';
+import type { Occurrence } from '../tasks/types';
+import { addDaysIn, dayOf, dayStart, HOUR_MS, isoInZone, startOfDayIn } from '../time/zone';
+import { choreAsks } from './choreAsks';
+
+/** Zones whose clocks change in the time that is gone through, both ways, and one that never does. */
+const ZONES = ['Europe/Berlin', 'America/New_York', 'Australia/Lord_Howe', 'Asia/Kathmandu'];
+const STARTS = ['2026-03-20', '2026-09-25', '2026-10-20', '2026-06-01'];
+
+const ruleArbitrary: fc.Arbitrary<ChoreRule> = fc.oneof(
+  fc.record({ by: fc.constant('days' as const), every: fc.integer({ min: 1, max: 20 }) }),
+  fc.record({
+    by: fc.constant('calendar' as const),
+    unit: fc.constantFrom('day' as const, 'week' as const),
+    every: fc.integer({ min: 1, max: 3 }),
+    weekdays: fc.uniqueArray(fc.integer({ min: 0, max: 6 }), { maxLength: 3 }),
+    start: fc.constantFrom(...STARTS),
+  }),
+);
+
+/** What a keeper does as hours go by; the same may be said twice, as by two tabs. */
+const stepArbitrary = fc.record({
+  hours: fc.integer({ min: 0, max: 60 }),
+  how: fc.constantFrom('done', 'skipped', 'snoozed', 'nothing', 'late snooze', 'again'),
+});
+
+describe('a chore', () => {
+  it('never comes due twice for one occasion, whatever is said in whatever order, across zones and clock changes', () => {
+    fc.assert(
+      fc.property(
+        ruleArbitrary,
+        fc.constantFrom(...ZONES),
+        fc.constantFrom(...STARTS),
+        fc.array(stepArbitrary, { minLength: 5, maxLength: 25 }),
+        (rule, zone, start, steps) => {
+          const builder = new LogBuilder({
+            zone,
+            filledOn: start,
+            runningSince: start,
+            fishInSince: start,
+          });
+          const choreId = builder.newId();
+          builder.revisions.push(
+            createRecord(builder.stamp(), choreId, 'chore', {
+              tankId: builder.tankId,
+              name: 'A chore',
+              minutes: 5,
+              rule,
+            }),
+          );
+          let now = dayStart(start, zone) + 12 * HOUR_MS;
+          const answered = new Set<string>();
+          let lastKey: string | null = null;
+          let lastOpen = '';
+          const due = (): Occurrence | undefined => {
+            const log = builder.log();
+            const history = tankHistory(log, builder.tankId, now);
+            const asks = choreAsks(history, log, now).filter(({ id }) => id === `chore/${choreId}`);
+            const tasks = asked.occurrences({ history, asks, owned: new Set() } as never, now, now);
+            return settle(tasks, history.entries.taskMark, now).find(
+              ({ standing, task }) => standing === 'due' && task.inDays <= 0,
+            )?.task;
+          };
+          const mark = (task: string, how: 'done' | 'skipped' | 'snoozed') =>
+            builder.entry(now, {
+              kind: 'taskMark',
+              task,
+              title: 'A chore',
+              how,
+              ...(how === 'snoozed'
+                ? { until: isoInZone(addDaysIn(startOfDayIn(now, zone), 1, zone), zone) }
+                : {}),
+            });
+          for (const { hours, how } of steps) {
+            now += hours * HOUR_MS + 1000;
+            const task = due();
+            if (task) {
+              expect(answered).not.toContain(task.key);
+              // Occasions go on: none that lies before one that was open comes back.
+              const day = task.key.slice(-10);
+              expect(day >= lastOpen).toBe(true);
+              lastOpen = day;
+            }
+            if (how === 'late snooze' || how === 'again') {
+              if (lastKey) mark(lastKey, how === 'again' ? 'done' : 'snoozed');
+              continue;
+            }
+            if (!task || how === 'nothing') continue;
+            mark(task.key, how);
+            lastKey = task.key;
+            if (how === 'snoozed') {
+              // Put off until tomorrow in its zone, whatever its clocks do tonight.
+              expect(due()).toBeUndefined();
+            } else {
+              answered.add(task.key);
+              expect(due()?.key).not.toBe(task.key);
+            }
+          }
+          for (const key of answered) {
+            expect(dayOf(dayStart(key.slice(-10), zone), zone)).toBe(key.slice(-10));
+          }
+        },
+      ),
+      { numRuns: 150 },
+    );
+  });
+});

@@ -1,0 +1,1 @@
+export { renewAsks } from '@/store/asking';
