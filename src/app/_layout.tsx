@@ -1,8 +1,9 @@
 import { Slot } from 'expo-router';
-import { lazy, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
+import { mayNotify } from '@/frame/notify';
 import { keepOffline } from '@/frame/offline';
 import { browserServices } from '@/store/browserServices';
 import { ticked } from '@/store/clockSlice';
@@ -42,11 +43,22 @@ export default function Layout() {
     <Provider store={store}>
       <Theme />
       <Framed />
+      <Suspense fallback={null}>
+        <Reminding />
+      </Suspense>
     </Provider>
   );
 }
 
 const RunBar = lazy(async () => ({ default: (await import('@/features/runs')).RunBar }));
+
+const Reminders = lazy(async () => ({ default: (await import('@/features/rhythm')).Reminders }));
+
+/** Reminders of the browser, where it may and there is a log to remind of. */
+function Reminding() {
+  const open = useAppSelector((state) => state.session.status === 'ready');
+  return open && mayNotify() === 'granted' ? <Reminders /> : null;
+}
 
 /** The frame of every screen, with the bar of what goes on where something does. */
 function Framed() {

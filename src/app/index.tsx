@@ -6,9 +6,15 @@ import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 
 const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
+const TodayTop = lazy(async () => ({ default: (await import('@/features/rhythm')).TodayTop }));
+const OtherTanks = lazy(async () => ({ default: (await import('@/features/rhythm')).OtherTanks }));
 
 export default function Today() {
   const tank = useAppSelector(selectTank);
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
-  return tank ? <TodayScreen Going={going ? LiveRuns : undefined} /> : <WelcomeScreen />;
+  return tank ? (
+    <TodayScreen Going={going ? LiveRuns : undefined} Top={TodayTop} Others={OtherTanks} />
+  ) : (
+    <WelcomeScreen />
+  );
 }

@@ -9,3 +9,5 @@ export { TankPartScreen } from './tank/TankPartScreen';
 export { TankScreen } from './tank/TankScreen';
 export { MedicineForm } from './stock/quarantine/MedicineForm';
 export { ProtocolForm } from './stock/quarantine/ProtocolForm';
+export { ChoreForm } from './rhythm/ChoreForm';
+export { AwayForm } from './rhythm/AwayForm';

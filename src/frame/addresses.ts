@@ -43,6 +43,7 @@ export const to = {
   rhythm: '/rhythm',
   chore: (id: string) => `/rhythm/${id}`,
   away: '/away',
+  sheet: '/away/sheet',
   data: '/data',
   settings: '/settings',
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

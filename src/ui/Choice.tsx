@@ -88,6 +88,49 @@ export function Choice<T extends string>({
   );
 }
 
+/** A few short things side by side, any of them chosen. */
+export function MultiChoice<T extends string>({
+  label,
+  options,
+  value,
+  onChange,
+}: {
+  label: string;
+  options: readonly Option<T>[];
+  value: readonly T[];
+  onChange: (value: T[]) => void;
+}) {
+  return (
+    <View style={{ gap: space.xs }}>
+      <Words as="strong">{label}</Words>
+      <View role="group" aria-label={label} style={styles.row}>
+        {options.map((option) => {
+          const chosen = value.includes(option.value);
+          return (
+            <Pressable
+              key={option.value}
+              role="checkbox"
+              aria-checked={chosen}
+              onPress={() =>
+                onChange(
+                  options
+                    .map((one) => one.value)
+                    .filter((one) => (one === option.value ? !chosen : value.includes(one))),
+                )
+              }
+              style={[styles.chip, chosen && styles.chosen]}
+            >
+              <Words as="body" style={chosen && styles.chosenText}>
+                {option.label}
+              </Words>
+            </Pressable>
+          );
+        })}
+      </View>
+    </View>
+  );
+}
+
 /** Alternatives that need a sentence each, one below the other. */
 export function OptionList<T extends string>({ label, options, value, onChange }: ChoiceProps<T>) {
   return (

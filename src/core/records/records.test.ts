@@ -307,7 +307,6 @@ describe('version 6', () => {
     for (const kind of ['look', 'cleaning', 'sponge', 'medication'] as const)
       expect(kinds).toContain(kind);
   });
-
 });
 
 describe('version 7', () => {

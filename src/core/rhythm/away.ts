@@ -27,7 +27,8 @@ export function whileAway(
   if (!absence) return { day: due, how: 'stays' };
   const eve = dayAfter(absence.from, -1);
   const back = dayAfter(absence.until, 1);
-  if (away === 'minder') return absence.minder ? { day: due, how: 'minder' } : { day: back, how: 'after' };
+  if (away === 'minder')
+    return absence.minder ? { day: due, how: 'minder' } : { day: back, how: 'after' };
   const fresh = lastDone !== null && daysApart(lastDone, eve) < Math.max(1, gap / 3);
   return away === 'before' && !fresh ? { day: eve, how: 'before' } : { day: back, how: 'after' };
 }

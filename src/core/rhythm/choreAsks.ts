@@ -22,7 +22,7 @@ export interface ChoreTime extends Moved {
 /** The chores of a log, and the days on which its keeper is away. */
 export interface Rhythm {
   chores: readonly RevisionOf<'chore'>[];
-  absences: readonly RevisionOf<'absence'>[];
+  absences: readonly { body: Absence }[];
 }
 
 /** The open time of each chore and those after it, until a day; at journeys where they go then. */

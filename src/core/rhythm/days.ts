@@ -2,7 +2,9 @@ import { DAY_MS } from '../time/zone';
 
 /** Days are counted without a zone here, so that no clock change moves one. */
 export function dayNumber(day: string): number {
-  return Math.round(Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8))) / DAY_MS);
+  return Math.round(
+    Date.UTC(Number(day.slice(0, 4)), Number(day.slice(5, 7)) - 1, Number(day.slice(8))) / DAY_MS,
+  );
 }
 
 export function dayOfNumber(number: number): string {

@@ -35,7 +35,9 @@ export function silenceWords(days: number): string {
   const words = ['two', 'three', 'four', 'five', 'six', 'seven', 'eight', 'nine', 'ten'];
   const weeks = Math.floor(days / 7);
   if (days < 14) return countOf(days, 'day');
-  return weeks <= 10 ? `${words[weeks - 2] ?? weeks} weeks` : countOf(Math.floor(days / 30), 'month');
+  return weeks <= 10
+    ? `${words[weeks - 2] ?? weeks} weeks`
+    : countOf(Math.floor(days / 30), 'month');
 }
 
 /** The silence that matters now: one that goes on, or the one that ended within days; null without. */
@@ -81,8 +83,12 @@ export function lapseOf(history: TankHistory, at: number): Lapse | null {
     },
     {
       id: 'test',
-      title: phase === 'running' ? 'Test ammonia, nitrate and alkalinity' : 'Test ammonia and nitrite',
-      because: phase === 'running' ? 'They say whether one change is enough' : 'They say where the cycle stands now',
+      title:
+        phase === 'running' ? 'Test ammonia, nitrate and alkalinity' : 'Test ammonia and nitrite',
+      because:
+        phase === 'running'
+          ? 'They say whether one change is enough'
+          : 'They say where the cycle stands now',
       minutes: 20,
       opens: { form: 'reading' },
       done: after(readings.ammonia),

@@ -45,7 +45,7 @@ export function occasionsOf(
   if (rule.by === 'days') {
     const open = afterThese(rule.every, since, happened, answered);
     const later: string[] = [];
-    for (let day = dayAfter(laterDay(open, today), rule.every); day <= until; ) {
+    for (let day = dayAfter(laterDay(open, today), rule.every); day <= until;) {
       later.push(day);
       day = dayAfter(day, rule.every);
     }
@@ -66,7 +66,11 @@ export function occasionsOf(
 }
 
 /** The first unanswered day of a rule after a day. */
-function openAfter(rule: Extract<ChoreRule, { by: 'calendar' }>, after: string, answered: ReadonlySet<string>): string {
+function openAfter(
+  rule: Extract<ChoreRule, { by: 'calendar' }>,
+  after: string,
+  answered: ReadonlySet<string>,
+): string {
   let day = nextOfRule(rule, after);
   while (answered.has(day)) day = nextOfRule(rule, day);
   return day;
@@ -87,7 +91,12 @@ function afterThese(
     if (of !== undefined) counted.add(of);
     const next = dayAfter(how === 'skipped' ? laterDay(on, open) : on, every);
     // What was done before the first is no occasion of it, and an entry never brings one nearer.
-    open = of === undefined ? (on < since ? open : laterDay(open, next)) : laterDay(dayAfter(open, 1), next);
+    open =
+      of === undefined
+        ? on < since
+          ? open
+          : laterDay(open, next)
+        : laterDay(dayAfter(open, 1), next);
   }
   while (answered.has(open)) open = dayAfter(open, 1);
   return open;

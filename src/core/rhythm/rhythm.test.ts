@@ -55,11 +55,20 @@ describe('rules', () => {
       '2026-03-14',
     ]);
     const fortnightly = weekly([5], 2, '2026-01-03') as never;
-    expect(daysOfRule(fortnightly, '2029-12-25', '2030-01-20')).toEqual(['2029-12-29', '2030-01-12']);
+    expect(daysOfRule(fortnightly, '2029-12-25', '2030-01-20')).toEqual([
+      '2029-12-29',
+      '2030-01-12',
+    ]);
   });
 
   it('of a month that lacks their day fall on its last', () => {
-    const rule = { by: 'calendar', unit: 'month', every: 1, weekdays: [], start: '2026-01-31' } as const;
+    const rule = {
+      by: 'calendar',
+      unit: 'month',
+      every: 1,
+      weekdays: [],
+      start: '2026-01-31',
+    } as const;
     expect(daysOfRule({ ...rule, weekdays: [] }, '2026-01-01', '2026-05-01')).toEqual([
       '2026-01-31',
       '2026-02-28',
@@ -127,7 +136,10 @@ describe('the chores of a tank', () => {
   it('change a small tank’s water weekly, a larger one’s fortnightly, a tenth of it', () => {
     const change = (litres: number) => {
       const volume = { ...new LogBuilder().log().tanks[0]!.body.volume };
-      const tank = { ...RUNNING, volume: { ...volume, measuredAtFill: { by: 'litres', litres } as const } };
+      const tank = {
+        ...RUNNING,
+        volume: { ...volume, measuredAtFill: { by: 'litres', litres } as const },
+      };
       const { history } = world(new LogBuilder(tank), onDay(40));
       const chore = choresOf(history, []).find(({ id }) => id === 'waterChange');
       return [chore?.rule, chore?.litres];
@@ -195,9 +207,17 @@ describe('what figures ask for', () => {
 
   it('is resin that lets solids through', () => {
     const builder = new LogBuilder(RUNNING);
-    builder.entry(onDay(30), { kind: 'purified', litres: 20, tds: { tap: 200, membrane: 5, resin: 0 } });
+    builder.entry(onDay(30), {
+      kind: 'purified',
+      litres: 20,
+      tds: { tap: 200, membrane: 5, resin: 0 },
+    });
     expect(asks(builder, onDay(31)).join()).not.toMatch(/Renew: /);
-    builder.entry(onDay(32), { kind: 'purified', litres: 20, tds: { tap: 200, membrane: 5, resin: 4 } });
+    builder.entry(onDay(32), {
+      kind: 'purified',
+      litres: 20,
+      tds: { tap: 200, membrane: 5, resin: 4 },
+    });
     expect(asks(builder, onDay(33))).toContain('Renew: resin');
   });
 
@@ -234,10 +254,22 @@ describe('days away', () => {
   const absences = [{ from: '2026-05-10', until: '2026-05-21', minder: 'Ines' }];
 
   it('leave to who minds the tank what is daily, bring the change forward, put the rest off', () => {
-    expect(whileAway('2026-05-12', null, 1, 'minder', absences)).toEqual({ day: '2026-05-12', how: 'minder' });
-    expect(whileAway('2026-05-12', '2026-04-28', 14, 'before', absences)).toEqual({ day: '2026-05-09', how: 'before' });
-    expect(whileAway('2026-05-12', null, 14, 'after', absences)).toEqual({ day: '2026-05-22', how: 'after' });
-    expect(whileAway('2026-05-22', null, 1, 'minder', absences)).toEqual({ day: '2026-05-22', how: 'stays' });
+    expect(whileAway('2026-05-12', null, 1, 'minder', absences)).toEqual({
+      day: '2026-05-12',
+      how: 'minder',
+    });
+    expect(whileAway('2026-05-12', '2026-04-28', 14, 'before', absences)).toEqual({
+      day: '2026-05-09',
+      how: 'before',
+    });
+    expect(whileAway('2026-05-12', null, 14, 'after', absences)).toEqual({
+      day: '2026-05-22',
+      how: 'after',
+    });
+    expect(whileAway('2026-05-22', null, 1, 'minder', absences)).toEqual({
+      day: '2026-05-22',
+      how: 'stays',
+    });
   });
 
   it('bring nothing forward that was done just before, and leave daily things where nobody comes', () => {
@@ -288,6 +320,11 @@ describe('a lapse', () => {
   });
 
   it('is said in weeks, and in months where it is long', () => {
-    expect([13, 14, 36, 120].map(silenceWords)).toEqual(['13 days', 'two weeks', 'five weeks', '4 months']);
+    expect([13, 14, 36, 120].map(silenceWords)).toEqual([
+      '13 days',
+      'two weeks',
+      'five weeks',
+      '4 months',
+    ]);
   });
 });

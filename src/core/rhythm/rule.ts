@@ -55,13 +55,15 @@ function nearStart({ unit, every, start }: Calendar, day: string): string {
 
 /** A rule as calendars write it, without its start: "FREQ=WEEKLY;INTERVAL=1;BYDAY=WE,SA". */
 export function ruleText(rule: ChoreRule): string {
-  const options = rule.by === 'days' ? { freq: RRule.DAILY, interval: rule.every } : optionsOf(rule);
+  const options =
+    rule.by === 'days' ? { freq: RRule.DAILY, interval: rule.every } : optionsOf(rule);
   return RRule.optionsToString(options).replace(/^RRULE:/, '');
 }
 
 /** "every 2 weeks on Wed and Sat", "14 days after the last time". */
 export function ruleWords(rule: ChoreRule): string {
-  if (rule.by === 'days') return rule.every === 1 ? 'every day' : `${countOf(rule.every, 'day')} after the last time`;
+  if (rule.by === 'days')
+    return rule.every === 1 ? 'every day' : `${countOf(rule.every, 'day')} after the last time`;
   const { unit, every, weekdays, start } = rule;
   const often = every === 1 ? `every ${unit}` : `every ${countOf(every, unit)}`;
   if (unit === 'week') {

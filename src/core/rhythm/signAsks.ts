@@ -54,7 +54,13 @@ function calibrationAsk(log: Kits, id: string, kit: Kit, zone: string, at: numbe
   ];
 }
 
-function supplyAsk(id: string, kit: Kit, histories: readonly TankHistory[], zone: string, at: number): Ask[] {
+function supplyAsk(
+  id: string,
+  kit: Kit,
+  histories: readonly TankHistory[],
+  zone: string,
+  at: number,
+): Ask[] {
   const times = histories
     .flatMap(({ entries }) => entries.reading.filter(({ entry }) => entry.kitId === id))
     .map(({ at: made }) => made)
@@ -130,9 +136,14 @@ function driftAsk(history: TankHistory, at: number): Ask[] {
   ];
 }
 
-function breakInAsk({ tankId, tank }: TankHistory, runs: readonly RevisionOf<'run'>[], at: number): Ask[] {
+function breakInAsk(
+  { tankId, tank }: TankHistory,
+  runs: readonly RevisionOf<'run'>[],
+  at: number,
+): Ask[] {
   return runs.flatMap(({ id, body }) => {
-    const set = body.procedure === 'build' && body.tankId === tankId ? body.steps.skimmer : undefined;
+    const set =
+      body.procedure === 'build' && body.tankId === tankId ? body.steps.skimmer : undefined;
     if (!set) return [];
     const due = addDaysIn(startOfDayIn(instant(set.at), tank.zone), BREAK_IN_DAYS, tank.zone);
     if (at < due || at - due > REMINDED_DAYS * DAY_MS) return [];

@@ -22,7 +22,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { actWords } from './actWords';
-import { chooseTextFile, download } from './browserFiles';
+import { chooseTextFile, download } from '@/frame/browserFiles';
 
 const ACTS_SHOWN = 15;
 

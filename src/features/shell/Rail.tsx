@@ -40,7 +40,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
   const current = placeOf(path);
   const places = [...BAR.filter((place) => place.path !== '/more'), ...MORE];
   return (
-    <View style={styles.rail}>
+    <View id="rail" style={styles.rail}>
       <Words as="section" style={styles.name}>
         Zoarium
       </Words>

@@ -38,6 +38,12 @@ export const MORE: readonly (Place & { note: string })[] = [
     label: 'Acclimate',
     note: 'From the bag to the tank: the method, the drip, the steps',
   },
+  {
+    path: '/rhythm',
+    label: 'Rhythm',
+    hotkey: 'r',
+    note: 'Chores and the weeks ahead, days away, calendar and reminders',
+  },
   { path: '/tanks', label: 'Tanks', note: 'Volumes, lid, heater, and what each was filled with' },
   {
     path: '/instruments',
@@ -78,6 +84,7 @@ const FREE = [
   '/bench',
   '/catalogue',
   '/data',
+  '/away',
   '/guide',
   '/settings',
   '/more',
@@ -92,7 +99,9 @@ export function needsTank(path: string): boolean {
 export function isEntryPath(path: string): boolean {
   return (
     path === '/log' ||
-    /^\/(log|tanks|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(path)
+    /^\/(log|tanks|rhythm|away|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
+      path,
+    )
   );
 }
 

@@ -1,24 +1,33 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import Check from 'lucide-react-native/icons/check';
 import { PARAMETERS } from '@/core/parameters/registry';
-import type { TaskMarkEntry } from '@/core/records/kinds/taskMark';
 import { dueWords } from '@/core/tasks/due';
 import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
-import { addDaysIn, isoInZone, startOfDayIn } from '@/core/time/zone';
 import { capitalise, countOf, listWords } from '@/core/units/format';
 import { addressOf } from '@/frame/addressOf';
+import { to } from '@/frame/addresses';
 import { useAppDispatch } from '@/store/hooks';
-import { recordAct } from '@/store/record';
-import { Button, LinkButton } from '@/ui/Press';
+import { markTask } from '@/store/tasks';
+import { LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
-import { Sheet } from '@/ui/Sheet';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { PutOffSheet } from './PutOffSheet';
 
 const styles = StyleSheet.create({
-  ring: { width: 24, height: 24, borderRadius: 12, borderWidth: 1.5, borderColor: color.ink },
+  ring: {
+    width: 24,
+    height: 24,
+    borderRadius: 12,
+    borderWidth: 1.5,
+    borderColor: color.ink,
+    alignItems: 'center',
+    justifyContent: 'center',
+  },
+  box: { borderRadius: 4 },
 });
 
 const isTest = (task: Occurrence) => 'form' in task.opens && task.opens.form === 'reading';
@@ -51,121 +60,86 @@ function whenWords(task: Occurrence, zone: string): string {
   return task.at === undefined ? day : `${day} ${timeWords(task.at, zone)}`;
 }
 
+/** Rows that are shown; the rest is a tap away. */
+const SHOWN = 7;
+
 interface DueListProps {
   tasks: readonly Occurrence[];
-  tankId: string;
-  zone: string;
-  now: number;
+  tank: { id: string; zone: string };
 }
 
-/** What is due, most useful first; each row leads to where it is done, and can be put off. */
-export function DueList({ tasks, tankId, zone, now }: DueListProps) {
+/**
+ * What is due, most useful first, with the time it takes and why now. Each row is one tap: it leads to
+ * where the thing is done, or says that it is done.
+ */
+export function DueList({ tasks, tank }: DueListProps) {
   const router = useRouter();
+  const dispatch = useAppDispatch();
   const [asking, setAsking] = useState(false);
-  const rows = grouped(tasks).slice(0, 6);
-  const due = rows.filter((task) => task.inDays <= 0).length;
+  const all = grouped(tasks);
+  const rows = all.slice(0, SHOWN);
+  const today = all.filter((task) => task.inDays <= 0);
+  const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
+  const more = today.length - rows.filter((task) => task.inDays <= 0).length;
   return (
     <View>
       <SectionHead
         title="Due"
-        end={due === 0 ? 'nothing today' : `${countOf(due, 'thing')} today`}
+        end={
+          today.length === 0
+            ? 'nothing today'
+            : `${countOf(today.length, 'thing')} today, about ${minutes} min`
+        }
       />
-      {rows.map((task) => (
-        <Row
-          key={task.id}
-          title={task.title}
-          note={task.because}
-          accessibleName={`${task.title}, ${whenWords(task, zone)}. ${task.because}`}
-          lead={<View style={styles.ring} />}
-          end={
-            <>
-              <Words as="soft" style={{ color: color.ink }}>
-                {whenWords(task, zone)}
-              </Words>
-              <Words as="aside">{`${task.minutes} min`}</Words>
-            </>
-          }
-          onPress={() => router.push(addressOf(task.opens))}
-        />
-      ))}
-      {due > 0 ? (
-        <View style={{ alignItems: 'flex-start' }}>
+      {rows.map((task) => {
+        // What lies ahead is not said to be done by a tap that looks like opening it.
+        const ticks = task.tick === true && task.inDays <= 0;
+        const when = whenWords(task, tank.zone);
+        return (
+          <Row
+            key={task.id}
+            title={task.title}
+            note={task.because}
+            accessibleName={`${ticks ? 'Done: ' : ''}${task.title}, ${when}. ${task.because}`}
+            lead={
+              <View style={[styles.ring, ticks && styles.box]}>
+                {ticks ? <Check size={16} color={color.edge} /> : null}
+              </View>
+            }
+            end={
+              <>
+                <Words as="soft" style={{ color: color.ink }}>
+                  {when}
+                </Words>
+                <Words as="aside">{`${task.minutes} min`}</Words>
+              </>
+            }
+            onPress={() => {
+              if (ticks) {
+                void dispatch(markTask(task, tank, { how: 'done' }, `${task.title}: done`));
+              } else router.push(addressOf(task.opens));
+            }}
+          />
+        );
+      })}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 20 }}>
+        {today.length > 0 ? (
           <LinkButton soft label="Put something off" onPress={() => setAsking(true)} />
-        </View>
-      ) : null}
+        ) : null}
+        <LinkButton
+          soft
+          label={
+            more > 0 ? `${countOf(more, 'more thing')}, and the weeks ahead` : 'The weeks ahead'
+          }
+          onPress={() => router.push(to.rhythm)}
+        />
+      </View>
       <PutOffSheet
         open={asking}
         onClose={() => setAsking(false)}
         tasks={tasks.filter((task) => task.inDays <= 0)}
-        tankId={tankId}
-        zone={zone}
-        now={now}
+        tank={tank}
       />
     </View>
-  );
-}
-
-/** Puts a task off, or leaves this time of it out. */
-function PutOffSheet({
-  open,
-  onClose,
-  tasks,
-  tankId,
-  zone,
-  now,
-}: DueListProps & { open: boolean; onClose: () => void }) {
-  const dispatch = useAppDispatch();
-  const [chosen, setChosen] = useState<Occurrence | null>(null);
-  const close = () => {
-    setChosen(null);
-    onClose();
-  };
-  const mark = (how: TaskMarkEntry['how'], days: number | null, words: string) => {
-    if (!chosen) return;
-    const until =
-      days === null
-        ? {}
-        : { until: isoInZone(addDaysIn(startOfDayIn(now, zone), days, zone), zone) };
-    void dispatch(
-      recordAct(
-        (act) =>
-          act.create('entry', {
-            kind: 'taskMark',
-            tankId,
-            at: isoInZone(now, zone),
-            task: chosen.key,
-            title: chosen.title,
-            how,
-            ...until,
-          }),
-        words,
-      ),
-    );
-    close();
-  };
-  return (
-    <Sheet title={chosen ? chosen.title : 'Put off what?'} open={open} onClose={close}>
-      {chosen ? (
-        <>
-          <Button label="Until tomorrow" onPress={() => mark('snoozed', 1, 'Put off a day')} />
-          <Button label="Three days" onPress={() => mark('snoozed', 3, 'Put off three days')} />
-          <Button
-            label="Leave it out this time"
-            onPress={() => mark('skipped', null, 'Left out')}
-          />
-        </>
-      ) : (
-        <View>
-          {tasks.map((task) => (
-            <Row
-              key={task.key}
-              title={task.title}
-              note={task.because}
-              onPress={() => setChosen(task)}
-            />
-          ))}
-        </View>
-      )}
-    </Sheet>
   );
 }

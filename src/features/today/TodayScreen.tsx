@@ -31,11 +31,18 @@ import { InQuarantine } from './InQuarantine';
 import { Lately } from './Lately';
 import { LatestStrip } from './LatestStrip';
 
+/** Parts of Today that are fetched after it: what goes on, what daily life puts on top, other tanks. */
+interface TodayParts {
+  Going?: ComponentType<{ now: number }>;
+  Top?: ComponentType;
+  Others?: ComponentType;
+}
+
 /**
  * Whether the tank may take fish, where it is on its course, and what is worth doing now; on top of
  * that, where a run goes on, what shows it.
  */
-export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> }) {
+export function TodayScreen({ Going, Top, Others }: TodayParts) {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
   const milestones = useAppSelector(selectMilestones);
@@ -55,7 +62,7 @@ export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> 
   const { zone } = history.tank;
   const sentence = todaySentence(history, verdict, bands, forecast, now);
   const day = history.start === null ? null : daysBetween(history.start, now, zone);
-  const due = <DueList tasks={tasks} tankId={history.tankId} zone={zone} now={now} />;
+  const due = <DueList tasks={tasks} tank={{ id: history.tankId, zone }} />;
   const watch = outOfBand(history, bands, now).filter(() => history.standing.runningSince === null);
   const watching =
     watch.length > 0 ? (
@@ -93,6 +100,11 @@ export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> 
           <Going now={now} />
         </Suspense>
       ) : null}
+      {Top ? (
+        <Suspense fallback={null}>
+          <Top />
+        </Suspense>
+      ) : null}
       <FishInWatch history={history} forecast={forecast} now={now} />
       {marks.length > 0 && day !== null ? (
         <Course
@@ -113,6 +125,11 @@ export function TodayScreen({ Going }: { Going?: ComponentType<{ now: number }> 
         </>
       )}
       <InQuarantine tankId={history.tankId} now={now} />
+      {Others ? (
+        <Suspense fallback={null}>
+          <Others />
+        </Suspense>
+      ) : null}
       <Lately history={history} now={now} most={wide ? 6 : 4} />
     </Screen>
   );

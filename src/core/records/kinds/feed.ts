@@ -51,10 +51,12 @@ export const feed = defineKind({
   line: ({ food, amount }) =>
     amount.by === 'grams'
       ? `${formatPlain(amount.grams)} g`
-      : countOf(amount.portions, FOODS_AS_FED[food].portion, plural(FOODS_AS_FED[food].portion)),
+      : countOf(amount.portions, FOODS_AS_FED[food].portion, portionWord(food)),
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'phosphate'],
 });
 
-function plural(word: string): string {
-  return word.endsWith('ch') ? `${word}es` : `${word}s`;
+/** What several portions of a food are called. */
+export function portionWord(food: Food): string {
+  const { portion } = FOODS_AS_FED[food];
+  return portion.endsWith('ch') ? `${portion}es` : `${portion}s`;
 }

@@ -13,7 +13,14 @@ import { BacteriaForm, DoseEntryForm } from './dose';
 import type { EntryFormProps } from './entryForm';
 import { FeedEntryForm } from './feed';
 import { MediaEntryForm, OrganicsEntryForm } from './organics';
-import { ClosedForm, FilledForm, HeaterCheckForm, LidForm, RunningForm, TaskMarkForm } from './facts';
+import {
+  ClosedForm,
+  FilledForm,
+  HeaterCheckForm,
+  LidForm,
+  RunningForm,
+  TaskMarkForm,
+} from './facts';
 import { PurifiedEntryForm } from './purified';
 import { CleaningForm, LookForm, MedicationForm, SpongeForm } from './quarantine';
 import { ResponseEntryForm } from './response';

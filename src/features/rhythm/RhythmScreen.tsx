@@ -1,0 +1,138 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { choresOf, choreTimes, type Chore } from '@/core/rhythm/chores';
+import { loadOf, upkeepOf } from '@/core/rhythm/load';
+import { ruleWords } from '@/core/rhythm/rule';
+import { dueWords } from '@/core/tasks/due';
+import { capitalise, formatPlain } from '@/core/units/format';
+import { spanOfMinutes } from '@/core/units/duration';
+import { dayOf, daysUntilDay, dayStart } from '@/core/time/zone';
+import { shortDay } from '@/core/time/words';
+import { to } from '@/frame/addresses';
+import { TankHead } from '@/frame/TankHead';
+import { useMeasures } from '@/frame/useMeasures';
+import { useAppSelector } from '@/store/hooks';
+import { selectDueTasks, selectHistory } from '@/store/inView';
+import { selectNow } from '@/store/selectors';
+import { LoadChart } from '@/ui/Drawing';
+import { Button, LinkButton } from '@/ui/Press';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { CalendarPart } from './CalendarPart';
+import { useHistories, useRhythm } from './useRhythm';
+
+const WEEKS = 6;
+
+/** What the coming weeks ask of the keeper, and every chore with its rhythm. */
+export function RhythmScreen() {
+  const router = useRouter();
+  const measured = useMeasures();
+  const history = useAppSelector(selectHistory);
+  const tasks = useAppSelector(selectDueTasks);
+  const now = useAppSelector(selectNow);
+  const histories = useHistories();
+  const rhythm = useRhythm();
+  const [folded, setFolded] = useState(true);
+  // By the day: what falls due does not change by the minute.
+  const day = history ? dayOf(now, history.tank.zone) : '';
+  const weeks = useMemo(
+    () => loadOf(histories, rhythm, now, WEEKS),
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the day stands for now
+    [histories, rhythm, day],
+  );
+  if (!history) return null;
+  const { zone } = history.tank;
+  const chores = choresOf(history, rhythm.chores);
+  const asked = chores.filter(({ off }) => !off);
+  const off = chores.filter((chore) => chore.off);
+  const today = tasks.filter(({ inDays }) => inDays <= 0);
+  const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
+  const upkeep = histories.map((one) => upkeepOf(one, rhythm));
+  const sum = (of: 'minutes' | 'litres') => upkeep.reduce((all, one) => all + one[of], 0);
+  const litres = (much: number) => measured(`${formatPlain(much, 0)} L`);
+  const bars = weeks.map((week) => ({
+    label: shortDay(dayStart(week.monday, zone), zone),
+    minutes: week.minutes,
+    own: week.byTank[history.tankId] ?? 0,
+    litres: litres(week.litres),
+  }));
+  const where = histories.length > 1 ? ` at ${histories.length} tanks` : '';
+  return (
+    <Screen
+      head={<TankHead place="Rhythm" />}
+      aside={
+        <>
+          <View>
+            <SectionHead title="Away" />
+            <Row
+              title="Days away"
+              note="What is done before, what can wait, and a sheet for whoever comes by"
+              onPress={() => router.push(to.away)}
+            />
+          </View>
+          <CalendarPart />
+        </>
+      }
+    >
+      <Opening title={minutes === 0 ? 'Nothing today.' : `About ${spanOfMinutes(minutes)} today.`}>
+        {sum('minutes') === 0
+          ? `${history.tank.name} asks for no chores yet: they begin once it holds water.`
+          : `A usual week takes ${spanOfMinutes(sum('minutes'))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
+      </Opening>
+      {sum('minutes') === 0 ? null : (
+        <View>
+          <SectionHead title="The coming weeks" end="minutes, and new water" />
+          <LoadChart
+            bars={bars}
+            summary={`${bars
+              .map((bar) => `week of ${bar.label}: ${spanOfMinutes(bar.minutes)}, ${bar.litres}`)
+              .join('; ')}. Dark is ${history.tank.name}.`}
+          />
+          {histories.length > 1 ? (
+            <Words as="soft">{`Dark: ${history.tank.name}. The first week holds what is overdue.`}</Words>
+          ) : null}
+        </View>
+      )}
+      <View>
+        <SectionHead title="Chores" end={history.tank.name} />
+        {asked.map((chore) => (
+          <ChoreRow key={chore.id} chore={chore} />
+        ))}
+        {off.length > 0 && folded ? (
+          <LinkButton soft label={`${off.length} not asked for`} onPress={() => setFolded(false)} />
+        ) : null}
+        {folded ? null : off.map((chore) => <ChoreRow key={chore.id} chore={chore} />)}
+      </View>
+      <Button label="Add a chore" onPress={() => router.push(to.chore('new'))} />
+    </Screen>
+  );
+}
+
+function ChoreRow({ chore }: { chore: Chore }) {
+  const router = useRouter();
+  const history = useAppSelector(selectHistory);
+  const now = useAppSelector(selectNow);
+  const measured = useMeasures();
+  if (!history) return null;
+  const { zone } = history.tank;
+  const { open } = choreTimes(chore, history, now, dayOf(now, zone));
+  const inDays = daysUntilDay(now, dayStart(open, zone), zone);
+  const water = chore.litres === null ? '' : `, ${measured(`${formatPlain(chore.litres, 0)} L`)}`;
+  const when = chore.off ? 'not asked for' : dueWords(inDays);
+  return (
+    <Row
+      title={chore.name}
+      note={`${capitalise(ruleWords(chore.rule))}${water}`}
+      accessibleName={`${chore.name}, ${ruleWords(chore.rule)}${water}, ${when}`}
+      end={
+        <>
+          <Words as="soft">{when}</Words>
+          <Words as="aside">{`${chore.minutes} min`}</Words>
+        </>
+      }
+      onPress={() => router.push(to.chore(chore.id))}
+    />
+  );
+}
