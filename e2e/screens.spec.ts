@@ -99,9 +99,9 @@ const CROWDED = [
 test('the first load fetches at most 490 kB of script, gzipped', async ({ page }) => {
   const bodies: Promise<Buffer>[] = [];
   page.on('response', (response) => {
-    // The jobs run in a worker, which is fetched, with its client and what puts the questions, after
+    // The jobs run in a worker, which is fetched, with its client and what daily life rests on, after
     // Today can be used.
-    const waits = !/\/(jobs|client|problem|stocking|asking)-[^/]*\.js$/.test(response.url());
+    const waits = !/\/(jobs|client|problem|stocking|dailyLife)-[^/]*\.js$/.test(response.url());
     if (waits && response.url().endsWith('.js')) bodies.push(response.body());
   });
   await openDemo(page);

@@ -92,7 +92,7 @@ test('a death is logged, begins its run, and counts among the losses', async ({ 
   await expect(page.getByText('found behind the pump')).toBeVisible();
   await page.goto('/');
   await page
-    .getByRole('button', { name: /After a loss/ })
+    .getByRole('button', { name: /Dead or missing animal/ })
     .first()
     .click();
   await expect(heading(page)).toHaveText('Find it.');

@@ -6,8 +6,12 @@ import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 
 const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
-const TodayTop = lazy(async () => ({ default: (await import('@/features/rhythm')).TodayTop }));
-const OtherTanks = lazy(async () => ({ default: (await import('@/features/rhythm')).OtherTanks }));
+const TodayTop = lazy(async () => ({
+  default: (await import('@/features/rhythm/dailyLife')).TodayTop,
+}));
+const OtherTanks = lazy(async () => ({
+  default: (await import('@/features/rhythm/dailyLife')).OtherTanks,
+}));
 
 export default function Today() {
   const tank = useAppSelector(selectTank);

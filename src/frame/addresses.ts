@@ -44,6 +44,7 @@ export const to = {
   chore: (id: string) => `/rhythm/${id}`,
   away: '/away',
   sheet: '/away/sheet',
+  emergency: '/emergency',
   data: '/data',
   settings: '/settings',
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

@@ -1,4 +1,4 @@
-import { createContext, useRef, type ReactNode, type RefObject } from 'react';
+import { createContext, useContext, useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { color, logClearance, space } from './tokens';
 import { useWide } from './useWide';
@@ -9,9 +9,13 @@ const styles = StyleSheet.create({
   pageWide: { paddingHorizontal: 28, paddingTop: space.l, maxWidth: 860 },
   columns: { flex: 1, flexDirection: 'row' },
   main: { flex: 1, minWidth: 0 },
+  head: { flexDirection: 'row', alignItems: 'center', gap: space.s },
   aside: { width: 350, flexGrow: 0, flexShrink: 0, borderLeftWidth: 1, borderColor: color.rule },
   asidePage: { paddingHorizontal: 22, paddingTop: space.l, paddingBottom: space.xxl, gap: space.m },
 });
+
+/** What stands at the end of every screen's head; none where the rail has it. */
+export const HeadEnd = createContext<ReactNode>(null);
 
 /** What a long list within a screen scrolls with. */
 export const ScreenScroll = createContext<RefObject<ScrollView | null> | null>(null);
@@ -33,6 +37,7 @@ export function Screen({
 }) {
   const wide = useWide();
   const scroll = useRef<ScrollView>(null);
+  const end = useContext(HeadEnd);
   if (!wide) {
     return (
       <View style={styles.main}>
@@ -43,7 +48,14 @@ export function Screen({
           tabIndex={-1}
         >
           <ScreenScroll value={scroll}>
-            {head}
+            {end ? (
+              <View style={styles.head}>
+                <View style={styles.main}>{head}</View>
+                {end}
+              </View>
+            ) : (
+              head
+            )}
             {children}
             {aside}
           </ScreenScroll>

@@ -1,10 +1,11 @@
+import { USUAL_WATER } from '../seawater/usual';
 import type { TankHistory } from '../history/tankHistory';
 import { judgeTogether } from '../livestock/compatibility/judge';
 import { ANY_HOME, type Finding } from '../livestock/compatibility/types';
 import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../livestock/lodgers';
 import { QUARANTINE_LITRES_PER_CM } from '../livestock/planner/quarantine';
 import { isHere, rosterOf, type Lot } from '../livestock/roster';
-import { holdAmmonia, USUAL_WATER, type HoldPlan } from './hold';
+import { holdAmmonia, type HoldPlan } from './hold';
 
 /** Who must leave a tank, and whether quarantine holds them. */
 export interface Evacuation {

@@ -4,9 +4,6 @@ import { density } from '../seawater/density';
 /** Free ammonia that is not to be passed, mg NH3-N/L. */
 export const FREE_MOST = 0.02;
 
-/** What a quarantine tank's water is taken to be where it was not tested of late. */
-export const USUAL_WATER = { ph: 8.1, temperature: 25.5, salinity: 35 };
-
 /** A tank without a colony that animals live in. */
 export interface Uncycled {
   /** Ammonia nitrogen that food or bodies come to, mg a day. */

@@ -1,3 +1,4 @@
+import { USUAL_WATER } from '../seawater/usual';
 import { countedReadings, latestReading, type TankHistory } from '../history/tankHistory';
 import { PROTEIN_TO_N } from '../livestock/bioload';
 import { fedNitrogen } from '../livestock/feeding';
@@ -8,7 +9,7 @@ import type { Unit } from '../units/units';
 import type { Kit } from '../records/schema/kit';
 import type { Batch } from '../records/schema/batch';
 import { DAY_MS } from '../time/zone';
-import { highestStepUnder, holdAmmonia, mostNitrogen, USUAL_WATER, type HoldPlan } from './hold';
+import { highestStepUnder, holdAmmonia, mostNitrogen, type HoldPlan } from './hold';
 
 /** A reading older than this says nothing of the water now, days. */
 const RECENT_DAYS = 14;

@@ -3,6 +3,7 @@ import { clocksOfSteps, given, type Procedure, type Step } from './procedure';
 const steps: readonly Step[] = [
   {
     id: 'search',
+    span: 'now',
     kind: 'check',
     title: 'Find it',
     text: (run) =>
@@ -11,6 +12,7 @@ const steps: readonly Step[] = [
   },
   {
     id: 'remove',
+    span: 'now',
     kind: 'check',
     title: 'Take it out',
     text: () =>
@@ -19,6 +21,7 @@ const steps: readonly Step[] = [
   },
   {
     id: 'others',
+    span: 'hour',
     kind: 'check',
     title: 'Look at the others',
     text: () =>
@@ -27,6 +30,7 @@ const steps: readonly Step[] = [
   },
   {
     id: 'test',
+    span: 'hour',
     kind: 'check',
     title: 'Test ammonia now',
     text: () =>
@@ -35,6 +39,7 @@ const steps: readonly Step[] = [
   },
   {
     id: 'wait',
+    span: 'day',
     kind: 'wait',
     title: 'A day later',
     text: () => 'What died yesterday shows as ammonia today. Feed little meanwhile.',
@@ -42,6 +47,7 @@ const steps: readonly Step[] = [
   },
   {
     id: 'again',
+    span: 'day',
     kind: 'check',
     title: 'Test ammonia again',
     text: () =>
@@ -52,7 +58,8 @@ const steps: readonly Step[] = [
 
 /** What is done when an animal died or is missing. */
 export const loss: Procedure = {
-  name: 'After a loss',
+  name: 'Dead or missing animal',
+  urgent: { order: 8, sign: 'Found dead, or not seen for a day' },
   steps,
   ...clocksOfSteps(steps),
 };

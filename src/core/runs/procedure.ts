@@ -21,6 +21,20 @@ export interface Asked {
   usual?: (run: Run, tank: TankHistory | null) => number | undefined;
 }
 
+/** The stretches that an emergency falls into. */
+export const SPAN_WORDS = {
+  now: 'First five minutes',
+  hour: 'Within the hour',
+  day: 'Within the day',
+} as const;
+export type Span = keyof typeof SPAN_WORDS;
+
+/** What makes a procedure one for an emergency: its place among them, and how it is known. */
+export interface Urgency {
+  order: number;
+  sign: string;
+}
+
 export interface Step {
   id: string;
   kind: StepKind;
@@ -41,6 +55,8 @@ export interface Step {
   /** Whether a run has this step at all; every run without it. */
   applies?: (run: Run) => boolean;
   caution?: keyof typeof CAUTIONS;
+  /** Of an emergency: whether it belongs to the first five minutes, to the hour or to the day. */
+  span?: Span;
   /** When the log itself shows it done, ms; null while it does not. */
   shown?: (tank: TankHistory) => number | null;
 }
@@ -56,6 +72,8 @@ export interface Outcome {
 export interface Procedure {
   name: string;
   steps: readonly Step[];
+  /** Of an emergency, which begins without a question and is shown in large type. */
+  urgent?: Urgency;
   /** Whether its steps may be gone through in any order. */
   anyOrder?: true;
   /** Where it is begun, if that takes figures or a caution; otherwise its own page begins it. */

@@ -1,6 +1,16 @@
 import { acclimate } from './acclimate';
 import { build } from './build';
 import { calibrate } from './calibrate';
+import {
+  ammoniaSpike,
+  contaminant,
+  heaterFault,
+  hotRoom,
+  leak,
+  personHurt,
+  powerCut,
+  salinitySwing,
+} from './emergency/emergencies';
 import { fill } from './fill';
 import { loss } from './loss';
 import { mix } from './mix';
@@ -84,7 +94,25 @@ export const PROCEDURES = {
   outbreak,
   acclimate,
   waterChange,
+  personHurt,
+  ammoniaSpike,
+  leak,
+  powerCut,
+  heaterFault,
+  salinitySwing,
+  hotRoom,
+  contaminant,
 };
+
+/** The procedures of emergencies, the one for people first. */
+export function emergencies(): { id: ProcedureId; name: string; sign: string }[] {
+  const all: Record<string, Procedure> = PROCEDURES;
+  return Object.entries(all)
+    .flatMap(([id, { name, urgent }]) =>
+      urgent && isProcedure(id) ? [{ id, name, ...urgent }] : [],
+    )
+    .sort((a, b) => a.order - b.order);
+}
 
 export type ProcedureId = keyof typeof PROCEDURES;
 

@@ -25,7 +25,7 @@ import { useTanksWithTasks } from './useRhythm';
 
 /** The hour at which reminders ring until one is chosen. */
 export const USUAL_HOUR = 18;
-const HOURS = ['7', '9', '12', '18', '20'] as const;
+const HOURS = ['7', '9', '12', '18'] as const;
 
 const NOTIFY_WORDS: Record<MayNotify, string> = {
   granted:

@@ -79,7 +79,7 @@ export function RhythmScreen() {
       <Opening title={minutes === 0 ? 'Nothing today.' : `About ${spanOfMinutes(minutes)} today.`}>
         {sum('minutes') === 0
           ? `${history.tank.name} asks for no chores yet: they begin once it holds water.`
-          : `A usual week takes ${spanOfMinutes(sum('minutes'))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
+          : `A usual week takes about ${spanOfMinutes(5 * Math.round(sum('minutes') / 5))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
       </Opening>
       {sum('minutes') === 0 ? null : (
         <View>

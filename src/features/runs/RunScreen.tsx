@@ -33,7 +33,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
-  if (!tank) return null;
+  if (!tank) return <Plainly procedure={procedure} />;
   if (live?.body.procedure === 'acclimate') {
     return <Elsewhere address={to.acclimation(live.id)} />;
   }
@@ -59,6 +59,25 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
           void dispatch(beginRun(procedure, tank.id, {})).then(() => setBusy(false));
         }}
       />
+    </Screen>
+  );
+}
+
+/** The steps of an emergency where there is no tank to keep a run of: to be read, all of them. */
+function Plainly({ procedure }: { procedure: ProcedureId }) {
+  const { name, urgent, steps }: Procedure = PROCEDURES[procedure];
+  const router = useRouter();
+  if (!urgent) return <Elsewhere address={to.today} />;
+  const run = newRun(procedure, '', '');
+  return (
+    <Screen head={<BackHead title={name} />}>
+      <Opening title={`${name}.`}>{urgent.sign}</Opening>
+      <View>
+        {steps.map((step) => (
+          <Row key={step.id} title={step.title} note={step.text(run, null).replaceAll('**', '')} />
+        ))}
+      </View>
+      <Button label="Other emergencies" onPress={() => router.replace(to.emergency)} />
     </Screen>
   );
 }

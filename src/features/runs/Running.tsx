@@ -5,11 +5,12 @@ import Check from 'lucide-react-native/icons/check';
 import { liveHead } from '@/core/records/log';
 import type { Entry } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { stepsOf, type Step } from '@/core/runs/procedure';
+import { SPAN_WORDS, stepsOf, type Step } from '@/core/runs/procedure';
 import { ended, withStep } from '@/core/runs/changes';
 import { standingOfRun, type RunStanding } from '@/core/runs/standing';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
+import { useMeasures } from '@/frame/useMeasures';
 import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { recordAct } from '@/store/record';
@@ -36,6 +37,7 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
   const [now, setNow] = useState(wallClock);
   const [looked, setLooked] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const measured = useMeasures();
   useWakeLock();
   useEffect(() => {
     const ticker = setInterval(() => setNow(wallClock()), 500);
@@ -102,6 +104,7 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
             standing={standing}
             current={step?.id ?? null}
             anyOrder={procedure.anyOrder ?? false}
+            urgent={procedure.urgent !== undefined}
             onLook={setLooked}
           />
         ) : undefined
@@ -115,9 +118,20 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
         />
       }
     >
-      <Opening title={`${step?.title ?? 'All steps are done'}.`}>
-        {step?.text(run.body, history) ?? 'It can be closed.'}
-      </Opening>
+      {step?.span ? (
+        <Words as="strong" style={{ color: color.danger }}>
+          {SPAN_WORDS[step.span]}
+        </Words>
+      ) : null}
+      {procedure.urgent ? (
+        <Large title={`${step?.title ?? 'All steps are done'}.`}>
+          {measured(step?.text(run.body, history) ?? 'It can be closed.')}
+        </Large>
+      ) : (
+        <Opening title={`${step?.title ?? 'All steps are done'}.`}>
+          {step?.text(run.body, history) ?? 'It can be closed.'}
+        </Opening>
+      )}
       <Clocks standing={standing} current={step?.id ?? null} zone={zone} now={now} />
       {step ? (
         <StepControls
@@ -144,23 +158,42 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
   );
 }
 
+/** What an emergency says, large enough to be read at arm's length by someone whose hands are wet. */
+function Large({ title, children }: { title: string; children: string }) {
+  return (
+    <View style={{ gap: 10, paddingVertical: 4 }}>
+      <Words as="title" style={{ fontSize: 36, lineHeight: 42 }}>
+        {title}
+      </Words>
+      <Words as="lead" style={{ fontSize: 22, lineHeight: 31 }}>
+        {children}
+      </Words>
+    </View>
+  );
+}
+
 /** Every step with whether it is done; each that may be gone to is a target. */
 function Steps({
   steps,
   standing,
   current,
   anyOrder,
+  urgent,
   onLook,
 }: {
   steps: readonly Step[];
   standing: RunStanding;
   current: string | null;
   anyOrder: boolean;
+  urgent: boolean;
   onLook: (id: string) => void;
 }) {
   return (
     <View>
-      <SectionHead title="All steps" end={anyOrder ? 'in any order' : undefined} />
+      <SectionHead
+        title="All steps"
+        end={urgent ? 'in this order, if you can' : anyOrder ? 'in any order' : undefined}
+      />
       {steps.map((step, index) => {
         const done = standing.done[index] ?? false;
         const reachable = anyOrder || done || index + 1 === standing.place;
@@ -175,7 +208,7 @@ function Steps({
                 {done ? <Check size={18} color={color.ink} /> : null}
               </View>
             }
-            end={done ? 'done' : ''}
+            end={done ? 'done' : step.span ? SPAN_WORDS[step.span].toLowerCase() : ''}
             onPress={reachable ? () => onLook(step.id) : undefined}
           />
         );

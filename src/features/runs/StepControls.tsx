@@ -154,6 +154,7 @@ function readAsked(asks: Asked, text: string, settings: Settings): number | stri
 /** The unit that a number of a step is typed in; null for one that has no other. */
 function unitOfStep({ unit }: Asked, settings: Settings): Unit | null {
   if (unit === 'L') return settings.volumeUnit;
+  if (unit === '°C') return unitFor(settings, 'temperature');
   return unit === 'ppt' ? unitFor(settings, 'salinity') : null;
 }
 

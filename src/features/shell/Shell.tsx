@@ -3,8 +3,9 @@ import { Suspense, useEffect, useState, type ComponentType, type ReactNode } fro
 import { StyleSheet, View } from 'react-native';
 import { selectSession, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
+import { to } from '@/frame/addresses';
 import { Button } from '@/ui/Press';
-import { Opening, Screen } from '@/ui/Screen';
+import { HeadEnd, Opening, Screen } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Bar } from './Bar';
@@ -14,6 +15,7 @@ import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
 import { isEntryPath, needsTank } from './places';
 import { Rail } from './Rail';
+import { SosButton } from './SosButton';
 import { ScreenBoundary } from './ScreenBoundary';
 
 const styles = StyleSheet.create({
@@ -60,7 +62,9 @@ export function Shell({
         {bare ? null : <Banners />}
         <View role="main" style={styles.column}>
           <ScreenBoundary key={path}>
-            <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
+            <HeadEnd value={wide || bare || path === to.emergency ? null : <SosButton />}>
+              <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
+            </HeadEnd>
           </ScreenBoundary>
         </View>
         {bare || !RunBar ? null : (

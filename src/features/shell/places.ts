@@ -39,6 +39,12 @@ export const MORE: readonly (Place & { note: string })[] = [
     note: 'From the bag to the tank: the method, the drip, the steps',
   },
   {
+    path: '/emergency',
+    label: 'Emergency',
+    hotkey: 'e',
+    note: 'First five minutes, the hour, the day: what to do, in order',
+  },
+  {
     path: '/rhythm',
     label: 'Rhythm',
     hotkey: 'r',
@@ -86,6 +92,7 @@ const FREE = [
   '/data',
   '/away',
   '/guide',
+  '/emergency',
   '/settings',
   '/more',
   '/demo',
@@ -99,6 +106,7 @@ export function needsTank(path: string): boolean {
 export function isEntryPath(path: string): boolean {
   return (
     path === '/log' ||
+    path === '/emergency' ||
     /^\/(log|tanks|rhythm|away|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
       path,
     )

@@ -1,7 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Check from 'lucide-react-native/icons/check';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { dueWords } from '@/core/tasks/due';
 import type { Occurrence } from '@/core/tasks/types';
@@ -24,8 +23,6 @@ const styles = StyleSheet.create({
     borderRadius: 12,
     borderWidth: 1.5,
     borderColor: color.ink,
-    alignItems: 'center',
-    justifyContent: 'center',
   },
   box: { borderRadius: 4 },
 });
@@ -101,11 +98,7 @@ export function DueList({ tasks, tank }: DueListProps) {
             title={task.title}
             note={task.because}
             accessibleName={`${ticks ? 'Done: ' : ''}${task.title}, ${when}. ${task.because}`}
-            lead={
-              <View style={[styles.ring, ticks && styles.box]}>
-                {ticks ? <Check size={16} color={color.edge} /> : null}
-              </View>
-            }
+            lead={<View style={[styles.ring, ticks && styles.box]} />}
             end={
               <>
                 <Words as="soft" style={{ color: color.ink }}>

@@ -1,0 +1,172 @@
+import * as fc from 'fast-check';
+import { LogBuilder, onDay } from '../../../testing/logBuilder';
+import { tankHistory } from '../../history/derive';
+import { CAUTIONS } from '../../cautions';
+import { freeAmmoniaFraction } from '../../seawater/ammonia';
+import { SPAN_WORDS, stepsOf, type Procedure } from '../procedure';
+import { emergencies, PROCEDURES } from '../procedures';
+import { withStep } from '../changes';
+import { ammoniaChange, cooling, salinityBack } from './sums';
+import { changeWords, coolingWords, salinityWords } from './words';
+
+const WATER = { ph: 8, temperature: 25, salinity: 35 };
+
+function history(build: (builder: LogBuilder) => void) {
+  const builder = new LogBuilder({ runningSince: '2026-03-02', fishInSince: '2026-03-02' });
+  build(builder);
+  return tankHistory(builder.log(), builder.tankId, onDay(20));
+}
+
+describe('the change that brings ammonia down', () => {
+  it('of a tank worked by hand: 1.5 mg/L at pH 8.0 and 25 °C', () => {
+    // pKa 9.3608: 4.175 % is free, 0.0626 mg/L. After 30 %: 1.05 mg/L at pH 8.06, 4.764 % free: 0.05002.
+    // After 31 %: 1.035 mg/L at pH 8.062, 4.785 %: 0.0495.
+    expect(freeAmmoniaFraction(8, 25, 35)).toBeCloseTo(0.04174, 4);
+    const found = ammoniaChange(1.5, WATER, 208);
+    expect(found.share).toBe(0.31);
+    expect(found.after).toBeCloseTo(0.0495, 4);
+    expect(found.litres).toBeCloseTo(64.48, 6);
+  });
+
+  it('holds the level at the pH afterwards, and one per cent less does not, in any water', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 8, noNaN: true }),
+        fc.double({ min: 7.2, max: 8.6, noNaN: true }),
+        fc.double({ min: 20, max: 30, noNaN: true }),
+        (total, ph, temperature) => {
+          const water = { ph, temperature, salinity: 35 };
+          const { share, after, phAfter } = ammoniaChange(total, water, 100);
+          const free = (of: number) =>
+            total * (1 - of) * freeAmmoniaFraction(ph + of * (8.2 - ph), temperature, 35);
+          expect(after).toBeCloseTo(free(share), 9);
+          expect(after).toBeLessThanOrEqual(0.05 + 1e-9);
+          expect(phAfter).toBeCloseTo(ph + share * (8.2 - ph), 9);
+          if (share >= 0.01) expect(free(Math.round(share * 100 - 1) / 100)).toBeGreaterThan(0.05);
+        },
+      ),
+    );
+  });
+
+  it('knows that new water of a higher pH can make it worse, and asks for more then', () => {
+    const low = ammoniaChange(2, { ...WATER, ph: 7.4 }, 100);
+    // Nothing is over the level at pH 7.4; the sum says so instead of changing water for its own sake.
+    expect(low.now).toBeLessThan(0.05);
+    expect(low.share).toBe(0);
+  });
+});
+
+describe('a tank without heat', () => {
+  it('cools by Newton’s law, a small one faster than a large one', () => {
+    const small = history(() => undefined);
+    const large = { ...small, netLitres: 1600 };
+    const a = cooling(small, 25, 15);
+    const b = cooling(large, 25, 15);
+    expect(a.perHour.low).toBeGreaterThan(b.perHour.high);
+    // 100 L as a box of 73.7 × 36.8 × 36.8 cm: 1.086 m² of walls at 7 W/m²K and 0.271 m² open at 10 lose
+    // 10.31 W/K; 102.5 kg hold 409 kJ/K, so a tank 10 K warmer falls by about 0.908 °C in the first hour.
+    expect((a.perHour.low + a.perHour.high) / 2).toBeCloseTo(0.908, 3);
+    const hours = a.hoursTo(20);
+    expect(hours).not.toBeNull();
+    expect(hours?.low).toBeLessThan(hours?.high ?? 0);
+    expect(a.hoursTo(14)).toBeNull();
+  });
+
+  it('is said as a range, in both scales, and never as hours of oxygen', () => {
+    const tank = history((builder) => void builder.digital('refractometer', onDay(19), 35));
+    expect(coolingWords(tank, 12)).toMatch(/From 25\.5 °C \(78 °F\).* to .* °C in the first hour/);
+    expect(coolingWords(tank, 26)).toMatch(/does not cool/);
+    expect(coolingWords(null, 12)).not.toMatch(/oxygen/);
+  });
+});
+
+describe('salinity brought back', () => {
+  it('falls by 2 ppt a day at most and rises by 1, by as many litres as mixing takes', () => {
+    const down = salinityBack(39, 35, 100);
+    expect(down).toMatchObject({ days: 2, direction: 'down' });
+    // Of 39 ppt, 5.13 L in 100 replaced by fresh water take 2 ppt.
+    expect(down.litresADay).toBeCloseTo((100 * 2) / 39, 6);
+    const up = salinityBack(32, 35, 100);
+    expect(up).toMatchObject({ days: 3, direction: 'up' });
+    // Water of 40 ppt into 32: 8 apart, so 12.5 L in 100 raise it by 1.
+    expect(up.litresADay).toBeCloseTo(12.5, 6);
+    expect(salinityBack(35.2, 35, 100).direction).toBe('right');
+  });
+});
+
+describe('what an emergency says', () => {
+  it('of ammonia goes by the test, and by a third where there is none of today', () => {
+    expect(changeWords(null)).toMatch(/a third of the water/);
+    expect(changeWords(history(() => undefined))).toMatch(/a third of the water/);
+    const spiked = history((builder) => {
+      builder.ammonia(onDay(20, 10), 2);
+      builder.conditions(onDay(20, 9));
+    });
+    expect(changeWords(spiked)).toMatch(/^Change \*\*\d+ L\*\* now/);
+    const high = history((builder) => void builder.ammonia(onDay(20, 10), 4));
+    expect(changeWords(high)).toMatch(/Change \*\*50 L\*\* now, 50 % of the water\. All in all/);
+    expect(changeWords(high)).toMatch(/The card ends at what was read/);
+    expect(changeWords(spiked)).not.toMatch(/The card ends/);
+    expect(changeWords(high)).toMatch(/Taken as usual, since not tested lately: pH/);
+  });
+
+  it('of salinity names the direction and never dry salt', () => {
+    const salty = history((builder) => void builder.digital('refractometer', onDay(19), 38));
+    expect(salinityWords(salty, 35)).toMatch(/each day \*\*\d/);
+    const thin = history((builder) => void builder.digital('refractometer', onDay(19), 31));
+    expect(salinityWords(thin, 35)).toMatch(/Never dry salt/);
+  });
+
+  it('puts people first, and each in stretches that only go forward', () => {
+    const [first] = emergencies();
+    expect(first?.id).toBe('personHurt');
+    expect(emergencies().length).toBe(9);
+    const table: Record<string, Procedure> = PROCEDURES;
+    const spans = Object.keys(SPAN_WORDS);
+    for (const { id } of emergencies()) {
+      const order = (table[id]?.steps ?? []).map(({ span }) => spans.indexOf(span ?? 'none'));
+      expect(order).not.toContain(-1);
+      expect([...order].sort((a, b) => a - b)).toEqual(order);
+    }
+  });
+
+  it('names the emergency number before anything else where a person is hurt', () => {
+    const run = {
+      procedure: 'personHurt',
+      tankId: '',
+      begunAt: '',
+      ended: null,
+      given: {},
+      steps: {},
+      clocks: {},
+    };
+    const [call] = stepsOf(PROCEDURES.personHurt, run);
+    expect(call?.text(run, null)).toMatch(/^The emergency number first/);
+    const shown = (what: string) =>
+      stepsOf(PROCEDURES.personHurt, withStep(run, 'what', '', what)).map(({ id }) => id);
+    expect(shown('sting')).toEqual(['number', 'what', 'sting', 'after']);
+    expect(shown('palytoxin')).toContain('palytoxin');
+    const texts = PROCEDURES.personHurt.steps.map((step) => step.text(run, null)).join(' ');
+    expect(texts).toMatch(/at most 45 °C/);
+    expect(Object.keys(CAUTIONS)).toEqual(expect.arrayContaining(['palytoxin', 'electricity']));
+  });
+
+  it('never gives an amount of a medicine', () => {
+    const table: Record<string, Procedure> = PROCEDURES;
+    const run = {
+      procedure: 'x',
+      tankId: '',
+      begunAt: '',
+      ended: null,
+      given: {},
+      steps: {},
+      clocks: {},
+    };
+    for (const { id } of emergencies()) {
+      for (const step of table[id]?.steps ?? []) {
+        // Levels in the water are named in mg/L; an amount would be in mL, grams or drops.
+        expect(step.text(run, null)).not.toMatch(/\b\d+(\.\d+)? ?(mg(?!\/L)|g|mL|drops|tablets)\b/);
+      }
+    }
+  });
+});

@@ -1,0 +1,169 @@
+import { latestReading, type TankHistory } from '../../history/tankHistory';
+import type { ParameterId } from '../../parameters/registry';
+import { freeAmmoniaFraction, FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
+import { DAY_MS } from '../../time/zone';
+import { USUAL_WATER } from '../../seawater/usual';
+
+/** A reading older than this says nothing of the water in an emergency, days. */
+const RECENT_DAYS = 14;
+/** pH of freshly mixed and aired salt water. */
+const NEW_WATER_PH = 8.2;
+/** More than this share at once shocks, whatever it thins. */
+export const MOST_AT_ONCE = 0.5;
+
+/** The water of a tank as it was last measured; what of it was not, by what is usual. */
+export interface WaterNow {
+  ph: number;
+  temperature: number;
+  salinity: number;
+  assumed: ParameterId[];
+}
+
+/** What is known of a tank's water at the end of its history. @param at ms */
+export function waterNow(history: TankHistory, at: number): WaterNow {
+  const assumed: ParameterId[] = [];
+  const value = (parameter: 'ph' | 'temperature' | 'salinity') => {
+    const last = latestReading(history, parameter);
+    if (last && at - last.at <= RECENT_DAYS * DAY_MS) return last.best;
+    assumed.push(parameter);
+    return USUAL_WATER[parameter];
+  };
+  return {
+    ph: value('ph'),
+    temperature: value('temperature'),
+    salinity: value('salinity'),
+    assumed,
+  };
+}
+
+/** A change of water that brings free ammonia under a level. */
+export interface AmmoniaChange {
+  /** Free ammonia now and after it, mg NH3-N/L. */
+  now: number;
+  after: number;
+  /** Share of the water, 0 to 1, and litres of it. */
+  share: number;
+  litres: number;
+  /** pH once the new water is in. */
+  phAfter: number;
+}
+
+/** pH of two waters poured together, taken along a straight line: an approximation that holds for like alkalinity. */
+function mixedPh(ph: number, share: number): number {
+  return ph + share * (NEW_WATER_PH - ph);
+}
+
+/**
+ * The smallest change after which free ammonia stays under a level, at the pH that the new water
+ * brings: where that is higher, it turns more of what is left into free ammonia.
+ * @param total total ammonia, mg N/L
+ * @param litres net water
+ * @param level free ammonia that is borne, mg NH3-N/L
+ */
+export function ammoniaChange(
+  total: number,
+  { ph, temperature, salinity }: Pick<WaterNow, 'ph' | 'temperature' | 'salinity'>,
+  litres: number,
+  level: number = FREE_AMMONIA_LEVELS.watch,
+): AmmoniaChange {
+  const free = (share: number) =>
+    total * (1 - share) * freeAmmoniaFraction(mixedPh(ph, share), temperature, salinity);
+  // From the largest down, so that no rise by pH on the way is passed over.
+  let share = 1;
+  while (share > 0 && free((share * 100 - 1) / 100) <= level)
+    share = Math.round(share * 100 - 1) / 100;
+  return {
+    now: free(0),
+    after: free(share),
+    share,
+    litres: share * litres,
+    phAfter: mixedPh(ph, share),
+  };
+}
+
+/** Heat through glass, and the sensible part over the open surface, W/m²/K, as for sizing a heater. */
+const THROUGH_GLASS = 7;
+const OVER_WATER = 10;
+/** J/kg/K of sea water, and its kg/L. */
+const HEAT = 3990;
+const WEIGHS = 1.025;
+/** How far the estimate of what a tank loses may be off, either way. */
+const UNSURE = 0.35;
+
+/** Length, width and height of the water, cm: as described, else a box of usual proportions. */
+function waterBox({ tank, netLitres }: TankHistory): {
+  length: number;
+  width: number;
+  height: number;
+} {
+  const { shell } = tank.volume;
+  if (shell.by === 'dimensions') {
+    const { length, width, height, fillGap } = shell.box;
+    return { length, width, height: Math.max(1, height - fillGap) };
+  }
+  // Twice as long as wide and high.
+  const edge = Math.cbrt((netLitres * 1000) / 2);
+  return { length: 2 * edge, width: edge, height: edge };
+}
+
+/** How a tank takes on the warmth of its room with no heater. */
+export interface Cooling {
+  /** Degrees in the first hour, °C, the least and the most; negative where it warms. */
+  perHour: { low: number; high: number };
+  /** Hours until it reaches a temperature, the least and the most; null where the room never brings it there. */
+  hoursTo: (temperature: number) => { low: number; high: number } | null;
+}
+
+/**
+ * Newton's law for a tank without heater: losses through glass and over the open surface, evaporation
+ * left out, so that an open tank cools faster; a range of a third either way stands for what is not known.
+ * @param now the water, °C
+ * @param room °C
+ */
+export function cooling(history: TankHistory, now: number, room: number): Cooling {
+  const { length, width, height } = waterBox(history);
+  const top = (length * width) / 10_000;
+  const walls = (2 * (length + width) * height) / 10_000 + top;
+  const loses = THROUGH_GLASS * walls + OVER_WATER * top;
+  const holds = history.netLitres * WEIGHS * HEAT;
+  const rate = (loses / holds) * 3600;
+  const first = (now - room) * rate;
+  return {
+    perHour: { low: first * (1 - UNSURE), high: first * (1 + UNSURE) },
+    hoursTo: (temperature) => {
+      const ratio = (now - room) / (temperature - room);
+      if (!(ratio > 1)) return null;
+      const hours = Math.log(ratio) / rate;
+      return { low: hours / (1 + UNSURE), high: hours / (1 - UNSURE) };
+    },
+  };
+}
+
+/** Salinity may rise by this much a day, and fall by this much, with animals in, ppt. */
+const RISE_A_DAY = 1;
+const FALL_A_DAY = 2;
+
+/** How salinity is brought back. */
+export interface SalinityBack {
+  /** Days that it takes at the pace animals bear. */
+  days: number;
+  /** Water a day that is exchanged, L: fresh for salt where it is too high, saltier where too low. */
+  litresADay: number;
+  direction: 'down' | 'up' | 'right';
+}
+
+/** Salinity of the water that raises a tank's, ppt above the goal: mixed stronger than that burns. */
+const STRONGER = 5;
+
+/**
+ * How a swing of salinity is undone: down by at most 2 ppt a day with fresh water in place of some of
+ * the tank's, up by at most 1 ppt a day with water mixed 5 ppt above the goal.
+ */
+export function salinityBack(now: number, goal: number, litres: number): SalinityBack {
+  const off = now - goal;
+  if (Math.abs(off) < 0.5) return { days: 0, litresADay: 0, direction: 'right' };
+  const days = Math.ceil(Math.abs(off) / (off > 0 ? FALL_A_DAY : RISE_A_DAY));
+  const step = Math.abs(off) / days;
+  const share = off > 0 ? step / now : step / (goal + STRONGER - now);
+  return { days, litresADay: litres * Math.min(1, share), direction: off > 0 ? 'down' : 'up' };
+}

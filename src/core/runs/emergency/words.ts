@@ -1,0 +1,98 @@
+import type { Reading } from '../../history/reading';
+import { latestReading, type TankHistory } from '../../history/tankHistory';
+import { PARAMETERS } from '../../parameters/registry';
+import { FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
+import { DAY_MS } from '../../time/zone';
+import { formatPlain, listWords } from '../../units/format';
+import { ammoniaChange, cooling, MOST_AT_ONCE, salinityBack, waterNow } from './sums';
+import type { Interval } from '../../math/interval';
+
+/** The end of what a history knows, ms: sums of a run are for the water as it was last measured. */
+function endOf({ readings }: TankHistory): number {
+  return Math.max(0, ...Object.values(readings).map((list) => list.at(-1)?.at ?? 0));
+}
+
+const both = (celsius: number) =>
+  `${formatPlain(celsius, 1)} °C (${formatPlain(celsius * 1.8 + 32, 0)} °F)`;
+
+function rangeWords({ low, high }: Interval, unit: string, digits: number): string {
+  const [a, b] = [formatPlain(low, digits), formatPlain(high, digits)];
+  return a === b ? `${a} ${unit}` : `${a} to ${b} ${unit}`;
+}
+
+/** Whether a card has no step above what was read. */
+function endsCard({ entry }: Reading): boolean {
+  const { value } = entry;
+  return value.form === 'card' && value.high === value.steps.length - 1;
+}
+
+/** How much water brings free ammonia down, for this tank; what is done without a test where there is none. */
+export function changeWords(history: TankHistory | null): string {
+  const usual =
+    'Without a test of today: a third of the water, matched in warmth and salinity, then test.';
+  if (!history) return usual;
+  const at = endOf(history);
+  const last = latestReading(history, 'ammonia');
+  if (!last || at - last.at > 2 * DAY_MS) return usual;
+  const water = waterNow(history, at);
+  const change = ammoniaChange(last.best, water, history.netLitres);
+  const free = (value: number) => formatPlain(value, 3);
+  const assumed =
+    water.assumed.length > 0
+      ? ` Taken as usual, since not tested lately: ${listWords(water.assumed.map((id) => PARAMETERS[id].inSentence))}.`
+      : '';
+  if (change.share === 0) {
+    return `At pH ${formatPlain(water.ph, 1)} free ammonia is about ${free(change.now)} mg/L, under ${FREE_AMMONIA_LEVELS.watch}: no change is needed for it.${assumed}`;
+  }
+  const bigger = change.share > MOST_AT_ONCE;
+  const first = bigger ? MOST_AT_ONCE * history.netLitres : change.litres;
+  return [
+    `Change **${formatPlain(Math.ceil(first), 0)} L** now, ${formatPlain((first / history.netLitres) * 100, 0)} % of the water.`,
+    bigger
+      ? `All in all it takes ${formatPlain(change.share * 100, 0)} %: half at once, test, and the rest some hours later.`
+      : `Free ammonia falls from about ${free(change.now)} to ${free(change.after)} mg/L, at the pH of ${formatPlain(change.phAfter, 1)} that the new water brings.`,
+    endsCard(last)
+      ? 'The card ends at what was read: it may be more, so dilute a sample and test that.'
+      : '',
+    assumed,
+  ]
+    .filter(Boolean)
+    .join(' ')
+    .trim();
+}
+
+/** How fast this tank takes on the warmth of its room. @param room °C */
+export function coolingWords(history: TankHistory | null, room: number | undefined): string {
+  if (!history || room === undefined) {
+    return 'Large tanks cool by some tenths of a degree an hour, small ones by one or two.';
+  }
+  const { temperature } = waterNow(history, endOf(history));
+  const found = cooling(history, temperature, room);
+  if (temperature - room < 0.5) {
+    return `The room is as warm as the tank, ${both(room)}: it does not cool down.`;
+  }
+  const least = 20;
+  const until = found.hoursTo(least);
+  return [
+    `From ${both(temperature)} in a room of ${both(room)}: about ${rangeWords(found.perHour, '°C', 1)} in the first hour, less after that.`,
+    until
+      ? `It reaches ${both(least)} after some ${rangeWords(until, 'hours', 0)}; an open top cools faster.`
+      : `It does not fall under ${both(least)}.`,
+  ].join(' ');
+}
+
+/** How salinity is brought back in this tank. */
+export function salinityWords(history: TankHistory | null, goal: number): string {
+  const last = history ? latestReading(history, 'salinity') : undefined;
+  if (!history || !last) {
+    return 'Down by 2 ppt a day at most, up by 1: test first, with a second instrument if there is one.';
+  }
+  const back = salinityBack(last.best, goal, history.netLitres);
+  const now = formatPlain(last.best, 1);
+  const goes = formatPlain(goal, 0);
+  if (back.direction === 'right') return `It reads ${now} ppt: that is where it belongs.`;
+  const litres = `**${formatPlain(back.litresADay, 1)} L**`;
+  return back.direction === 'down'
+    ? `It reads ${now} ppt. To ${goes} in ${back.days === 1 ? 'a day' : `${back.days} days`}: each day ${litres} of tank water out and fresh water in, over hours. Fish bear a fall well, invertebrates and corals less.`
+    : `It reads ${now} ppt. To ${goes} in ${back.days === 1 ? 'a day' : `${back.days} days`}: each day ${litres} out, and water mixed 5 ppt above ${goes} in, over hours. Never dry salt.`;
+}

@@ -1,0 +1,36 @@
+import { useRouter } from 'expo-router';
+import { Pressable, StyleSheet, View } from 'react-native';
+import { to } from '@/frame/addresses';
+import { color, radius, touch } from '@/ui/tokens';
+import { Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({
+  target: { minWidth: touch, minHeight: touch, alignItems: 'flex-end', justifyContent: 'center' },
+  face: {
+    borderWidth: 1.5,
+    borderColor: color.danger,
+    borderRadius: radius.soft,
+    paddingHorizontal: 7,
+    paddingVertical: 3,
+  },
+  word: { color: color.danger, fontWeight: '700', letterSpacing: 0.6 },
+});
+
+/** The first of two taps to what is done in an emergency, on every screen of a phone. */
+export function SosButton() {
+  const router = useRouter();
+  return (
+    <Pressable
+      role="button"
+      aria-label="SOS, emergencies"
+      onPress={() => router.push(to.emergency)}
+      style={styles.target}
+    >
+      <View style={styles.face}>
+        <Words as="small" style={styles.word}>
+          SOS
+        </Words>
+      </View>
+    </Pressable>
+  );
+}
