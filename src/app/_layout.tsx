@@ -21,7 +21,7 @@ const OFFLINE_AFTER_MS = 1500;
 /** Wires the store, the clock and the log, and frames every screen. */
 export default function Layout() {
   const [store] = useState(() => {
-    const made = createStore(browserServices(), () => import('@/features/rhythm/dailyLife'));
+    const made = createStore(browserServices(), () => import('@/features/dailyLife'));
     made.dispatch(ticked(Date.now()));
     return made;
   });
@@ -53,7 +53,7 @@ export default function Layout() {
 const RunBar = lazy(async () => ({ default: (await import('@/features/runs')).RunBar }));
 
 const Reminders = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).Reminders,
+  default: (await import('@/features/dailyLife')).Reminders,
 }));
 
 /** Reminders of the browser, where it may and there is a log to remind of. */

@@ -7,10 +7,10 @@ import { selectTank } from '@/store/selectors';
 
 const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
 const TodayTop = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).TodayTop,
+  default: (await import('@/features/dailyLife')).TodayTop,
 }));
 const OtherTanks = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).OtherTanks,
+  default: (await import('@/features/dailyLife')).OtherTanks,
 }));
 
 export default function Today() {

@@ -21,6 +21,8 @@ export type Place =
   | { tank: TankPart }
   /** A chore of the tank in view, by its id. */
   | { chore: string }
+  /** Moving to another tank, adding one, closing one. */
+  | { moving: 'move' | 'add' | 'close' }
   /** A sum of the Bench, by its id. */
   | { sum: SumPlace }
   /** A procedure, to be gone on with or begun. */

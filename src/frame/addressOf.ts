@@ -11,6 +11,7 @@ export function addressOf(opens: Opens): string {
   if ('batch' in opens) return to.batch(opens.batch);
   if ('acclimate' in opens) return to.acclimate(opens.acclimate);
   if ('chore' in opens) return to.chore(opens.chore);
+  if ('moving' in opens) return to.moving(opens.moving);
   if ('sum' in opens) return to.sum(opens.sum);
   if ('tank' in opens) return to.tankPart('this', opens.tank);
   if ('screen' in opens) return to.cycleTool(opens.screen);

@@ -45,6 +45,9 @@ export const to = {
   away: '/away',
   sheet: '/away/sheet',
   emergency: '/emergency',
+  costs: '/costs',
+  month: (month: string) => `/month/${month}`,
+  moving: (what: string) => `/moving/${what}`,
   data: '/data',
   settings: '/settings',
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

@@ -1,8 +1,9 @@
 import * as z from 'zod';
 import type { AddAnswer, AddQuestion } from '../core/livestock/add';
 import { stockSource, type StockSource } from '../core/livestock/planner/source';
-import type { CycleProblem, Posterior } from '../core/cycle/forecast';
+import type { Carried, CycleProblem, Posterior } from '../core/cycle/forecast';
 import { keptPlan, planMoves } from '../core/livestock/planner/moves';
+import { withoutShare } from '../core/moving/withoutShare';
 import { hashText } from '../core/math/hash';
 import { DAY_MS, HOUR_MS } from '../core/time/zone';
 import type { Jobs } from '../workers/jobs/client';
@@ -16,6 +17,9 @@ import { forecastMoment, selectForecastOf, selectHistoryUntil, selectVerdictOf }
 const keptSchema = z.object({
   items: z.array(z.object({ wishId: z.string(), name: z.string(), on: z.number() })),
 });
+
+/** Days that are looked ahead after a move. */
+const GAP_DAYS = 42;
 
 /** The seed of every inference in the app. */
 const SEED = 1;
@@ -126,5 +130,39 @@ export function askAdd(tankId: string, question: AddQuestion): AppThunk<Promise<
     const { source, posterior } = given;
     const hash = hashText(JSON.stringify([given.hash, question]));
     return services.jobs.run('add', { source, posterior, question }, { lane: 'add', hash });
+  };
+}
+
+/**
+ * How ammonia would go if only a share of a tank's filter carried its animals, over six weeks; null
+ * where nothing can be said of its colony, or a newer question took its place.
+ * @param kept share of rock, sand and media that comes along, 0 to 1
+ * @param nitrogen what its animals make, mg N a day
+ */
+export function askGap(
+  tankId: string,
+  kept: number,
+  nitrogen: number,
+): AppThunk<Promise<Carried | null>> {
+  return async (_dispatch, getState, { services }) => {
+    const state = getState();
+    const at = forecastMoment(state.log, tankId, selectNow(state));
+    const history = selectHistoryUntil(state, tankId, at);
+    if (!history || history.start === null || at - history.start < HOUR_MS) return null;
+    const { cycleProblem } = await import('../core/cycle/problem/problem');
+    const problem = cycleProblem(withoutShare(history, 1 - kept, at), at);
+    const hash = hashText(JSON.stringify([problem, SEED]));
+    const posterior = await services.jobs.run(
+      'infer',
+      { problem, seed: SEED },
+      { lane: 'gap', hash },
+    );
+    if (!posterior) return null;
+    const load = [{ fromDay: 0, nitrogen: nitrogen / history.netLitres }];
+    return services.jobs.run(
+      'carry',
+      { posterior, load, days: GAP_DAYS },
+      { lane: 'gap', hash: hashText(JSON.stringify([hash, load])) },
+    );
   };
 }

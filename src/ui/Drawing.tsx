@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import type { TimeChart as TimeChartType } from './chart/TimeChart';
 import type { Course as CourseType } from './course/Course';
 import type { DemandBarProps } from './demand/DemandBar';
-import type { LoadChartProps } from './load/LoadChart';
+import type { BarsChartProps } from './bars/BarsChart';
 import type { ReadingScaleProps } from './scale/ReadingScale';
 import type { SketchProps } from './sketch/Sketch';
 
@@ -11,7 +11,7 @@ const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Cou
 const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
 const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
 const LazyDemandBar = lazy(async () => ({ default: (await import('./drawings')).DemandBar }));
-const LazyLoad = lazy(async () => ({ default: (await import('./drawings')).LoadChart }));
+const LazyBars = lazy(async () => ({ default: (await import('./drawings')).BarsChart }));
 const LazySketch = lazy(async () => ({ default: (await import('./drawings')).Sketch }));
 
 /** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
@@ -20,7 +20,7 @@ const CHART_ROOM = 232;
 const SCALE_ROOM = 380;
 const SKETCH_ROOM = 120;
 const DEMAND_ROOM = 112;
-const LOAD_ROOM = 168;
+const BARS_ROOM = 168;
 
 /** The course of a tank, fetched with the first drawing. */
 export function Course(props: ComponentProps<typeof CourseType>) {
@@ -67,11 +67,11 @@ export function DemandBar(props: DemandBarProps) {
   );
 }
 
-/** The load of the coming weeks, fetched with the first drawing. */
-export function LoadChart(props: LoadChartProps) {
+/** Weeks or months as bars, fetched with the first drawing. */
+export function BarsChart(props: BarsChartProps) {
   return (
-    <Suspense fallback={<View style={{ height: LOAD_ROOM }} aria-busy />}>
-      <LazyLoad {...props} />
+    <Suspense fallback={<View style={{ height: BARS_ROOM }} aria-busy />}>
+      <LazyBars {...props} />
     </Suspense>
   );
 }

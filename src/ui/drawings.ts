@@ -2,6 +2,6 @@
 export { TimeChart } from './chart/TimeChart';
 export { Course } from './course/Course';
 export { DemandBar } from './demand/DemandBar';
-export { LoadChart } from './load/LoadChart';
+export { BarsChart } from './bars/BarsChart';
 export { ReadingScale } from './scale/ReadingScale';
 export { Sketch } from './sketch/Sketch';

@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 
 const AwayScreen = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).AwayScreen,
+  default: (await import('@/features/dailyLife')).AwayScreen,
 }));
 
 export default function Away() {

@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 
 const SheetScreen = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).SheetScreen,
+  default: (await import('@/features/dailyLife')).SheetScreen,
 }));
 
 export default function Sheet() {

@@ -1,4 +1,8 @@
-import { InstrumentsScreen } from '@/features/instruments/InstrumentsScreen';
+import { lazy } from 'react';
+
+const InstrumentsScreen = lazy(async () => ({
+  default: (await import('@/features/dailyLife')).InstrumentsScreen,
+}));
 
 export default function Instruments() {
   return <InstrumentsScreen />;

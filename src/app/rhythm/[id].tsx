@@ -2,7 +2,7 @@ import { useLocalSearchParams } from 'expo-router';
 import { lazy } from 'react';
 
 const ChoreScreen = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).ChoreScreen,
+  default: (await import('@/features/dailyLife')).ChoreScreen,
 }));
 
 export default function Chore() {

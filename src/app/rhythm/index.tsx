@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 
 const RhythmScreen = lazy(async () => ({
-  default: (await import('@/features/rhythm/dailyLife')).RhythmScreen,
+  default: (await import('@/features/dailyLife')).RhythmScreen,
 }));
 
 export default function Rhythm() {

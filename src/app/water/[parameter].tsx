@@ -3,7 +3,7 @@ import { lazy } from 'react';
 import { PARAMETER_IDS } from '@/core/parameters/registry';
 
 const WaterScreen = lazy(async () => ({
-  default: (await import('@/features/water')).WaterScreen,
+  default: (await import('@/features/dailyLife')).WaterScreen,
 }));
 
 export default function WaterOf() {

@@ -1,7 +1,7 @@
 import { lazy } from 'react';
 
 const WaterScreen = lazy(async () => ({
-  default: (await import('@/features/water')).WaterScreen,
+  default: (await import('@/features/dailyLife')).WaterScreen,
 }));
 
 export default function Water() {

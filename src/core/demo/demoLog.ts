@@ -6,6 +6,7 @@ import { METRIC_SETTINGS, SETTINGS_ID } from '../records/schema/settings';
 import { addFulmar } from './fulmar';
 import { addKittiwake } from './kittiwake';
 import { addQuarantine } from './quarantine';
+import { addRhythm } from './rhythm';
 import type { Kits } from './shared';
 import { DemoWriter, type DemoContext } from './writer';
 
@@ -16,10 +17,14 @@ import { DemoWriter, type DemoContext } from './writer';
 export function demoLog(context: DemoContext): Revision[] {
   const writer = new DemoWriter(context);
   const kits = addKits(writer);
-  writer.addAs(SETTINGS_ID, writer.act(writer.when(150, '09:00')), 'settings', METRIC_SETTINGS);
-  addKittiwake(writer, kits, context.zone);
+  writer.addAs(SETTINGS_ID, writer.act(writer.when(150, '09:00')), 'settings', {
+    ...METRIC_SETTINGS,
+    currency: '€',
+  });
+  const kittiwake = addKittiwake(writer, kits, context.zone);
   const fulmar = addFulmar(writer, kits, context.zone);
   addQuarantine(writer, kits, context.zone, fulmar);
+  addRhythm(writer, fulmar, kittiwake);
   return writer.revisions;
 }
 

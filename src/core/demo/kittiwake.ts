@@ -14,7 +14,7 @@ const AMMONIUM_LABEL: DoseStrength = {
 };
 
 /** A tank on day 19 of its cycle. */
-export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void {
+export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): string {
   const age = 19;
   /** Days ago of a day of this tank's life. */
   const on = (day: number) => age - day;
@@ -119,4 +119,5 @@ export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): void
       [kits.alkalinityDrops, 7.1],
     ],
   );
+  return id;
 }

@@ -33,21 +33,28 @@ export function allEvents(history: TankHistory): LoggedEvent[] {
   return linesOf(history, everyEntry(history));
 }
 
-/** The moments at which anything was logged, each once. */
+/**
+ * Entries by their kind but for what was said of tasks: a mark a day would bury what happened to the
+ * tank, and those of chores have a page of their own.
+ */
+function happenings({ entries }: TankHistory): Logged[][] {
+  const { taskMark: _marks, ...rest } = entries;
+  return Object.values(rest);
+}
+
+/** The moments at which anything happened, each once. */
 export function entryMoments(history: TankHistory): number[] {
   const moments = new Set<number>();
-  for (const list of Object.values(history.entries)) for (const { at } of list) moments.add(at);
+  for (const list of happenings(history)) for (const { at } of list) moments.add(at);
   return [...moments];
 }
 
 /** Tests that one sitting may have: so many more are looked at, so that none is cut in two. */
 const SITTING = 16;
 
-/** The newest entries of a tank. */
+/** What happened to a tank last. */
 export function latestEvents(history: TankHistory, most: number): LoggedEvent[] {
-  const newest = Object.values(history.entries).flatMap((list): Logged[] =>
-    list.slice(-most - SITTING),
-  );
+  const newest = happenings(history).flatMap((list) => list.slice(-most - SITTING));
   return linesOf(history, newest.sort(newestFirst).slice(0, most));
 }
 

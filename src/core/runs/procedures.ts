@@ -14,6 +14,7 @@ import {
 import { fill } from './fill';
 import { loss } from './loss';
 import { mix } from './mix';
+import { closeTank, moveTank } from './moveTank';
 import { outbreak } from './outbreak';
 import { given, type Procedure } from './procedure';
 import { waterChange } from './waterChange';
@@ -94,6 +95,8 @@ export const PROCEDURES = {
   outbreak,
   acclimate,
   waterChange,
+  moveTank,
+  closeTank,
   personHurt,
   ammoniaSpike,
   leak,

@@ -15,7 +15,7 @@ import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
 import { selectDueTasks, selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
-import { LoadChart } from '@/ui/Drawing';
+import { BarsChart } from '@/ui/Drawing';
 import { Button, LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -54,9 +54,9 @@ export function RhythmScreen() {
   const litres = (much: number) => measured(`${formatPlain(much, 0)} L`);
   const bars = weeks.map((week) => ({
     label: shortDay(dayStart(week.monday, zone), zone),
-    minutes: week.minutes,
-    own: week.byTank[history.tankId] ?? 0,
-    litres: litres(week.litres),
+    value: week.minutes,
+    part: week.byTank[history.tankId] ?? 0,
+    below: litres(week.litres),
   }));
   const where = histories.length > 1 ? ` at ${histories.length} tanks` : '';
   return (
@@ -84,10 +84,10 @@ export function RhythmScreen() {
       {sum('minutes') === 0 ? null : (
         <View>
           <SectionHead title="The coming weeks" end="minutes, and new water" />
-          <LoadChart
+          <BarsChart
             bars={bars}
             summary={`${bars
-              .map((bar) => `week of ${bar.label}: ${spanOfMinutes(bar.minutes)}, ${bar.litres}`)
+              .map((bar) => `week of ${bar.label}: ${spanOfMinutes(bar.value)}, ${bar.below}`)
               .join('; ')}. Dark is ${history.tank.name}.`}
           />
           {histories.length > 1 ? (

@@ -11,8 +11,8 @@ import { selectZone } from '@/store/selectors';
 import { Button } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
-import { Words } from '@/ui/Words';
 import { useAbsence } from './AwayScreen';
+import { Line } from './Line';
 import { useAwayPlans } from './useAwayPlans';
 
 /** One page for the person who minds the tanks, to be printed in black on white. */
@@ -91,18 +91,5 @@ export function SheetScreen() {
         />
       </View>
     </Screen>
-  );
-}
-
-function Line({ title, text }: { title: string; text: string }) {
-  return (
-    <View style={{ flexDirection: 'row', gap: 12 }}>
-      <Words as="strong" style={{ width: 112, flexShrink: 0 }}>
-        {title}
-      </Words>
-      <View style={{ flex: 1, minWidth: 0 }}>
-        <Words as="body">{text}</Words>
-      </View>
-    </View>
   );
 }

@@ -50,6 +50,12 @@ export const MORE: readonly (Place & { note: string })[] = [
     hotkey: 'r',
     note: 'Chores and the weeks ahead, days away, calendar and reminders',
   },
+  {
+    path: '/month',
+    label: 'Month',
+    note: 'What changed, drifted, came and was lost, on one page',
+  },
+  { path: '/costs', label: 'Costs', note: 'Bought and running, by month and kind; packs compared' },
   { path: '/tanks', label: 'Tanks', note: 'Volumes, lid, heater, and what each was filled with' },
   {
     path: '/instruments',
@@ -107,7 +113,7 @@ export function isEntryPath(path: string): boolean {
   return (
     path === '/log' ||
     path === '/emergency' ||
-    /^\/(log|tanks|rhythm|away|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
+    /^\/(log|tanks|rhythm|away|moving|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
       path,
     )
   );

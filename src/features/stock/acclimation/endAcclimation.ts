@@ -1,7 +1,7 @@
 import { METHOD_WORDS } from '@/core/acclimation/method';
 import { broughtIn } from '@/core/acclimation/run';
 import { finderWith } from '@/core/livestock/lodgers';
-import { arrivalEntry } from '@/core/livestock/moving';
+import { arrivalEntry } from '@/core/livestock/arrival';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { methodOf, replacedIn } from '@/core/runs/acclimate';

@@ -7,7 +7,7 @@ import { usualCm } from '@/core/livestock/body';
 import { judgeTogether } from '@/core/livestock/compatibility/judge';
 import { ANY_HOME, callIt } from '@/core/livestock/compatibility/types';
 import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
-import { arrivalEntry } from '@/core/livestock/moving';
+import { arrivalEntry } from '@/core/livestock/arrival';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import { awaitsCleaning } from '@/core/quarantine/batch';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';

@@ -7,24 +7,25 @@ const HEIGHT = 168;
 const TOP = 24;
 const FOOT = 42;
 
-/** A week of a load: what all tanks ask, and what of it one tank does. */
-export interface LoadBar {
-  /** "23 Nov". */
+/** A stretch of time: what it comes to, and what of it is a part. */
+export interface TimeBar {
+  /** "23 Nov"; no two alike. */
   label: string;
-  /** Whole minutes. */
-  minutes: number;
-  own: number;
-  /** "31 L". */
-  litres: string;
+  /** Whole, as it is written above the bar. */
+  value: number;
+  /** The dark part of it. */
+  part: number;
+  /** Stands beneath, in the hand of soundings: "31 L". */
+  below: string;
 }
 
-export interface LoadChartProps {
-  bars: readonly LoadBar[];
+export interface BarsChartProps {
+  bars: readonly TimeBar[];
   summary: string;
 }
 
-/** The minutes of the coming weeks as bars, with the part of one tank in them and the litres beneath. */
-export function LoadChart({ bars, summary }: LoadChartProps) {
+/** Weeks or months as bars, with a part of each dark and a figure beneath. */
+export function BarsChart({ bars, summary }: BarsChartProps) {
   return (
     <Plot height={HEIGHT} summary={summary}>
       {(width) => <Bars bars={bars} width={width} />}
@@ -32,40 +33,40 @@ export function LoadChart({ bars, summary }: LoadChartProps) {
   );
 }
 
-function Bars({ bars, width }: { bars: readonly LoadBar[]; width: number }) {
+function Bars({ bars, width }: { bars: readonly TimeBar[]; width: number }) {
   const x = scaleBand(
     bars.map(({ label }) => label),
     [0, width],
   ).padding(0.25);
-  const most = Math.max(30, ...bars.map(({ minutes }) => minutes));
+  const most = Math.max(10, ...bars.map(({ value }) => value));
   const y = scaleLinear([0, most], [HEIGHT - FOOT, TOP]);
   const base = HEIGHT - FOOT;
   return (
     <>
-      {bars.map(({ label, minutes, own, litres }) => {
+      {bars.map(({ label, value, part, below }) => {
         const left = x(label) ?? 0;
         const middle = left + x.bandwidth() / 2;
         return [
           <Rect
             key={`${label} all`}
             x={left}
-            y={y(minutes)}
+            y={y(value)}
             width={x.bandwidth()}
-            height={base - y(minutes)}
+            height={base - y(value)}
             fill={color.shoal1}
             stroke={color.ink}
             strokeWidth={1}
           />,
           <Rect
-            key={`${label} own`}
+            key={`${label} part`}
             x={left}
-            y={y(own)}
+            y={y(part)}
             width={x.bandwidth()}
-            height={base - y(own)}
+            height={base - y(part)}
             fill={color.shoal3}
           />,
-          <Label key={`${label} minutes`} x={middle} y={y(minutes) - 7} textAnchor="middle">
-            {String(minutes)}
+          <Label key={`${label} value`} x={middle} y={y(value) - 7} textAnchor="middle">
+            {String(value)}
           </Label>,
           <Label
             key={`${label} day`}
@@ -77,8 +78,8 @@ function Bars({ bars, width }: { bars: readonly LoadBar[]; width: number }) {
           >
             {label}
           </Label>,
-          <Sounding key={`${label} litres`} x={middle} y={base + 36} textAnchor="middle">
-            {litres}
+          <Sounding key={`${label} below`} x={middle} y={base + 36} textAnchor="middle">
+            {below}
           </Sounding>,
         ];
       })}

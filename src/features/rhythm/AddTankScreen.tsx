@@ -1,0 +1,74 @@
+import { useRouter } from 'expo-router';
+import * as z from 'zod';
+import { upkeepOf } from '@/core/rhythm/load';
+import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
+import { spanOfMinutes } from '@/core/units/duration';
+import { linearToCanonical } from '@/core/units/units';
+import { formatPlain, parseNumber } from '@/core/units/format';
+import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
+import { useAppSelector, useDraft } from '@/store/hooks';
+import { selectHistory } from '@/store/inView';
+import { selectSettings } from '@/store/selectors';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Opening, Screen } from '@/ui/Screen';
+import { useHistories, useRhythm } from './useRhythm';
+
+const draftSchema = z.object({ litres: z.string(), sump: z.enum(['yes', 'no']) });
+
+/** One more tank: what it takes each week, beside those there are. */
+export function AddTankScreen() {
+  const router = useRouter();
+  const measured = useMeasures();
+  const history = useAppSelector(selectHistory);
+  const histories = useHistories();
+  const rhythm = useRhythm();
+  const { volumeUnit } = useAppSelector(selectSettings);
+  const [draft, setDraft] = useDraft('moving/add', draftSchema, { litres: '', sump: 'no' });
+  const typed = parseNumber(draft.litres);
+  const litres = typed !== null && typed > 0 ? linearToCanonical(typed, volumeUnit) : null;
+  if (!history) return null;
+  const more = litres === null ? null : upkeepOfNew(history, litres, draft.sump === 'yes');
+  const now = histories.reduce((sum, one) => sum + upkeepOf(one, rhythm).minutes, 0);
+  return (
+    <Screen head={<BackHead title="One more tank" />}>
+      <Opening
+        title={
+          more === null
+            ? 'How large?'
+            : `About ${spanOfMinutes(5 * Math.round(more.minutes / 5))} more each week.`
+        }
+      >
+        {more === null
+          ? 'Its upkeep in minutes and litres, before it is bought.'
+          : measured(
+              `And ${formatPlain(more.litres, 0)} L of new salt water a week, once it runs. Your tanks take ${spanOfMinutes(5 * Math.round(now / 5))} now; tests come on top.`,
+            )}
+      </Opening>
+      <Field
+        label="Net water"
+        kind="number"
+        unit={volumeUnit}
+        value={draft.litres}
+        onChange={(text) => setDraft({ ...draft, litres: text })}
+      />
+      <Choice
+        label="With a sump"
+        value={draft.sump}
+        onChange={(sump) => setDraft({ ...draft, sump })}
+        options={[
+          { value: 'no', label: 'No' },
+          { value: 'yes', label: 'Yes' },
+        ]}
+      />
+      <Remark>
+        A sponge in a sump that runs, begun now, seeds it in about six weeks. Hands, nets and cups
+        of its own: what goes from tank to tank carries disease.
+      </Remark>
+      <Button kind="primary" label="Set it up" onPress={() => router.push('/tanks/new')} />
+    </Screen>
+  );
+}

@@ -1,0 +1,61 @@
+import { useRouter } from 'expo-router';
+import { View } from 'react-native';
+import { isHere, rosterOf } from '@/core/livestock/roster';
+import { upkeepOf } from '@/core/rhythm/load';
+import { animalsCalled } from '@/core/records/kinds/animals';
+import { spanOfMinutes } from '@/core/units/duration';
+import { countOf } from '@/core/units/format';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useAppSelector } from '@/store/hooks';
+import { selectHistory } from '@/store/inView';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { useRhythm } from './useRhythm';
+
+/** Taking the tank in view down: who needs a home, and in which order it goes. */
+export function CloseTankScreen() {
+  const router = useRouter();
+  const history = useAppSelector(selectHistory);
+  const rhythm = useRhythm();
+  if (!history) return null;
+  const lots = rosterOf(history).filter(isHere);
+  const animals = lots.reduce((sum, { here }) => sum + (here ?? 1), 0);
+  const { minutes } = upkeepOf(history, rhythm);
+  return (
+    <Screen head={<BackHead title="Close" aside={history.tank.name} />}>
+      <Opening
+        title={
+          animals === 0
+            ? 'No animal needs a home.'
+            : `${countOf(animals, 'animal')} need${animals === 1 ? 's' : ''} a home first.`
+        }
+      >
+        {`It gives back about ${spanOfMinutes(5 * Math.round(minutes / 5))} a week. Its log stays, and the closing can be undone.`}
+      </Opening>
+      {lots.length > 0 ? (
+        <View>
+          <SectionHead title="Who lives here" />
+          {lots.map((lot) => (
+            <Row
+              key={lot.id}
+              title={animalsCalled(lot.what, lot.here ?? 1)}
+              onPress={() => router.push(to.lot(lot.id))}
+            />
+          ))}
+        </View>
+      ) : null}
+      <Remark tone="caution" title="Never into the wild">
+        No animal, rock, alga or water of it goes into the sea, a pond or a drain outdoors: it kills
+        what lives there, and the law forbids it in most places.
+      </Remark>
+      <Button
+        kind="primary"
+        label="Take it down, step by step"
+        onPress={() => router.push(to.run('closeTank'))}
+      />
+    </Screen>
+  );
+}

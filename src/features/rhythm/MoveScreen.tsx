@@ -1,0 +1,186 @@
+import { useRouter } from 'expo-router';
+import { useEffect, useMemo, useState } from 'react';
+import { View } from 'react-native';
+import * as z from 'zod';
+import { isHere, rosterOf } from '@/core/livestock/roster';
+import { gapOf, gapWords, KEPT, moveWater, type Gap, type KeptId } from '@/core/moving/plan';
+import { upkeepOf } from '@/core/rhythm/load';
+import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
+import { linearToCanonical } from '@/core/units/units';
+import { countOf, formatPlain, parseNumber } from '@/core/units/format';
+import { spanOfMinutes } from '@/core/units/duration';
+import { saltYield } from '@/core/water/learned';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { useMeasures } from '@/frame/useMeasures';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { selectHistory, selectPlan } from '@/store/inView';
+import { loadStocking } from '@/store/plans';
+import { beginRun, selectLiveRuns } from '@/store/runs';
+import { selectSettings } from '@/store/selectors';
+import { OptionList } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Button } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { SectionHead } from '@/ui/Row';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { MovedPart } from './MovedPart';
+import { useRhythm } from './useRhythm';
+
+const draftSchema = z.object({
+  litres: z.string(),
+  kept: z.enum(['all', 'rockAndMedia', 'rock', 'sponge']),
+});
+const EMPTY: z.infer<typeof draftSchema> = { litres: '', kept: 'rockAndMedia' };
+const KEPT_IDS = ['rockAndMedia', 'all', 'rock', 'sponge'] as const satisfies readonly KeptId[];
+/** Salt for a litre at 35 ppt until a keeper's own is known, g. */
+const USUAL_YIELD = 38;
+/** A tank beyond this is no aquarium of a house, L. */
+const MOST_LITRES = 20_000;
+
+/** Moving the tank in view to another: the filter's gap, the water, the work, and the order. */
+export function MoveScreen() {
+  const router = useRouter();
+  const dispatch = useAppDispatch();
+  const measured = useMeasures();
+  const history = useAppSelector(selectHistory);
+  const { volumeUnit } = useAppSelector(selectSettings);
+  const live = useAppSelector(selectLiveRuns).find(
+    ({ body }) => body.tankId === history?.tankId && body.procedure === 'moveTank',
+  );
+  const rhythm = useRhythm();
+  const [draft, setDraft] = useDraft(`moving/${history?.tankId ?? ''}`, draftSchema, EMPTY);
+  const typed = parseNumber(draft.litres);
+  const wide = typed !== null && typed > 0 ? linearToCanonical(typed, volumeUnit) : null;
+  const litres = wide !== null && wide <= MOST_LITRES ? wide : null;
+  const gap = useGap(draft.kept, litres);
+  const lots = useMemo(() => (history ? rosterOf(history).filter(isHere) : []), [history]);
+  if (!history) return null;
+  const { netLitres, tank } = history;
+  const water = litres === null ? null : moveWater(netLitres, litres);
+  const perLitre = saltYield(history)?.value ?? USUAL_YIELD;
+  const now = upkeepOf(history, rhythm);
+  const after = litres === null ? null : upkeepOfNew(history, litres, tank.volume.sump !== null);
+  const words = gap.gap ? gapWords(gap.gap) : null;
+  return (
+    <Screen head={<BackHead title="Move" aside={tank.name} />}>
+      <Opening title={words?.title ?? 'How large is the new tank?'}>
+        {words?.text ??
+          (litres === null
+            ? 'Its net water; the rest is worked out from what lives here and what carries it.'
+            : gap.none
+              ? 'Nothing can be said of this tank’s filter yet: there is no animal in it, or no test that shows it.'
+              : 'Looking ahead with what comes along…')}
+      </Opening>
+      <Field
+        label="Net water of the new tank"
+        kind="number"
+        unit={volumeUnit}
+        value={draft.litres}
+        error={
+          draft.litres !== '' && litres === null
+            ? `A volume above zero and up to ${formatPlain(MOST_LITRES)} L.`
+            : undefined
+        }
+        onChange={(text) => setDraft({ ...draft, litres: text })}
+      />
+      <View style={{ gap: 4 }}>
+        <SectionHead title="What comes along" end="shares are an assumption" />
+        <OptionList
+          label="What comes along"
+          value={draft.kept}
+          onChange={(kept) => setDraft({ ...draft, kept })}
+          options={KEPT_IDS.map((value) => ({
+            value,
+            label: `${KEPT[value].label}: about ${formatPlain(KEPT[value].share * 100, 0)} % of the colony`,
+            note: KEPT[value].note,
+          }))}
+        />
+      </View>
+      <Remark tone="caution" title="Old sand">
+        It is never moved unrinsed with animals present: stirred, it lets go hydrogen sulfide and
+        ammonia, which kill within the hour.
+      </Remark>
+      {water === null || after === null ? null : (
+        <View style={{ gap: 8 }}>
+          <SectionHead title="What it takes" />
+          <Words as="body">
+            {measured(
+              `Mix ${formatPlain(water.fresh, 0)} L of salt water beforehand, about ${formatPlain((water.fresh * perLitre) / 1000, 1)} kg of salt, and bring ${formatPlain(water.old, 0)} L of clear old water.`,
+            )}
+          </Words>
+          <Words as="body">
+            {measured(
+              `Upkeep goes from ${spanOfMinutes(now.minutes)} and ${formatPlain(now.litres, 0)} L a week to about ${spanOfMinutes(after.minutes)} and ${formatPlain(after.litres, 0)} L.`,
+            )}
+          </Words>
+          <Words as="body">
+            {lots.length === 0
+              ? 'No animal is on record here.'
+              : `${countOf(
+                  lots.reduce((sum, { here }) => sum + (here ?? 1), 0),
+                  'animal',
+                )} move: corals out first, then rock, then fish; in go fish, crew, corals.`}
+          </Words>
+        </View>
+      )}
+      {live ? (
+        <Button
+          kind="primary"
+          label="Go on with the move"
+          onPress={() => router.push(to.run(live.id))}
+        />
+      ) : (
+        <Button
+          kind="primary"
+          label="Begin the move"
+          disabled={litres === null || water === null}
+          onPress={() => {
+            if (litres === null || water === null) return;
+            const given = {
+              litres: Math.round(litres),
+              old: Math.round(water.old),
+              fresh: Math.round(water.fresh),
+              kept: draft.kept,
+            };
+            void dispatch(beginRun('moveTank', history.tankId, given)).then(() =>
+              router.push(to.run('moveTank')),
+            );
+          }}
+        />
+      )}
+      <MovedPart history={history} lots={lots} />
+    </Screen>
+  );
+}
+
+/** The filter's gap for what comes along; asked of the model when either answer changes. */
+function useGap(kept: KeptId, litres: number | null): { gap: Gap | null; none: boolean } {
+  const dispatch = useAppDispatch();
+  const history = useAppSelector(selectHistory);
+  const plan = useAppSelector(selectPlan);
+  const [known, setKnown] = useState<{ of: string; gap: Gap | null } | null>(null);
+  const tankId = history?.tankId ?? null;
+  const nitrogen = plan?.load.now ?? null;
+  const net = history?.netLitres ?? 0;
+  const of = `${tankId}/${kept}/${litres}/${nitrogen}`;
+  useEffect(() => {
+    if (tankId !== null) void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
+  }, [tankId, dispatch]);
+  useEffect(() => {
+    if (tankId === null || litres === null || nitrogen === null) return;
+    let stale = false;
+    void loadStocking()
+      .then(({ askGap }) => dispatch(askGap(tankId, KEPT[kept].share, nitrogen)))
+      .then((carried) => {
+        if (stale) return;
+        setKnown({ of, gap: carried && nitrogen > 0 ? gapOf(carried, net / litres) : null });
+      });
+    return () => {
+      stale = true;
+    };
+  }, [tankId, kept, litres, nitrogen, net, of, dispatch]);
+  const current = known?.of === of ? known : null;
+  return { gap: current?.gap ?? null, none: current !== null && current.gap === null };
+}

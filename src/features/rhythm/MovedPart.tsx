@@ -1,0 +1,87 @@
+import { View } from 'react-native';
+import { useState } from 'react';
+import type { TankHistory } from '@/core/history/tankHistory';
+import { moveEntries } from '@/core/livestock/moving';
+import type { Lot } from '@/core/livestock/roster';
+import { isoInZone } from '@/core/time/zone';
+import { countOf } from '@/core/units/format';
+import { useRouter } from 'expo-router';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { recordAct } from '@/store/record';
+import { selectTanks } from '@/store/selectors';
+import { OptionList, Tick } from '@/ui/Choice';
+import { Button } from '@/ui/Press';
+import { SectionHead } from '@/ui/Row';
+import { Sheet } from '@/ui/Sheet';
+import { Words } from '@/ui/Words';
+
+/** What the move leaves in the log: who went where, the filter that came along, the old tank closed. */
+export function MovedPart({ history, lots }: { history: TankHistory; lots: readonly Lot[] }) {
+  const dispatch = useAppDispatch();
+  const router = useRouter();
+  const tanks = useAppSelector(selectTanks).filter(({ id }) => id !== history.tankId);
+  const [open, setOpen] = useState(false);
+  const [target, setTarget] = useState<string | null>(null);
+  const [close, setClose] = useState(true);
+  const log = async () => {
+    const tank = tanks.find(({ id }) => id === target);
+    if (!tank) return;
+    await dispatch(
+      recordAct(
+        (act) => {
+          const from = { tankId: history.tankId, zone: history.tank.zone };
+          const into = { tankId: tank.id, zone: tank.body.zone };
+          for (const lot of lots) {
+            for (const entry of moveEntries({ lot, from, to: into, at: act.now, cm: 0 })) {
+              act.create('entry', entry);
+            }
+          }
+          if (close) {
+            act.create('entry', {
+              kind: 'closed',
+              tankId: from.tankId,
+              at: isoInZone(act.now + 1000, from.zone),
+            });
+          }
+        },
+        `Moved ${countOf(lots.length, 'lot')} to ${tank.body.name}`,
+      ),
+    );
+    setOpen(false);
+  };
+  return (
+    <View style={{ gap: 10 }}>
+      <SectionHead title="Once everyone is in" />
+      <Words as="soft">
+        The new tank has a log of its own: who moved, and when, is written into both.
+      </Words>
+      <Button label="Log who moved" onPress={() => setOpen(true)} />
+      <Sheet title="Where did they go?" open={open} onClose={() => setOpen(false)}>
+        {tanks.length === 0 ? (
+          <Words as="body">There is no other tank yet: set the new one up first.</Words>
+        ) : (
+          <OptionList
+            label="To"
+            value={target}
+            onChange={setTarget}
+            options={tanks.map(({ id, body }) => ({ value: id, label: body.name }))}
+          />
+        )}
+        <Tick label={`Close ${history.tank.name}`} value={close} onChange={setClose} />
+        <Button
+          label="Set up the new tank"
+          onPress={() => {
+            setOpen(false);
+            router.push('/tanks/new');
+          }}
+        />
+        <Button
+          kind="primary"
+          label={`Log ${countOf(lots.length, 'lot')} as moved`}
+          disabled={target === null}
+          onPress={() => void log()}
+        />
+      </Sheet>
+    </View>
+  );
+}

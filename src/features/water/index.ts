@@ -1,2 +1,0 @@
-// Fetched in one piece when Water is opened: both of its addresses share all of it.
-export { WaterScreen } from './WaterScreen';
