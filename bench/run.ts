@@ -25,6 +25,10 @@ import { CATALOGUE } from '../src/core/livestock/catalogue';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
+import { calendarEvents } from '../src/core/rhythm/calendarEvents';
+import { choreTimesOf } from '../src/core/rhythm/choreAsks';
+import { icsOf } from '../src/core/rhythm/ics';
+import { loadOf } from '../src/core/rhythm/load';
 import { print, timed } from './print';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -121,5 +125,28 @@ if (existsSync(scripts)) {
     addMs: timed(() => canAdd(facts, posterior, { species: 'firefish', count: 1 }), 3),
     addLimitMs: 500,
     carryMs: timed(() => carry(posterior, [{ fromDay: 0, nitrogen: 0.1 }], 21), 3),
+  });
+}
+
+{
+  // A year of chores of three tanks that run, laid out day by day, and the load of its weeks.
+  const log = mergeRevisions(EMPTY_LOG, demo());
+  const fulmar = log.tanks.find(({ body }) => body.name === 'Fulmar');
+  if (!fulmar) throw new Error('The demo has no Fulmar.');
+  const running = tankHistory(log, fulmar.id, NOW);
+  const three = [running, { ...running, netLitres: 60 }, { ...running, netLitres: 900 }];
+  const year = () => three.flatMap((one) => choreTimesOf(one, log, NOW, '2027-11-24'));
+  const events = () =>
+    calendarEvents(
+      log,
+      three.map((history, i) => ({ history: { ...history, tankId: `${i}` }, tasks: [] })),
+      NOW,
+    );
+  print('rhythm', {
+    tanks: three.length,
+    times: year().length,
+    yearMs: timed(year),
+    weeksMs: timed(() => loadOf(three, log, NOW, 52)),
+    calendarMs: timed(() => icsOf(events(), 18, NOW)),
   });
 }

@@ -34,6 +34,8 @@ const PLACES = [
   '/',
   '/water',
   '/water/nitrate',
+  '/rhythm',
+  '/emergency',
   '/cycle',
   '/cycle/dose',
   '/tanks',

@@ -42,10 +42,18 @@ const PLACES = [
   '/cycle/challenge',
   '/cycle/programme',
   '/cycle/end',
+  '/rhythm',
+  '/rhythm/waterChange',
+  '/away',
+  '/emergency',
+  '/moving/move',
+  '/moving/add',
+  '/costs',
+  '/month',
 ];
 
 // In parts, so that none of them is a long test on a slow machine.
-const PARTS = [0, 8, 16, 24, 32].map((from) => PLACES.slice(from, from + 8));
+const PARTS = [0, 8, 16, 24, 32, 40].map((from) => PLACES.slice(from, from + 8));
 for (const scheme of ['light', 'dark'] as const) {
   PARTS.forEach((places, part) => {
     test(`no screen has a serious barrier (${scheme}, part ${part + 1})`, async ({ page }) => {

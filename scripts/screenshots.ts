@@ -49,29 +49,8 @@ const VIEWS: View[] = [
   { name: 'cycle', size: 'phone', address: '/cycle', first: forecastShown },
   { name: 'cycle-wide', size: 'wide', address: '/cycle', first: forecastShown },
   { name: 'dose', size: 'phone', address: '/cycle/dose' },
-  {
-    name: 'method',
-    size: 'phone',
-    address: '/cycle/method',
-    first: (page) => page.getByText(/bottled bacteria: about/).waitFor(),
-  },
-  {
-    name: 'mix',
-    size: 'phone',
-    address: '/runs/mix',
-    first: async (page) => {
-      await page.getByRole('button', { name: 'Begin' }).click();
-      await page.getByRole('button', { name: 'Note it' }).click();
-      await page.getByRole('button', { name: 'Note it' }).click();
-      await page.getByRole('radio', { name: /^Purified/ }).click();
-      await page.getByRole('button', { name: 'Done', exact: true }).click();
-      await page.getByRole('button', { name: 'Done', exact: true }).click();
-      await page.getByRole('heading', { name: 'Nine tenths of the salt.' }).waitFor();
-    },
-  },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
-  { name: 'tank-wide', size: 'wide', address: '/tanks/this' },
   { name: 'bench', size: 'phone', address: '/bench/water-change' },
   { name: 'instruments', size: 'phone', address: '/instruments' },
   {
@@ -91,6 +70,34 @@ const VIEWS: View[] = [
   },
   { name: 'stock', size: 'phone', address: '/stock', first: stockShown },
   { name: 'stock-wide', size: 'wide', address: '/stock', first: stockShown },
+  {
+    name: 'rhythm',
+    size: 'phone',
+    address: '/rhythm',
+    first: (page) => page.getByRole('img', { name: /^week of/ }).waitFor(),
+  },
+  {
+    name: 'emergency',
+    size: 'phone',
+    address: '/emergency',
+    first: async (page) => {
+      await page.getByRole('button', { name: /^Power cut/ }).click();
+      await page.getByRole('heading', { name: 'Heater and lights unplugged.' }).waitFor();
+    },
+  },
+  {
+    name: 'month',
+    size: 'phone',
+    address: '/month',
+    first: async (page) => {
+      await page.getByRole('button', { name: /Switch tank$/ }).click();
+      await page
+        .getByRole('dialog')
+        .getByRole('button', { name: /^Fulmar/ })
+        .click();
+      await page.getByRole('button', { name: 'Print it' }).waitFor();
+    },
+  },
   { name: 'welcome', size: 'phone', address: 'own:/' },
 ];
 

@@ -67,9 +67,11 @@ export function TankHead({ place }: { place?: string }) {
         </Words>
         <ChevronDown size={16} color={color.inkSoft} />
       </Pressable>
-      <Words as="body" style={{ color: color.inkSoft, flexShrink: 0 }}>
-        {dayWords(now, tank.body.zone)}
-      </Words>
+      {place ? null : (
+        <Words as="body" style={{ color: color.inkSoft, flexShrink: 0 }}>
+          {dayWords(now, tank.body.zone)}
+        </Words>
+      )}
       <Sheet title="Your tanks" open={open} onClose={() => setOpen(false)}>
         <View>
           {tanks.map((other) => (

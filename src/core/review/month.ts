@@ -14,8 +14,8 @@ export interface ParameterMonth {
   tests: number;
   /** The middle of its readings, canonical. */
   middle: number;
-  /** Readings outside its band. */
-  outside: number;
+  /** Readings outside its band; null where it has none. */
+  outside: number | null;
   stability: Stability | null;
   /** Which way it drifted, where that is sure. */
   drift: 'up' | 'down' | null;
@@ -79,7 +79,7 @@ export function monthReview(
         parameter,
         tests: all.length,
         middle: sorted[Math.floor((sorted.length - 1) / 2)] ?? 0,
-        outside: band ? all.filter(({ best }) => sideOf(best, band) !== 'within').length : 0,
+        outside: band ? all.filter(({ best }) => sideOf(best, band) !== 'within').length : null,
         stability,
         drift: holding === 'up' || holding === 'down' ? holding : null,
       },
@@ -121,11 +121,11 @@ export function monthReview(
 export function monthSentence(review: MonthReview): { title: string; detail: string } {
   const { lost, added, parameters, tests, changes } = review;
   const drifting = parameters.filter(({ drift }) => drift !== null);
-  const outside = parameters.filter(({ outside: count }) => count > 0);
+  const outside = parameters.filter(({ outside: count }) => (count ?? 0) > 0);
   const named = (list: readonly ParameterMonth[]) =>
     listWords(list.map(({ parameter }) => PARAMETERS[parameter].inSentence));
   const came = added.length > 0 ? `${listWords(added)} came in. ` : '';
-  const detail = `${came}${countOf(tests, 'test')}, ${countOf(changes, 'water change')}.`;
+  const detail = `${came}${countOf(tests, 'test')}, ${changes === 0 ? 'no water change' : countOf(changes, 'water change')}.`;
   if (lost.length > 0) {
     return {
       title: `${countOf(lost.length, 'loss', 'losses')} this month.`,

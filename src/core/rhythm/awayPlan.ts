@@ -34,6 +34,9 @@ export interface AwayPlan {
   cannot: string[];
 }
 
+/** Tasks that only tell Zoarium something, and wait for a quiet evening. */
+const WAITS = new Set(['paper', 'tell']);
+
 /** Days that the keeper is away. */
 export function daysAway({ from, until }: Pick<Absence, 'from' | 'until'>): number {
   return daysApart(from, until) + 1;
@@ -71,6 +74,7 @@ export function awayPlan(
     } else add(chore.id, chore.name, how, how === 'after' ? due : day, chore.minutes);
   }
   for (const task of tasks) {
+    if (WAITS.has(task.id)) continue;
     const due = dayOf(task.dueOn, tank.zone);
     if (choreOfKey(task.key) !== null || due > absence.until) continue;
     if (task.inDays <= 0 || due < absence.from)

@@ -182,7 +182,3 @@ export const USUAL: readonly Usual[] = [
     away: 'before',
   },
 ];
-
-export function usualOf(id: string): Usual | undefined {
-  return USUAL.find((usual) => usual.id === id);
-}

@@ -1,6 +1,6 @@
 import type { Run } from '../records/schema/run';
 import { formatPlain } from '../units/format';
-import { clocksOfSteps, given, noted, type Procedure, type Step } from './procedure';
+import { clocksOfSteps, given, type Procedure, type Step } from './procedure';
 
 const litres = (run: Run, name: string) => {
   const value = Number(run.given[name]);
@@ -125,11 +125,6 @@ export const moveTank: Procedure = {
   steps,
   ...clocksOfSteps(steps),
 };
-
-/** Litres that went into the new tank; undefined until they were counted. */
-export function filledIn(run: Run): number | undefined {
-  return noted(run, 'fill');
-}
 
 const closing: readonly Step[] = [
   {

@@ -78,7 +78,7 @@ export function AwayScreen() {
   };
   if (!absence || editing) {
     return (
-      <Screen head={<BackHead title="Away" />}>
+      <Screen key="form" head={<BackHead title="Away" />}>
         <Opening title="When are you away?">
           What falls due meanwhile is brought forward, given to whoever comes by, or left; one page
           tells them the rest.
@@ -102,7 +102,7 @@ export function AwayScreen() {
   const minutes = before.reduce((sum, line) => sum + line.minutes, 0);
   const gone = body.from <= today;
   return (
-    <Screen head={<BackHead title="Away" />}>
+    <Screen key="plan" head={<BackHead title="Away" />}>
       <Opening
         title={
           gone

@@ -8,6 +8,7 @@ import { dueWords } from '@/core/tasks/due';
 import { dayWords } from '@/core/time/words';
 import { dayOf, daysUntilDay, dayStart } from '@/core/time/zone';
 import { capitalise } from '@/core/units/format';
+import { to } from '@/frame/addresses';
 import { addressOf } from '@/frame/addressOf';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
@@ -33,7 +34,7 @@ const SHOWN = 6;
 export function ChoreScreen({ id }: { id: string }) {
   const history = useAppSelector(selectHistory);
   const rhythm = useRhythm();
-  const leave = useLeave();
+  const leave = useLeave(to.rhythm);
   if (!history) return null;
   const chore = choresOf(history, rhythm.chores).find((one) => one.id === id);
   if (id === 'new') {
@@ -64,7 +65,7 @@ export function ChoreScreen({ id }: { id: string }) {
 function Known({ chore }: { chore: Chore }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
-  const leave = useLeave();
+  const leave = useLeave(to.rhythm);
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
   const [editing, setEditing] = useState(false);

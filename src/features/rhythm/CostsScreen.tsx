@@ -1,11 +1,11 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { moneyWords } from '@/core/costs/money';
 import { byKind, isRunning, monthsOf, paidFor } from '@/core/costs/costs';
 import { COST_WORDS } from '@/core/records/kinds/cost';
 import { SETTINGS_ID } from '@/core/records/schema/settings';
 import { monthWords } from '@/core/time/calendar';
-import { formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { logPath } from '@/frame/logPaths';
 import { TankHead } from '@/frame/TankHead';
@@ -26,12 +26,6 @@ import { useHistories } from './useRhythm';
 const MONTHS = 6;
 /** A sign or letters that a currency has. */
 const CURRENCY_LETTERS = 8;
-
-/** "€ 48.50"; the bare figure where no currency was named. */
-export function moneyWords(amount: number, currency: string | undefined): string {
-  const figure = formatPlain(amount, amount < 100 && !Number.isInteger(amount) ? 2 : 0);
-  return currency ? `${currency} ${figure}` : figure;
-}
 
 /** What tanks cost, bought and running, by month and by kind. */
 export function CostsScreen() {

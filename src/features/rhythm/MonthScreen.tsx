@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { moneyWords } from '@/core/costs/money';
 import { formatIn } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { unitFor } from '@/core/records/schema/settings';
@@ -19,7 +20,6 @@ import { Button, ButtonRow } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Line } from './Line';
-import { moneyWords } from './CostsScreen';
 
 /** A month on one screen and on one page: what changed, drifted, was lost and added, and what tests cost and told. */
 export function MonthScreen({ month: asked }: { month: string }) {
@@ -35,10 +35,10 @@ export function MonthScreen({ month: asked }: { month: string }) {
   const review = monthReview(history, bands, month, now);
   const sentence = monthSentence(review);
   const { lost, added, parameters } = review;
-  const outside = parameters.filter((one) => one.outside > 0);
+  const outside = parameters.filter((one) => (one.outside ?? 0) > 0);
   return (
     <Screen
-      head={<TankHead place={monthWords(`${month}-01`)} />}
+      head={<TankHead place="Month" />}
       aside={
         <View>
           <SectionHead title="What the tests cost and told" />
@@ -71,7 +71,7 @@ export function MonthScreen({ month: asked }: { month: string }) {
       }
     >
       <Opening title={sentence.title}>
-        {`${sentence.detail}${review.over ? '' : ' The month is not over.'}`}
+        {`${monthWords(`${month}-01`)}: ${sentence.detail}${review.over ? '' : ' The month is not over.'}`}
       </Opening>
       <ButtonRow>
         <Button
@@ -119,7 +119,11 @@ function Parameter({ one }: { one: ParameterMonth }) {
   const unit = unitFor(settings, one.parameter);
   const note = [
     countOf(one.tests, 'test'),
-    one.outside > 0 ? `${one.outside} outside the band` : 'all within the band',
+    one.outside === null
+      ? ''
+      : one.outside > 0
+        ? `${one.outside} outside the band`
+        : 'all within the band',
     one.stability ? holdingWords(one.stability, one.parameter, one.middle, unit) : '',
   ];
   return (

@@ -14,7 +14,7 @@ import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
-import { selectHistory, selectPlan } from '@/store/inView';
+import { selectForecastStanding, selectHistory, selectPlan } from '@/store/inView';
 import { loadStocking } from '@/store/plans';
 import { beginRun, selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
@@ -65,13 +65,22 @@ export function MoveScreen() {
   const words = gap.gap ? gapWords(gap.gap) : null;
   return (
     <Screen head={<BackHead title="Move" aside={tank.name} />}>
-      <Opening title={words?.title ?? 'How large is the new tank?'}>
+      <Opening
+        title={
+          words?.title ??
+          (litres === null
+            ? 'How large is the new tank?'
+            : gap.none
+              ? 'The filter cannot be judged.'
+              : 'Looking ahead.')
+        }
+      >
         {words?.text ??
           (litres === null
             ? 'Its net water; the rest is worked out from what lives here and what carries it.'
             : gap.none
               ? 'Nothing can be said of this tank’s filter yet: there is no animal in it, or no test that shows it.'
-              : 'Looking ahead with what comes along…')}
+              : 'With what comes along, and who lives here.')}
       </Opening>
       <Field
         label="Net water of the new tank"
@@ -165,9 +174,14 @@ function useGap(kept: KeptId, litres: number | null): { gap: Gap | null; none: b
   const nitrogen = plan?.load.now ?? null;
   const net = history?.netLitres ?? 0;
   const of = `${tankId}/${kept}/${litres}/${nitrogen}`;
+  const planning = useAppSelector((state) => state.computed.plan[tankId ?? '']?.status);
+  const foretelling = useAppSelector(selectForecastStanding)?.status;
   useEffect(() => {
-    if (tankId !== null) void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
-  }, [tankId, dispatch]);
+    // A forecast that is under way brings the colony with it.
+    if (tankId === null || nitrogen !== null || planning === 'failed') return;
+    if (foretelling === 'running') return;
+    void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
+  }, [tankId, nitrogen, planning, foretelling, dispatch]);
   useEffect(() => {
     if (tankId === null || litres === null || nitrogen === null) return;
     let stale = false;
@@ -182,5 +196,8 @@ function useGap(kept: KeptId, litres: number | null): { gap: Gap | null; none: b
     };
   }, [tankId, kept, litres, nitrogen, net, of, dispatch]);
   const current = known?.of === of ? known : null;
-  return { gap: current?.gap ?? null, none: current !== null && current.gap === null };
+  return {
+    gap: current?.gap ?? null,
+    none: planning === 'failed' || (current !== null && current.gap === null),
+  };
 }

@@ -20,6 +20,12 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
   const dispatch = useAppDispatch();
   const router = useRouter();
   const tanks = useAppSelector(selectTanks).filter(({ id }) => id !== history.tankId);
+  const run = useAppSelector((state) => state.log.runs).findLast(
+    ({ body }) => body.procedure === 'moveTank' && body.tankId === history.tankId,
+  );
+  // Read off the record: the texts of the procedure are not fetched for one figure.
+  const counted = run?.body.steps.fill?.value;
+  const litres = typeof counted === 'number' ? counted : undefined;
   const [open, setOpen] = useState(false);
   const [target, setTarget] = useState<string | null>(null);
   const [close, setClose] = useState(true);
@@ -35,6 +41,14 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
             for (const entry of moveEntries({ lot, from, to: into, at: act.now, cm: 0 })) {
               act.create('entry', entry);
             }
+          }
+          // What was counted into it is its water, where nothing else was.
+          const { volume } = tank.body;
+          if (litres !== undefined && volume.measuredAtFill === null) {
+            act.revise(tank, {
+              ...tank.body,
+              volume: { ...volume, measuredAtFill: { by: 'litres', litres } },
+            });
           }
           if (close) {
             act.create('entry', {

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import * as z from 'zod';
+import { moneyWords } from '@/core/costs/money';
 import { packsFor, type Pack } from '@/core/costs/packs';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { upkeepOf } from '@/core/rhythm/load';
@@ -12,7 +13,6 @@ import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { moneyWords } from './CostsScreen';
 import { useRhythm } from './useRhythm';
 
 const optionSchema = z.object({

@@ -59,7 +59,11 @@ export function Shell({
     <View style={styles.page}>
       {wide && !bare ? <Rail path={path} canLog={tank !== null} /> : null}
       <View style={styles.column}>
-        {bare ? null : <Banners />}
+        {bare ? null : (
+          <View id="banners">
+            <Banners />
+          </View>
+        )}
         <View role="main" style={styles.column}>
           <ScreenBoundary key={path}>
             <HeadEnd value={wide || bare || path === to.emergency ? null : <SosButton />}>

@@ -113,6 +113,7 @@ export function isEntryPath(path: string): boolean {
   return (
     path === '/log' ||
     path === '/emergency' ||
+    path === '/away' ||
     /^\/(log|tanks|rhythm|away|moving|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
       path,
     )

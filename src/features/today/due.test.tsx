@@ -41,7 +41,7 @@ describe('what is due', () => {
     act(() => within(sheet).getByText(title).click());
     await press('Until tomorrow');
     await waitFor(() => expect(due()).not.toContain(title));
-    expect(selectHistory(store.getState())?.entries.taskMark).toHaveLength(1);
+    expect(selectHistory(store.getState())?.entries.taskMark.at(-1)?.entry.how).toBe('snoozed');
     // What is said of it comes once it is stored, which may be after what is due has changed.
     await waitFor(() => expect(store.getState().session.notice?.undo).toBeTruthy());
     store.dispatch(ticked(SCREEN_NOW + DAY_MS));

@@ -28,7 +28,6 @@ const schema = z.strictObject({
   /** In the keeper's own currency. */
   amount: positive,
 });
-export type CostEntry = z.infer<typeof schema>;
 
 export const COST_WORDS: WordsOf<CostKind> = {
   tank: 'Tank and stand',

@@ -27,4 +27,3 @@ export const absenceSchema = z
     path: ['until'],
   });
 export type Absence = z.infer<typeof absenceSchema>;
-export type Minding = z.infer<typeof mindingSchema>;
