@@ -17,6 +17,10 @@ export const CAUTIONS = {
     title: 'Hard on the animal',
     text: 'A fish in a tank that cannot clear its ammonia breathes it: gills are harmed from about 0.05 mg/L of free ammonia. Most keepers no longer do it. If you do: one small, hardy fish, never a damsel as a tool; bottled bacteria on the same day; food sparingly; ammonia and pH tested every day; salt water mixed and waiting for a change. Ask a veterinarian about any sign of distress.',
   },
+  strongChemicals: {
+    title: 'Acid, bleach, peroxide, kalk',
+    text: 'Gloves, goggles and open windows; children and pets elsewhere. Never two of them together, never bleach with acid or ammonia: the fumes kill. By the label, rinsed well, and the rest locked away.',
+  },
   deadAnimal: {
     title: 'Take it out, then test ammonia',
     text: 'What dies in a tank turns to ammonia within a day. Never release animals, rock or water to the wild; a fish beyond help is a veterinarian’s to decide on.',

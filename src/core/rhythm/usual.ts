@@ -149,6 +149,7 @@ export const USUAL: readonly Usual[] = [
     has: makesWater,
     logged: ['purified'],
     opens: { form: 'purified' },
+    caution: 'purified',
     away: 'after',
   },
   {
@@ -159,16 +160,28 @@ export const USUAL: readonly Usual[] = [
     rule: days(30),
     phases: ['cycling', 'running'],
     has: makesWater,
+    caution: 'purified',
+    away: 'after',
+  },
+  {
+    id: 'probes',
+    name: 'Renew what sensors use up',
+    why: 'Storage fluid, reagents, brushes and batteries: a probe that dried out reads anything.',
+    minutes: minutes(10),
+    rule: days(30),
+    phases: ['cycling', 'running'],
+    has: ({ kits, readings }) =>
+      readings.ph.some(({ kitId }) => kits[kitId]?.scale.form === 'digital'),
     away: 'after',
   },
   {
     id: 'pumps',
     name: 'Clean the pumps',
-    why: 'Lime and worms slow them long before they stop.',
+    why: 'Lime and worms slow them long before they stop. Unplugged first, vinegar for the lime.',
     minutes: minutes(60),
     rule: days(120),
     phases: ['running'],
-    caution: 'electricity',
+    caution: 'strongChemicals',
     away: 'after',
   },
   {

@@ -169,8 +169,9 @@ const closing: readonly Step[] = [
     id: 'glass',
     kind: 'check',
     title: 'Clean, dry, carry it empty',
-    text: () => 'Vinegar for lime, rinsed well; never acid with bleach.',
-    caution: 'glass',
+    text: () =>
+      'Vinegar for lime, rinsed well; never acid with bleach. Four hands for what is long or heavy.',
+    caution: 'strongChemicals',
   },
 ];
 
