@@ -22,17 +22,14 @@ test('a week of chores: a tap each, one put off, one left out with its reason', 
   await openDemo(page);
   await look(page, 'Fulmar');
   const round = page.getByRole('button', { name: /^Done: Daily round/ });
-  for (let day = 0; day < 7; day += 1) {
+  await round.click();
+  // A slip of the thumb is taken back, and the chore is due as before.
+  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+  for (const days of [1, 2, 4]) {
     await round.click();
-    await expect(page.getByRole('status').getByText('Daily round: done')).toBeVisible();
+    await saved(page, 'Daily round: done');
     await expect(round).toHaveCount(0);
-    if (day === 0) {
-      // A slip of the thumb is taken back, and the chore is due as before.
-      await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
-      await round.click();
-      await expect(round).toHaveCount(0);
-    }
-    await page.clock.fastForward(DAY);
+    await page.clock.fastForward(days * DAY);
     await expect(round).toHaveCount(1);
   }
   await page.getByRole('button', { name: 'Put something off' }).click();
