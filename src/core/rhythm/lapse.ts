@@ -1,4 +1,5 @@
-import { everyEntry, type TankHistory } from '../history/tankHistory';
+import { firstFrom, type TankHistory } from '../history/tankHistory';
+import { ENTRY_KINDS } from '../records/kinds';
 import type { Opens } from '../tasks/types';
 import { DAY_MS } from '../time/zone';
 import { countOf, formatPlain } from '../units/format';
@@ -40,16 +41,29 @@ export function silenceWords(days: number): string {
     : countOf(Math.floor(days / 30), 'month');
 }
 
+/** The moments of entries since another, with the last one before it, in order: a long log is not gone through. */
+function latelyOf({ entries }: TankHistory, since: number): number[] {
+  const moments: number[] = [];
+  let before = -Infinity;
+  for (const kind of ENTRY_KINDS) {
+    const list: readonly { at: number }[] = entries[kind];
+    const from = firstFrom(list, since);
+    for (let i = from; i < list.length; i += 1) moments.push(list[i]?.at ?? 0);
+    before = Math.max(before, list[from - 1]?.at ?? -Infinity);
+  }
+  if (before > -Infinity) moments.push(before);
+  return moments.sort((a, b) => a - b);
+}
+
 /** The silence that matters now: one that goes on, or the one that ended within days; null without. */
 function silenceOf(history: TankHistory, least: number, at: number) {
   const last = lastEntryAt(history);
   if (last === null) return null;
   const open = (at - last) / DAY_MS;
   if (open >= least) return { days: Math.floor(open), ended: null };
-  const moments = everyEntry(history).map((entry) => entry.at);
+  const moments = latelyOf(history, at - SHOWN_DAYS * DAY_MS);
   for (let i = moments.length - 1; i > 0; i -= 1) {
     const [before, after] = [moments[i - 1] ?? 0, moments[i] ?? 0];
-    if (at - after > SHOWN_DAYS * DAY_MS) return null;
     const gap = (after - before) / DAY_MS;
     if (gap >= least) return { days: Math.floor(gap), ended: after };
   }

@@ -61,12 +61,13 @@ function supplyAsk(
   zone: string,
   at: number,
 ): Ask[] {
+  if (!kit.pack) return [];
   const times = histories
     .flatMap(({ entries }) => entries.reading.filter(({ entry }) => entry.kitId === id))
     .map(({ at: made }) => made)
     .sort((a, b) => a - b);
   const supply = supplyOf(kit, times, at, zone);
-  if (!supply || !kit.pack) return [];
+  if (!supply) return [];
   const ends = supply.until !== null && supply.until - at < ORDER_DAYS * DAY_MS;
   if (supply.left > FEW_TESTS && !ends) return [];
   return [
