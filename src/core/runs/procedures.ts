@@ -1,16 +1,14 @@
 import { acclimate } from './acclimate';
 import { build } from './build';
 import { calibrate } from './calibrate';
-import {
-  ammoniaSpike,
-  contaminant,
-  heaterFault,
-  hotRoom,
-  leak,
-  personHurt,
-  powerCut,
-  salinitySwing,
-} from './emergency/emergencies';
+import { ammoniaSpike } from './emergency/ammoniaSpike';
+import { contaminant } from './emergency/contaminant';
+import { heaterFault } from './emergency/heaterFault';
+import { hotRoom } from './emergency/hotRoom';
+import { leak } from './emergency/leak';
+import { personHurt } from './emergency/personHurt';
+import { powerCut } from './emergency/powerCut';
+import { salinitySwing } from './emergency/salinitySwing';
 import { fill } from './fill';
 import { loss } from './loss';
 import { mix } from './mix';

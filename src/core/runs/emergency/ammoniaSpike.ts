@@ -1,0 +1,60 @@
+import { air, emergency, testStep } from './shared';
+import { changeWords } from './words';
+
+/** Ammonia in the water, or fish that gasp. */
+export const ammoniaSpike = emergency(
+  'Ammonia, or fish gasping',
+  { order: 1, sign: 'Ammonia reads, fish hang at the surface, water is cloudy' },
+  [
+    air,
+    {
+      id: 'feed',
+      kind: 'check',
+      span: 'now',
+      title: 'No food, and find what rots',
+      text: () =>
+        'No feeding today. Take out leftovers and what died; look behind rock, in the overflow and the socks.',
+      caution: 'deadAnimal',
+    },
+    {
+      ...testStep(
+        'test',
+        'Test ammonia, pH and temperature',
+        'The three decide how poisonous it is. Log them: the next step is worked out from them.',
+      ),
+      span: 'now',
+    },
+    {
+      id: 'change',
+      kind: 'measure',
+      span: 'hour',
+      title: 'Change water',
+      text: (_run, tank) => changeWords(tank),
+      asks: { label: 'Changed', unit: 'L', low: 0.1, high: 20_000 },
+    },
+    {
+      id: 'bind',
+      kind: 'check',
+      span: 'hour',
+      title: 'Bottled bacteria, or a binder by its label',
+      text: () =>
+        'A binder makes many test kits read wrong: its label says which. Carbon does not take ammonia. No medicine meanwhile without a veterinarian.',
+      caution: 'medicine',
+    },
+    {
+      ...testStep(
+        'again',
+        'Test again after an hour',
+        'Ammonia and pH. As long as free ammonia reads over 0.05 mg/L, change again.',
+      ),
+    },
+    {
+      id: 'day',
+      kind: 'check',
+      span: 'day',
+      title: 'Twice a day, and why',
+      text: () =>
+        'Test morning and evening until it reads zero for two days. Then ask why: a death, a new animal, a medicine, a filter that stood still, media washed under the tap.',
+    },
+  ],
+);
