@@ -38,6 +38,17 @@ describe('what was said of a task', () => {
     expect(standings).toEqual(['done', 'skipped', 'due']);
   });
 
+  it('that it is done stands, whichever tab puts it off later', () => {
+    const marks = [
+      mark(1, { task: 'a', how: 'done' }),
+      mark(2, { task: 'a', how: 'snoozed', until: '2026-11-24T11:00:00Z' }),
+      mark(3, { task: 'b', how: 'snoozed', until: '2026-11-25T12:00:00Z' }),
+      mark(4, { task: 'b', how: 'skipped' }),
+    ];
+    const standings = settle([task('a'), task('b')], marks, NOW).map((s) => s.standing);
+    expect(standings).toEqual(['done', 'skipped']);
+  });
+
   it('that it is put off lasts until its time, and then it is due again', () => {
     const marks = [mark(1, { task: 'a', how: 'snoozed', until: '2026-11-25T12:00:00Z' })];
     const at = (iso: string) => settle([task('a')], marks, instant(iso))[0];
