@@ -62,26 +62,10 @@ export function MoveScreen() {
   const perLitre = saltYield(history)?.value ?? USUAL_YIELD;
   const now = upkeepOf(history, rhythm);
   const after = litres === null ? null : upkeepOfNew(history, litres, tank.volume.sump !== null);
-  const words = gap.gap ? gapWords(gap.gap) : null;
+  const opening = openingOf(litres, gap);
   return (
     <Screen head={<BackHead title="Move" aside={tank.name} />}>
-      <Opening
-        title={
-          words?.title ??
-          (litres === null
-            ? 'How large is the new tank?'
-            : gap.none
-              ? 'The filter cannot be judged.'
-              : 'Looking ahead.')
-        }
-      >
-        {words?.text ??
-          (litres === null
-            ? 'Its net water; the rest is worked out from what lives here and what carries it.'
-            : gap.none
-              ? 'Nothing can be said of this tank’s filter yet: there is no animal in it, or no test that shows it.'
-              : 'With what comes along, and who lives here.')}
-      </Opening>
+      <Opening title={opening.title}>{opening.text}</Opening>
       <Field
         label="Net water of the new tank"
         kind="number"
@@ -164,8 +148,34 @@ export function MoveScreen() {
   );
 }
 
+/** The first sentence: the gap once it is known, else what is asked or waited for. */
+function openingOf(
+  litres: number | null,
+  { gap, none }: KnownGap,
+): { title: string; text: string } {
+  if (gap) return gapWords(gap);
+  if (litres === null) {
+    return {
+      title: 'How large is the new tank?',
+      text: 'Its net water; the rest is worked out from what lives here and what carries it.',
+    };
+  }
+  return none
+    ? {
+        title: 'The filter cannot be judged.',
+        text: 'There is no animal in this tank yet, or no test that shows its colony.',
+      }
+    : { title: 'Looking ahead.', text: 'With what comes along, and who lives here.' };
+}
+
+/** What is known of the gap; `none` where nothing ever will be. */
+interface KnownGap {
+  gap: Gap | null;
+  none: boolean;
+}
+
 /** The filter's gap for what comes along; asked of the model when either answer changes. */
-function useGap(kept: KeptId, litres: number | null): { gap: Gap | null; none: boolean } {
+function useGap(kept: KeptId, litres: number | null): KnownGap {
   const dispatch = useAppDispatch();
   const history = useAppSelector(selectHistory);
   const plan = useAppSelector(selectPlan);
