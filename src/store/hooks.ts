@@ -1,10 +1,13 @@
 import { useCallback, useEffect, useState } from 'react';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import type * as z from 'zod';
 import { draftChanged } from './draftsSlice';
+import type { AppStore } from './store';
 import type { AppDispatch, AppThunk, RootState } from './state';
 
 export const useAppDispatch = useDispatch.withTypes<AppDispatch>();
+/** The store itself, for what is read once, at a tap. */
+export const useAppStore = useStore.withTypes<AppStore>();
 export const useAppSelector = useSelector.withTypes<RootState>();
 
 /**

@@ -3,7 +3,9 @@ import { daysOfRule, nextOfRule, ruleText } from './rule';
 import { laterDay } from './days';
 import type { TankHistory } from '../history/tankHistory';
 import type { Log } from '../records/log';
-import type { Occurrence } from '../tasks/types';
+import { occurrence } from '../tasks/occurrence';
+import type { Ask, Occurrence } from '../tasks/types';
+import type { Milestone } from '../cycle/milestone';
 import { dayOf, instant } from '../time/zone';
 
 /** Something with a date, as a calendar keeps it. */
@@ -19,24 +21,36 @@ export interface CalendarEvent {
   minutes: number;
 }
 
+/** A tank with everything that has a date at it. */
+export interface DatedTank {
+  history: TankHistory;
+  /** What is due at it, the next of each. */
+  tasks: readonly Occurrence[];
+  /** What batches, medicines and corals ask for, however far ahead. */
+  asks?: readonly Ask[];
+  /** Its milestones; those ahead lie in a range of days. */
+  milestones?: readonly Milestone[];
+}
+
 type Dated = Pick<Log, 'chores' | 'absences' | 'runs' | 'kits'>;
 
 /**
- * Everything that has a date: chores with their rule, the next of every other task, clocks that run,
- * days away, reagents' last days. Days are without a zone, so that no calendar moves them by an hour.
+ * Everything that has a date: chores with their rule, the next of every other task, milestones ahead,
+ * clocks that run, days away, reagents' last days. Days are without a zone, so that no calendar moves them by an hour.
  * @param tanks each with what is due at it
  * @param at now, ms
  */
 export function calendarEvents(
   log: Dated,
-  tanks: readonly { history: TankHistory; tasks: readonly Occurrence[] }[],
+  tanks: readonly DatedTank[],
   at: number,
 ): CalendarEvent[] {
   const zone = tanks[0]?.history.tank.zone ?? 'UTC';
   return [
-    ...tanks.flatMap(({ history, tasks }) => [
+    ...tanks.flatMap(({ history, tasks, asks = [], milestones = [] }) => [
       ...choreEvents(log, history, at),
-      ...taskEvents(history, tasks, at),
+      ...taskEvents(history, withAsks(history, tasks, asks, at), at),
+      ...milestoneEvents(history, milestones, at),
       ...clockEvents(log, history, at),
     ]),
     ...log.absences
@@ -83,6 +97,40 @@ function choreEvents({ chores }: Dated, history: TankHistory, at: number): Calen
         minutes: chore.minutes,
       };
     });
+}
+
+/** Tasks, with what is asked for later than they list. */
+function withAsks(
+  { tank }: TankHistory,
+  tasks: readonly Occurrence[],
+  asks: readonly Ask[],
+  at: number,
+): Occurrence[] {
+  const listed = new Set(tasks.map(({ id }) => id));
+  const later = asks
+    .map(({ due, ...ask }) => occurrence(ask, due, tank.zone, at))
+    .filter(({ id, inDays }) => inDays > 0 && !listed.has(id));
+  return [...tasks, ...later];
+}
+
+/** Milestones ahead, each over the days in which it lies eight times in ten. */
+function milestoneEvents(
+  { tank, tankId }: TankHistory,
+  milestones: readonly Milestone[],
+  at: number,
+): CalendarEvent[] {
+  return milestones
+    .filter(({ passed, at: moment, range }) => !passed && (range?.high ?? moment) > at)
+    .map(({ id, label, because, at: moment, range }) => ({
+      uid: `milestone-${id}-${tankId}`,
+      title: `${label} (${tank.name})`,
+      because: range ? `${because}. Between these days 8 times in 10` : because,
+      when: {
+        from: dayOf(Math.max(at, range?.low ?? moment), tank.zone),
+        until: dayOf(range?.high ?? moment, tank.zone),
+      },
+      minutes: 0,
+    }));
 }
 
 function taskEvents(

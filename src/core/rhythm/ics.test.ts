@@ -117,6 +117,39 @@ describe('the calendar file', () => {
     }
   });
 
+  it('holds milestones over the days they lie in, and what is asked for weeks ahead', () => {
+    const builder = keeper('Europe/Berlin');
+    const log = builder.log();
+    const history = tankHistory(log, builder.tankId, onDay(20));
+    const milestone = {
+      id: 'nitriteClears',
+      label: 'Nitrite clear',
+      at: onDay(27),
+      passed: false,
+      because: 'By the forecast',
+      range: { low: onDay(25), high: onDay(29), innerLow: onDay(26), innerHigh: onDay(28) },
+    } as const;
+    const ask = {
+      id: 'light/x',
+      title: 'Raise it a level',
+      because: '',
+      minutes: 5,
+      due: onDay(45),
+      opens: { form: 'note' },
+    } as const;
+    const passed = { ...milestone, id: 'ammoniaClears', passed: true } as const;
+    const dated = [{ history, tasks: [], asks: [ask], milestones: [milestone, passed] }];
+    const read = parsed(icsOf(calendarEvents(log, dated, onDay(20)), HOUR, onDay(20)));
+    const clear = read.get(`milestone-nitriteClears-${builder.tankId}@zoarium`);
+    expect([clear?.startDate.toString(), clear?.endDate.toString()]).toEqual([
+      '2026-03-27',
+      '2026-04-01',
+    ]);
+    expect(read.has(`milestone-ammoniaClears-${builder.tankId}@zoarium`)).toBe(false);
+    const light = read.get(`task-light-x-${builder.tankId}@zoarium`);
+    expect(light?.startDate.toString()).toBe('2026-04-16');
+  });
+
   it('escapes what a name may hold', () => {
     const event: CalendarEvent = {
       uid: 'x',

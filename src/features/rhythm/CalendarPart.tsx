@@ -6,7 +6,7 @@ import { dayOf } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { download } from '@/frame/browserFiles';
 import { askToNotify, mayNotify, type MayNotify } from '@/frame/notify';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import {
   selectLog,
@@ -21,7 +21,7 @@ import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { useTanksWithTasks } from './useRhythm';
+import { datedTanks } from './datedTanks';
 
 /** The hour at which reminders ring until one is chosen. */
 export const USUAL_HOUR = 18;
@@ -44,11 +44,11 @@ export function CalendarPart() {
   const zone = useAppSelector(selectZone);
   const settings = useAppSelector(selectSettings);
   const record = useAppSelector(selectSettingsRecord);
-  const tanks = useTanksWithTasks();
+  const store = useAppStore();
   const [may, setMay] = useState<MayNotify>(mayNotify);
   const hour = settings.remindHour ?? USUAL_HOUR;
   const save = async () => {
-    const events = calendarEvents(log, tanks, now);
+    const events = calendarEvents(log, datedTanks(store.getState()), now);
     const { icsOf } = await import('@/core/rhythm/ics');
     download(`zoarium-${dayOf(now, zone)}.ics`, icsOf(events, hour, now), 'text/calendar');
     dispatch(
