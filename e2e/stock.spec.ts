@@ -7,7 +7,10 @@ const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 async function openStock(page: Page): Promise<void> {
   await openDemo(page);
   await page.getByRole('button', { name: /Switch tank$/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: /^Fulmar/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Fulmar/ })
+    .click();
   await goTo(page, 'Stock');
   await expect(heading(page)).toHaveText(/^Room for \w+ small fish\.$/);
   await expect(page.getByRole('img', { name: /made now \d+ mg N a day/ })).toBeVisible();

@@ -27,7 +27,10 @@ async function aheadShown(page: Page): Promise<void> {
 /** Goes to the stocked tank, and waits for its plan. */
 async function stockShown(page: Page): Promise<void> {
   await page.getByRole('button', { name: /Switch tank$/ }).click();
-  await page.getByRole('dialog').getByRole('button', { name: /^Fulmar/ }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^Fulmar/ })
+    .click();
   await page.getByRole('button', { name: /^Mandarin dragonet, / }).waitFor();
   await page.getByRole('img', { name: /^made now/ }).waitFor();
 }
