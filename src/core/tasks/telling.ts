@@ -3,7 +3,7 @@ import { TELL_WORDS, usualEffect } from '../water/effect';
 import type { Occurrence, TaskSource } from './types';
 
 /** Days that what would only sharpen a sum may wait. */
-const MAY_WAIT = 5;
+const MAY_WAIT = 1;
 
 /** What a keeper knows of a tank and has not told yet: tests on paper, and what is in it. */
 export const telling: TaskSource = {

@@ -59,6 +59,8 @@ function whenWords(task: Occurrence, zone: string): string {
 
 /** Rows that are shown; the rest is a tap away. */
 const SHOWN = 7;
+/** Of them, kept for what lies ahead: much that is due must not hide it. */
+const AHEAD = 2;
 
 interface DueListProps {
   tasks: readonly Occurrence[];
@@ -74,8 +76,9 @@ export function DueList({ tasks, tank }: DueListProps) {
   const dispatch = useAppDispatch();
   const [asking, setAsking] = useState(false);
   const all = grouped(tasks);
-  const rows = all.slice(0, SHOWN);
   const today = all.filter((task) => task.inDays <= 0);
+  const now = today.slice(0, SHOWN - AHEAD);
+  const rows = [...now, ...all.filter((task) => task.inDays > 0).slice(0, SHOWN - now.length)];
   const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
   const more = today.length - rows.filter((task) => task.inDays <= 0).length;
   return (
