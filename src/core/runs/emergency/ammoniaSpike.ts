@@ -29,7 +29,7 @@ export const ammoniaSpike = emergency(
       kind: 'measure',
       span: 'hour',
       title: 'Change water',
-      text: (_run, tank) => changeWords(tank),
+      text: changeWords,
       asks: { label: 'Changed', unit: 'L', low: 0.1, high: 20_000 },
     },
     {

@@ -5,9 +5,21 @@ import { CAUTIONS } from '../../cautions';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { SPAN_WORDS, stepsOf, type Procedure } from '../procedure';
 import { emergencies, PROCEDURES } from '../procedures';
+import type { Run } from '../../records/schema/run';
 import { withStep } from '../changes';
 import { ammoniaChange, cooling, salinityBack } from './sums';
 import { changeWords, coolingWords, salinityWords } from './words';
+
+/** An emergency that began at noon of day 20. */
+const NOW_RUN: Run = {
+  procedure: 'ammoniaSpike',
+  tankId: '',
+  begunAt: new Date(onDay(20)).toISOString(),
+  ended: null,
+  given: {},
+  steps: {},
+  clocks: {},
+};
 
 const WATER = { ph: 8, temperature: 25, salinity: 35 };
 
@@ -73,10 +85,12 @@ describe('a tank without heat', () => {
   });
 
   it('is said as a range, in both scales, and never as hours of oxygen', () => {
-    const tank = history((builder) => void builder.digital('refractometer', onDay(19), 35));
-    expect(coolingWords(tank, 12)).toMatch(/From 25\.5 °C \(78 °F\).* to .* °C in the first hour/);
-    expect(coolingWords(tank, 26)).toMatch(/does not cool/);
-    expect(coolingWords(null, 12)).not.toMatch(/oxygen/);
+    const tank = history((builder) => void builder.digital('thermometer', onDay(20, 9), 25.5));
+    expect(coolingWords(NOW_RUN, tank, 12)).toMatch(
+      /From 25\.5 °C \(78 °F\).* to .* °C in the first hour/,
+    );
+    expect(coolingWords(NOW_RUN, tank, 26)).toMatch(/does not cool/);
+    expect(coolingWords(NOW_RUN, null, 12)).not.toMatch(/oxygen/);
   });
 });
 
@@ -96,25 +110,50 @@ describe('salinity brought back', () => {
 
 describe('what an emergency says', () => {
   it('of ammonia goes by the test, and by a third where there is none of today', () => {
-    expect(changeWords(null)).toMatch(/a third of the water/);
-    expect(changeWords(history(() => undefined))).toMatch(/a third of the water/);
+    expect(changeWords(NOW_RUN, null)).toMatch(/a third of the water/);
+    expect(
+      changeWords(
+        NOW_RUN,
+        history(() => undefined),
+      ),
+    ).toMatch(/a third of the water/);
     const spiked = history((builder) => {
       builder.ammonia(onDay(20, 10), 2);
       builder.conditions(onDay(20, 9));
     });
-    expect(changeWords(spiked)).toMatch(/^Change \*\*\d+ L\*\* now/);
+    expect(changeWords(NOW_RUN, spiked)).toMatch(/^Change \*\*\d+ L\*\* now/);
     const high = history((builder) => void builder.ammonia(onDay(20, 10), 4));
-    expect(changeWords(high)).toMatch(/Change \*\*50 L\*\* now, 50 % of the water\. All in all/);
-    expect(changeWords(high)).toMatch(/The card ends at what was read/);
-    expect(changeWords(spiked)).not.toMatch(/The card ends/);
-    expect(changeWords(high)).toMatch(/Taken as usual, since not tested lately: pH/);
+    expect(changeWords(NOW_RUN, high)).toMatch(
+      /Change \*\*50 L\*\* now, 50 % of the water\. All in all/,
+    );
+    expect(changeWords(NOW_RUN, high)).toMatch(/The card ends at what was read/);
+    expect(changeWords(NOW_RUN, spiked)).not.toMatch(/The card ends/);
+    expect(changeWords(NOW_RUN, high)).toMatch(/Taken as usual, since not tested lately: pH/);
+  });
+
+  it('goes by no test from before: weeks ago, it is no figure to act on', () => {
+    const old = history((builder) => {
+      builder.ammonia(onDay(8), 2);
+      builder.digital('refractometer', onDay(8), 39);
+      builder.digital('thermometer', onDay(8), 20);
+    });
+    expect(changeWords(NOW_RUN, old)).toMatch(/^Without a test of today/);
+    expect(salinityWords(NOW_RUN, old, 35)).toMatch(/test first/);
+    expect(coolingWords(NOW_RUN, old, 12)).toMatch(/not tested today: the usual is taken/);
+  });
+
+  it('says what a cold tank does without promising that it stays above what it is under already', () => {
+    const cold = history((builder) => void builder.digital('thermometer', onDay(20, 9), 18));
+    expect(coolingWords(NOW_RUN, cold, 12)).not.toMatch(/It reaches|does not fall under 20/);
+    const warm = history((builder) => void builder.digital('thermometer', onDay(20, 9), 25));
+    expect(coolingWords(NOW_RUN, warm, 22)).toMatch(/It does not fall under 22 °C/);
   });
 
   it('of salinity names the direction and never dry salt', () => {
-    const salty = history((builder) => void builder.digital('refractometer', onDay(19), 38));
-    expect(salinityWords(salty, 35)).toMatch(/each day \*\*\d/);
-    const thin = history((builder) => void builder.digital('refractometer', onDay(19), 31));
-    expect(salinityWords(thin, 35)).toMatch(/Never dry salt/);
+    const salty = history((builder) => void builder.digital('refractometer', onDay(20, 9), 38));
+    expect(salinityWords(NOW_RUN, salty, 35)).toMatch(/each day \*\*\d/);
+    const thin = history((builder) => void builder.digital('refractometer', onDay(20, 9), 31));
+    expect(salinityWords(NOW_RUN, thin, 35)).toMatch(/Never dry salt/);
   });
 
   it('puts people first, and each in stretches that only go forward', () => {

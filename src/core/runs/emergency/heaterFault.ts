@@ -50,7 +50,7 @@ export const heaterFault = emergency(
       kind: 'measure',
       span: 'hour',
       title: 'How warm is the room',
-      text: (run, tank) => coolingWords(tank, noted(run, 'room')),
+      text: (run, tank) => coolingWords(run, tank, noted(run, 'room')),
       asks: { label: 'The room', unit: '°C', low: -20, high: 50 },
       applies: (run) => chosen(run, 'which') === 'cold',
     },

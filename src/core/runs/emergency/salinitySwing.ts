@@ -30,7 +30,7 @@ export const salinitySwing = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Back in steps',
-      text: (_run, tank) => salinityWords(tank, GOAL),
+      text: (run, tank) => salinityWords(run, tank, GOAL),
     },
     {
       id: 'cause',

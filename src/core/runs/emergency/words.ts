@@ -1,15 +1,31 @@
 import type { Reading } from '../../history/reading';
 import { latestReading, type TankHistory } from '../../history/tankHistory';
-import { PARAMETERS } from '../../parameters/registry';
+import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
-import { DAY_MS } from '../../time/zone';
+import type { Run } from '../../records/schema/run';
+import { USUAL_WATER } from '../../seawater/usual';
+import { HOUR_MS, instant } from '../../time/zone';
 import { formatPlain, listWords } from '../../units/format';
 import { ammoniaChange, cooling, MOST_AT_ONCE, salinityBack, waterNow } from './sums';
 import type { Interval } from '../../math/interval';
 
-/** The end of what a history knows, ms: sums of a run are for the water as it was last measured. */
-function endOf({ readings }: TankHistory): number {
-  return Math.max(0, ...Object.values(readings).map((list) => list.at(-1)?.at ?? 0));
+/** A test older than this, when an emergency began, says nothing of the water in it, hours. */
+const FRESH_HOURS = 24;
+
+/**
+ * The moment that the sums of a run are for: the newest test made since it began, or its beginning.
+ * What was read weeks before is no figure to act on.
+ */
+function momentOf({ begunAt }: Run, { readings }: TankHistory): number {
+  const latest = Object.values(readings).map((list) => list.at(-1)?.at ?? 0);
+  return Math.max(instant(begunAt), ...latest);
+}
+
+/** The newest reading of a parameter, where it is fresh enough to act on. */
+function freshReading(run: Run, history: TankHistory, parameter: ParameterId): Reading | undefined {
+  const last = latestReading(history, parameter);
+  if (!last || momentOf(run, history) - last.at > FRESH_HOURS * HOUR_MS) return undefined;
+  return last;
 }
 
 const both = (celsius: number) =>
@@ -27,14 +43,13 @@ function endsCard({ entry }: Reading): boolean {
 }
 
 /** How much water brings free ammonia down, for this tank; what is done without a test where there is none. */
-export function changeWords(history: TankHistory | null): string {
+export function changeWords(run: Run, history: TankHistory | null): string {
   const usual =
     'Without a test of today: a third of the water, matched in warmth and salinity, then test.';
   if (!history) return usual;
-  const at = endOf(history);
-  const last = latestReading(history, 'ammonia');
-  if (!last || at - last.at > 2 * DAY_MS) return usual;
-  const water = waterNow(history, at);
+  const last = freshReading(run, history, 'ammonia');
+  if (!last) return usual;
+  const water = waterNow(history, momentOf(run, history));
   const change = ammoniaChange(last.best, water, history.netLitres);
   const free = (value: number) => formatPlain(value, 3);
   const assumed =
@@ -61,29 +76,40 @@ export function changeWords(history: TankHistory | null): string {
     .trim();
 }
 
+/** Under this most reef animals suffer, °C. */
+const LEAST_WARM = 20;
+
 /** How fast this tank takes on the warmth of its room. @param room °C */
-export function coolingWords(history: TankHistory | null, room: number | undefined): string {
+export function coolingWords(
+  run: Run,
+  history: TankHistory | null,
+  room: number | undefined,
+): string {
   if (!history || room === undefined) {
     return 'Large tanks cool by some tenths of a degree an hour, small ones by one or two.';
   }
-  const { temperature } = waterNow(history, endOf(history));
+  const measured = freshReading(run, history, 'temperature');
+  const temperature = measured?.best ?? USUAL_WATER.temperature;
   const found = cooling(history, temperature, room);
   if (temperature - room < 0.5) {
     return `The room is as warm as the tank, ${both(room)}: it does not cool down.`;
   }
-  const least = 20;
-  const until = found.hoursTo(least);
+  const until = temperature > LEAST_WARM ? found.hoursTo(LEAST_WARM) : null;
   return [
     `From ${both(temperature)} in a room of ${both(room)}: about ${rangeWords(found.perHour, '°C', 1)} in the first hour, less after that.`,
     until
-      ? `It reaches ${both(least)} after some ${rangeWords(until, 'hours', 0)}; an open top cools faster.`
-      : `It does not fall under ${both(least)}.`,
-  ].join(' ');
+      ? `It reaches ${both(LEAST_WARM)} after some ${rangeWords(until, 'hours', 0)}; an open top cools faster.`
+      : '',
+    room >= LEAST_WARM ? `It does not fall under ${both(room)}.` : '',
+    measured ? '' : 'The tank’s own warmth was not tested today: the usual is taken.',
+  ]
+    .filter(Boolean)
+    .join(' ');
 }
 
 /** How salinity is brought back in this tank. */
-export function salinityWords(history: TankHistory | null, goal: number): string {
-  const last = history ? latestReading(history, 'salinity') : undefined;
+export function salinityWords(run: Run, history: TankHistory | null, goal: number): string {
+  const last = history ? freshReading(run, history, 'salinity') : undefined;
   if (!history || !last) {
     return 'Down by 2 ppt a day at most, up by 1: test first, with a second instrument if there is one.';
   }
