@@ -9,7 +9,7 @@ import { tanksInOrder } from '../src/core/history/tanksInOrder';
 import { asksOfTank } from '../src/core/tasks/asksOfTank';
 import { allOccurrences } from '../src/core/tasks/due';
 import { settle, type Settled } from '../src/core/tasks/settle';
-import type { TaskWorld } from '../src/core/tasks/types';
+import type { Ask, TaskWorld } from '../src/core/tasks/types';
 import { DAY_MS } from '../src/core/time/zone';
 import { assuranceAt, kitsAtHand } from './forecast';
 import { bandsOfLog } from './logFile';
@@ -17,8 +17,13 @@ import { bandsOfLog } from './logFile';
 const iso = (ms: number) => new Date(ms).toISOString();
 
 /** What tasks of a tank are worked out from, with all that the app would have worked out by then. */
-function worldOf(log: Log, { id }: RevisionOf<'tank'>, at: number): TaskWorld {
-  const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
+function worldOf(
+  log: Log,
+  { id }: RevisionOf<'tank'>,
+  daily: readonly Ask[],
+  at: number,
+  days: number,
+): TaskWorld {
   const history = tankHistory(log, id, at);
   const bands = bandsOfLog(log);
   const ruled = verdictOf(history, at, bands);
@@ -38,7 +43,8 @@ function worldOf(log: Log, { id }: RevisionOf<'tank'>, at: number): TaskWorld {
     batches: log.batches,
     runs: log.runs,
     asks: asksOfTank(log, history, at),
-    daily: rhythmAsks(log, histories, at)[id] ?? [],
+    daily,
+    listDays: days,
     owned: new Set(log.kits.flatMap(({ body }) => (body.inUse ? [body.parameter] : []))),
   };
 }
@@ -59,9 +65,11 @@ export function dueJson(
   at: number,
   days: number,
 ): unknown {
+  const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
+  const daily = rhythmAsks(log, histories, at, days);
   return tanks
     .flatMap((tank) => {
-      const world = worldOf(log, tank, at);
+      const world = worldOf(log, tank, daily[tank.id] ?? [], at, days);
       const { zone } = tank.body;
       const until = at + days * DAY_MS;
       const all = allOccurrences(world, at, until).filter(({ dueOn }) => dueOn <= until);

@@ -1,5 +1,6 @@
 import type { TankHistory } from '../history/tankHistory';
-import type { CostKind } from '../records/kinds/cost';
+import { COSTS, type CostKind } from '../records/kinds/cost';
+import { shiftedMonth } from '../time/month';
 import { dayOf } from '../time/zone';
 
 /** Money that went for a tank. */
@@ -11,19 +12,9 @@ export interface Paid {
   amount: number;
 }
 
-/** What keeps a tank running; the rest is bought once. */
-const RUNNING: ReadonlySet<CostKind> = new Set([
-  'salt',
-  'food',
-  'tests',
-  'additives',
-  'media',
-  'medicines',
-  'electricity',
-]);
-
+/** Whether a cost keeps a tank running; the rest is bought once. */
 export function isRunning(of: CostKind): boolean {
-  return RUNNING.has(of);
+  return COSTS[of].running;
 }
 
 /** Everything that was paid for tanks, in order of time: costs as they were logged, and animals with a price. */
@@ -61,12 +52,12 @@ export function monthsOf(
   now: number,
   count: number,
 ): MonthCost[] {
-  const [year = 0, month = 1] = dayOf(now, zone).split('-').map(Number);
-  const list = Array.from({ length: count }, (_, i): MonthCost => {
-    const index = year * 12 + month - 1 - (count - 1 - i);
-    const name = `${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`;
-    return { month: name, bought: 0, running: 0 };
-  });
+  const current = dayOf(now, zone).slice(0, 7);
+  const list = Array.from({ length: count }, (_, i): MonthCost => ({
+    month: shiftedMonth(current, i + 1 - count),
+    bought: 0,
+    running: 0,
+  }));
   for (const { at, of, amount } of paid) {
     const own = list.find((one) => one.month === dayOf(at, zone).slice(0, 7));
     if (own) own[isRunning(of) ? 'running' : 'bought'] += amount;

@@ -1,5 +1,6 @@
 import { USUAL_WATER } from '../seawater/usual';
-import { countedReadings, latestReading, type TankHistory } from '../history/tankHistory';
+import { countedReadings, type TankHistory } from '../history/tankHistory';
+import { waterNow } from '../history/waterNow';
 import { PROTEIN_TO_N } from '../livestock/bioload';
 import { fedNitrogen } from '../livestock/feeding';
 import { lotNitrogen, type Finder } from '../livestock/lodgers';
@@ -10,9 +11,6 @@ import type { Kit } from '../records/schema/kit';
 import type { Batch } from '../records/schema/batch';
 import { DAY_MS } from '../time/zone';
 import { highestStepUnder, holdAmmonia, mostNitrogen, type HoldPlan } from './hold';
-
-/** A reading older than this says nothing of the water now, days. */
-const RECENT_DAYS = 14;
 
 export interface AmmoniaPlan extends HoldPlan {
   /** What gathers, mg N a day. */
@@ -32,21 +30,10 @@ export interface AmmoniaPlan extends HoldPlan {
   mostShare: number;
 }
 
+/** The water as it was measured of late; new water is at 8.1 or above, and the fraction goes by the higher. */
 function waterOf(history: TankHistory, at: number) {
-  const assumed: AmmoniaPlan['assumed'] = [];
-  const value = (parameter: 'ph' | 'temperature' | 'salinity') => {
-    const last = latestReading(history, parameter);
-    if (last && at - last.at <= RECENT_DAYS * DAY_MS) return last.best;
-    assumed.push(parameter);
-    return USUAL_WATER[parameter];
-  };
-  const water = {
-    // New water is at 8.1 or above: after a change the fraction goes by the higher of the two.
-    ph: Math.max(value('ph'), USUAL_WATER.ph),
-    temperature: value('temperature'),
-    salinity: value('salinity'),
-  };
-  return { water, assumed };
+  const { assumed, ...water } = waterNow(history, at);
+  return { water: { ...water, ph: Math.max(water.ph, USUAL_WATER.ph) }, assumed };
 }
 
 /** A rise between two tests without a change between them is not told below this apart, days. */

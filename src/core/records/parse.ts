@@ -10,8 +10,9 @@ import { revisionSchema, type Revision } from './schema/revision';
  * tank is untold, what a heater's dial and its thermometer said, and the pack and the rhythm of a kit;
  * version 5 added wishes, animals of the keeper's own, places of corals, quarantine batches, how a tank is stocked, and who an animal is, where it
  * came from and where it went; version 6 added daily looks, labels of medicines and what was given by
- * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch is; version 7 added chores, days away, costs, the closing of a
- * tank, why a task was skipped, the currency and the hour of reminders.
+ * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch
+ * is; version 7 added chores, days away, costs, the closing of a tank, why a task was skipped, the
+ * currency and the hour of reminders.
  */
 export const FILE_VERSION = 7;
 

@@ -1,7 +1,8 @@
+import { shiftedMonth } from '../time/month';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { bandsOf } from '../parameters/bands';
-import { monthReview, monthSentence, shiftedMonth } from './month';
+import { monthReview, monthSentence } from './month';
 
 const bands = bandsOf('mixedReef', {});
 

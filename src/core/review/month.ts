@@ -4,6 +4,7 @@ import { paidFor } from '../costs/costs';
 import type { Logged, TankHistory } from '../history/tankHistory';
 import { animalsCalled, joins } from '../records/kinds/animals';
 import { choreOfKey } from '../rhythm/chores';
+import { shiftedMonth } from '../time/month';
 import { dayStart } from '../time/zone';
 import { countOf, listWords } from '../units/format';
 import { goesByLine, holdingOf, stabilityOf, type Stability } from '../water/stability';
@@ -42,13 +43,6 @@ export interface MonthReview {
   paidForTests: number;
   /** Whether it is over. */
   over: boolean;
-}
-
-/** The month after another, "2026-01" after "2025-12"; before it where negative. */
-export function shiftedMonth(month: string, by: number): string {
-  const [year = 0, number = 1] = month.split('-').map(Number);
-  const index = year * 12 + number - 1 + by;
-  return `${Math.floor(index / 12)}-${String((index % 12) + 1).padStart(2, '0')}`;
 }
 
 /**

@@ -6,7 +6,7 @@ import { dayOf, dayStart } from '../time/zone';
 import { countOf } from '../units/format';
 import { choreKey, choresOf, choreTimes, type Chore } from './chores';
 import { whileAway, type Moved } from './away';
-import { daysApart } from './days';
+import { dayAfter, daysApart } from './days';
 import { ruleWords, usualGap } from './rule';
 
 /** One time of a chore, where it lies. */
@@ -60,11 +60,14 @@ function becauseOf({ chore, lastDone, how, due }: ChoreTime, today: string): str
   return `${often}; last done ${days <= 0 ? 'today' : `${countOf(days, 'day')} ago`}`;
 }
 
-/** The next time of each chore, as something to be asked for. */
-export function choreAsks(history: TankHistory, rhythm: Rhythm, at: number): Ask[] {
+/**
+ * The next time of each chore, as something to be asked for; and those that follow it where one looks ahead.
+ * @param ahead days
+ */
+export function choreAsks(history: TankHistory, rhythm: Rhythm, at: number, ahead = 0): Ask[] {
   const { zone } = history.tank;
   const today = dayOf(at, zone);
-  return choreTimesOf(history, rhythm, at, today).map((time) => {
+  return choreTimesOf(history, rhythm, at, dayAfter(today, ahead)).map((time) => {
     const { chore, day, key } = time;
     return {
       id: `chore/${chore.id}`,

@@ -162,7 +162,7 @@ export function choreTimes(
   return occasionsOf(chore.rule, askedSince(chore, history), happened, dayOf(at, zone), until);
 }
 
-/** How many entries a tank has, and when the last was made, ms; null without any. */
+/** When the last entry of a tank was made, ms; null without any. */
 export function lastEntryAt({ entries }: TankHistory): number | null {
   const last = ENTRY_KINDS.flatMap((kind) => entries[kind].at(-1)?.at ?? []);
   return last.length > 0 ? Math.max(...last) : null;

@@ -10,12 +10,14 @@ import { instrumentAsks, signAsks } from './signAsks';
  * belongs to all tanks alike is asked for once, at the first that stands.
  * @param histories of tanks, the first of them first
  * @param at now, ms
+ * @param ahead days over which the times that follow the next are wanted too
  * @returns by tank
  */
 export function rhythmAsks(
   log: Pick<Log, 'kits' | 'calibrations' | 'chores' | 'absences' | 'runs'>,
   histories: readonly TankHistory[],
   at: number,
+  ahead = 0,
 ): Record<string, Ask[]> {
   const first = histories.find((history) => {
     const phase = phaseOf(history);
@@ -25,7 +27,7 @@ export function rhythmAsks(
     histories.map((history) => [
       history.tankId,
       [
-        ...choreAsks(history, log, at),
+        ...choreAsks(history, log, at, ahead),
         ...(phaseOf(history) === null ? [] : signAsks(history, log.runs, at)),
         ...(history === first ? instrumentAsks(log, histories, history.tank.zone, at) : []),
       ],

@@ -1,12 +1,11 @@
 import { arrivals } from './arrivals';
-import { asked } from './asked';
+import { asked, rhythm } from './asked';
 import { building } from './building';
 import { cadence } from './cadence';
 import { cycle } from './cycleTasks';
 import { gates } from './gates';
 import { guide } from './guide';
 import { quarantine } from './quarantine';
-import { rhythm } from './rhythm';
 import { telling } from './telling';
 import { stocking } from './stocking';
 import type { TaskSource } from './types';

@@ -60,6 +60,8 @@ export interface TaskWorld {
   asks?: readonly Ask[];
   /** What daily life asks for: chores, instruments, figures that drift. */
   daily?: readonly Ask[];
+  /** Days before its day at which what is asked for is listed; a week without it. */
+  listDays?: number;
   /** Runs, those that are over among them. */
   runs?: readonly Pick<RevisionOf<'run'>, 'id' | 'body'>[];
   /** Parameters the keeper owns a kit for; others are not asked for. */

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { moneyWords } from '@/core/costs/money';
 import { byKind, isRunning, monthsOf, paidFor } from '@/core/costs/costs';
-import { COST_WORDS } from '@/core/records/kinds/cost';
+import { COSTS } from '@/core/records/kinds/cost';
 import { SETTINGS_ID } from '@/core/records/schema/settings';
 import { monthWords } from '@/core/time/calendar';
 import { to } from '@/frame/addresses';
@@ -104,7 +104,7 @@ export function CostsScreen() {
             {byKind(paid).map(({ of, amount }) => (
               <Row
                 key={of}
-                title={COST_WORDS[of]}
+                title={COSTS[of].name}
                 note={isRunning(of) ? 'running' : 'bought'}
                 end={money(amount)}
               />

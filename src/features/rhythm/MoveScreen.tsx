@@ -9,6 +9,7 @@ import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
 import { linearToCanonical } from '@/core/units/units';
 import { countOf, formatPlain, parseNumber } from '@/core/units/format';
 import { spanOfMinutes } from '@/core/units/duration';
+import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
@@ -34,8 +35,6 @@ const draftSchema = z.object({
 });
 const EMPTY: z.infer<typeof draftSchema> = { litres: '', kept: 'rockAndMedia' };
 const KEPT_IDS = ['rockAndMedia', 'all', 'rock', 'sponge'] as const satisfies readonly KeptId[];
-/** Salt for a litre at 35 ppt until a keeper's own is known, g. */
-const USUAL_YIELD = 38;
 /** A tank beyond this is no aquarium of a house, L. */
 const MOST_LITRES = 20_000;
 
@@ -59,7 +58,7 @@ export function MoveScreen() {
   if (!history) return null;
   const { netLitres, tank } = history;
   const water = litres === null ? null : moveWater(netLitres, litres);
-  const perLitre = saltYield(history)?.value ?? USUAL_YIELD;
+  const perLitre = saltYield(history)?.value ?? SALT_YIELD;
   const now = upkeepOf(history, rhythm);
   const after = litres === null ? null : upkeepOfNew(history, litres, tank.volume.sump !== null);
   const opening = openingOf(litres, gap);

@@ -5,6 +5,7 @@ import { packsFor, type Pack } from '@/core/costs/packs';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { upkeepOf } from '@/core/rhythm/load';
 import { countOf, formatPlain, parseNumber } from '@/core/units/format';
+import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
 import { useMeasures } from '@/frame/useMeasures';
 import { useDraft } from '@/store/hooks';
@@ -26,8 +27,6 @@ type Option = z.infer<typeof optionSchema>;
 
 const FRESH: Option = { name: '', by: 'salt', size: '', price: '' };
 const NONE: Option[] = [FRESH];
-/** Salt for a litre at 35 ppt until a keeper's own is known, g. */
-const USUAL_YIELD = 38;
 const WEEKS = 52;
 
 /** Mixes and methods side by side, by the packs that this net volume needs: to fill it, and for a year. */
@@ -51,7 +50,7 @@ export function PacksPart({
       <SectionHead title="Compare packs" />
       <Words as="soft">
         {measured(
-          `By ${formatPlain(history.netLitres, 0)} L to fill, and ${formatPlain(year, 0)} L of changes a year. Salt is taken as ${formatPlain(learned ?? USUAL_YIELD, 1)} g a litre${learned === undefined ? '' : ', as your own batches took'}.`,
+          `By ${formatPlain(history.netLitres, 0)} L to fill, and ${formatPlain(year, 0)} L of changes a year. Salt is taken as ${formatPlain(learned ?? SALT_YIELD, 1)} g a litre${learned === undefined ? '' : ', as your own batches took'}.`,
         )}
       </Words>
       {options.map((option, place) => (
@@ -94,7 +93,7 @@ export function PacksPart({
             option={option}
             fill={history.netLitres}
             year={year}
-            grams={learned ?? USUAL_YIELD}
+            grams={learned ?? SALT_YIELD}
             money={money}
           />
           {options.length > 1 ? (

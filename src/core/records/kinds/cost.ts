@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
 import { labelSchema, positive } from '../common';
-import { defineKind, ofTank, type WordsOf } from './kind';
+import { defineKind, ofTank } from './kind';
 
 export const COST_KINDS = [
   'tank',
@@ -29,19 +29,20 @@ const schema = z.strictObject({
   amount: positive,
 });
 
-export const COST_WORDS: WordsOf<CostKind> = {
-  tank: 'Tank and stand',
-  equipment: 'Equipment',
-  rock: 'Rock and sand',
-  animals: 'Animals',
-  salt: 'Salt and water',
-  food: 'Food',
-  tests: 'Tests',
-  additives: 'Additives and bacteria',
-  media: 'Carbon, socks, resin',
-  medicines: 'Medicines',
-  electricity: 'Electricity',
-  other: 'Other',
+/** What each kind of cost is called, and whether it keeps a tank running; the rest is bought once. */
+export const COSTS: Record<CostKind, { name: string; running: boolean }> = {
+  tank: { name: 'Tank and stand', running: false },
+  equipment: { name: 'Equipment', running: false },
+  rock: { name: 'Rock and sand', running: false },
+  animals: { name: 'Animals', running: false },
+  salt: { name: 'Salt and water', running: true },
+  food: { name: 'Food', running: true },
+  tests: { name: 'Tests', running: true },
+  additives: { name: 'Additives and bacteria', running: true },
+  media: { name: 'Carbon, socks, resin', running: true },
+  medicines: { name: 'Medicines', running: true },
+  electricity: { name: 'Electricity', running: true },
+  other: { name: 'Other', running: false },
 };
 
 /** Money that a tank cost. */
@@ -49,7 +50,7 @@ export const cost = defineKind({
   schema,
   subject: 'tank',
   name: 'cost',
-  title: (entry) => COST_WORDS[entry.of],
+  title: (entry) => COSTS[entry.of].name,
   line: ({ amount, what }) => [formatPlain(amount, 2), what ?? ''].filter(Boolean).join(', '),
   touches: () => [],
 });

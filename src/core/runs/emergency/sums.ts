@@ -1,40 +1,11 @@
-import { latestReading, type TankHistory } from '../../history/tankHistory';
-import type { ParameterId } from '../../parameters/registry';
+import type { TankHistory } from '../../history/tankHistory';
+import type { WaterNow } from '../../history/waterNow';
 import { freeAmmoniaFraction, FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
-import { DAY_MS } from '../../time/zone';
-import { USUAL_WATER } from '../../seawater/usual';
 
-/** A reading older than this says nothing of the water in an emergency, days. */
-const RECENT_DAYS = 14;
 /** pH of freshly mixed and aired salt water. */
 const NEW_WATER_PH = 8.2;
 /** More than this share at once shocks, whatever it thins. */
 export const MOST_AT_ONCE = 0.5;
-
-/** The water of a tank as it was last measured; what of it was not, by what is usual. */
-export interface WaterNow {
-  ph: number;
-  temperature: number;
-  salinity: number;
-  assumed: ParameterId[];
-}
-
-/** What is known of a tank's water at the end of its history. @param at ms */
-export function waterNow(history: TankHistory, at: number): WaterNow {
-  const assumed: ParameterId[] = [];
-  const value = (parameter: 'ph' | 'temperature' | 'salinity') => {
-    const last = latestReading(history, parameter);
-    if (last && at - last.at <= RECENT_DAYS * DAY_MS) return last.best;
-    assumed.push(parameter);
-    return USUAL_WATER[parameter];
-  };
-  return {
-    ph: value('ph'),
-    temperature: value('temperature'),
-    salinity: value('salinity'),
-    assumed,
-  };
-}
 
 /** A change of water that brings free ammonia under a level. */
 export interface AmmoniaChange {

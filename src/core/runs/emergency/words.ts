@@ -1,12 +1,13 @@
 import type { Reading } from '../../history/reading';
 import { latestReading, type TankHistory } from '../../history/tankHistory';
+import { waterNow } from '../../history/waterNow';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
 import type { Run } from '../../records/schema/run';
 import { USUAL_WATER } from '../../seawater/usual';
 import { HOUR_MS, instant } from '../../time/zone';
 import { formatPlain, listWords } from '../../units/format';
-import { ammoniaChange, cooling, MOST_AT_ONCE, salinityBack, waterNow } from './sums';
+import { ammoniaChange, cooling, MOST_AT_ONCE, salinityBack } from './sums';
 import type { Interval } from '../../math/interval';
 
 /** A test older than this, when an emergency began, says nothing of the water in it, hours. */

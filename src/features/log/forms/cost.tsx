@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';
-import { COST_KINDS, COST_WORDS } from '@/core/records/kinds/cost';
+import { COST_KINDS, COSTS } from '@/core/records/kinds/cost';
 import { formatExact } from '@/core/units/format';
 import { FormReader } from '@/forms/reader';
 import { Choice } from '@/ui/Choice';
@@ -63,7 +63,7 @@ function CostFields({ form, set, errors, context }: FieldsProps<CostForm>) {
         label="For"
         value={form.of}
         onChange={(of) => set({ of })}
-        options={COST_KINDS.map((value) => ({ value, label: COST_WORDS[value] }))}
+        options={COST_KINDS.map((value) => ({ value, label: COSTS[value].name }))}
       />
       <Field
         label="What it was"
