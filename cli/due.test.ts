@@ -39,6 +39,16 @@ describe('due', () => {
     expect(rows.map(({ title }) => title)).toContain('Change water in quarantine');
   });
 
+  it('lists every time of a chore over the days asked for, and no further', () => {
+    const rounds = (days: string) =>
+      due('--tank', 'Fulmar', '--days', days).filter(({ title }) => title === 'Daily round');
+    expect(rounds('3')).toHaveLength(4);
+    expect(rounds('20').map(({ from }) => from)).toEqual(
+      [...new Set(rounds('20').map(({ from }) => from))].toSorted(),
+    );
+    expect(rounds('20')).toHaveLength(21);
+  });
+
   it('of one tank is that tank alone, and of one that is not there an error', () => {
     const rows = due('--tank', 'Spare tank', '--days', '0');
     expect(new Set(rows.map(({ tank }) => tank))).toEqual(new Set(['Spare tank']));

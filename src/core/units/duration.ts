@@ -6,3 +6,8 @@ export function spanOfMinutes(minutes: number): string {
   if (hours === 0) return `${rest} min`;
   return rest === 0 ? `${hours} h` : `${hours} h ${rest} min`;
 }
+
+/** The same to the nearest five minutes: what is guessed is not told by the minute. */
+export function aboutSpan(minutes: number): string {
+  return spanOfMinutes(5 * Math.round(minutes / 5));
+}

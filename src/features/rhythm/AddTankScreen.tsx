@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import * as z from 'zod';
 import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
-import { spanOfMinutes } from '@/core/units/duration';
+import { aboutSpan } from '@/core/units/duration';
 import { linearToCanonical } from '@/core/units/units';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
@@ -36,16 +36,12 @@ export function AddTankScreen() {
   return (
     <Screen head={<BackHead title="One more tank" />}>
       <Opening
-        title={
-          more === null
-            ? 'How large?'
-            : `About ${spanOfMinutes(5 * Math.round(more.minutes / 5))} more each week.`
-        }
+        title={more === null ? 'How large?' : `About ${aboutSpan(more.minutes)} more each week.`}
       >
         {more === null
           ? 'Its upkeep in minutes and litres, before it is bought.'
           : measured(
-              `And ${formatPlain(more.litres, 0)} L of new salt water a week, once it runs. Your tanks take ${spanOfMinutes(5 * Math.round(now / 5))} now; tests come on top.`,
+              `And ${formatPlain(more.litres, 0)} L of new salt water a week, once it runs. Your tanks take ${aboutSpan(now)} now; tests come on top.`,
             )}
       </Opening>
       <Field

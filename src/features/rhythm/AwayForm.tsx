@@ -3,10 +3,10 @@ import { View } from 'react-native';
 import type { Absence } from '@/core/records/schema/absence';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
-import { Button, ButtonRow } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { awayFields, formOfAbsence, readAbsence, type AwayFields } from './awayForm';
 
@@ -93,16 +93,7 @@ export function AwayForm({
           />
         </View>
       ))}
-      <ButtonRow>
-        <Button kind="primary" label="Save it" disabled={record.busy} onPress={() => void save()} />
-        <Button
-          label="Cancel"
-          onPress={() => {
-            record.discard();
-            onDone();
-          }}
-        />
-      </ButtonRow>
+      <SaveRow record={record} leave="Cancel" onSave={save} onLeave={onDone} />
     </View>
   );
 }

@@ -1,20 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { calendarEvents } from '@/core/rhythm/calendarEvents';
-import { SETTINGS_ID } from '@/core/records/schema/settings';
 import { dayOf } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { download } from '@/frame/browserFiles';
 import { askToNotify, mayNotify, type MayNotify } from '@/frame/notify';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
-import { recordAct } from '@/store/record';
-import {
-  selectLog,
-  selectNow,
-  selectSettings,
-  selectSettingsRecord,
-  selectZone,
-} from '@/store/selectors';
+import { changeSettings } from '@/store/settings';
+import { selectLog, selectNow, selectSettings, selectZone } from '@/store/selectors';
 import { noticed } from '@/store/sessionSlice';
 import { Choice } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
@@ -43,7 +36,6 @@ export function CalendarPart() {
   const now = useAppSelector(selectNow);
   const zone = useAppSelector(selectZone);
   const settings = useAppSelector(selectSettings);
-  const record = useAppSelector(selectSettingsRecord);
   const store = useAppStore();
   const [may, setMay] = useState<MayNotify>(mayNotify);
   const hour = settings.remindHour ?? USUAL_HOUR;
@@ -55,15 +47,8 @@ export function CalendarPart() {
       noticed({ text: `${countOf(events.length, 'date')} in the calendar file`, undo: null }),
     );
   };
-  const ringAt = (chosen: string) => {
-    const next = { ...settings, remindHour: Number(chosen) };
-    void dispatch(
-      recordAct((act) => {
-        if (record) act.revise(record, next);
-        else act.createAs(SETTINGS_ID, 'settings', next);
-      }, 'Changed the settings'),
-    );
-  };
+  const ringAt = (chosen: string) =>
+    void dispatch(changeSettings((all) => ({ ...all, remindHour: Number(chosen) })));
   return (
     <View style={{ gap: 12 }}>
       <SectionHead title="Calendar and reminders" />

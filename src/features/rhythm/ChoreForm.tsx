@@ -3,13 +3,13 @@ import { View } from 'react-native';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayOf } from '@/core/time/zone';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { useAppSelector } from '@/store/hooks';
 import { selectNow, selectSettings } from '@/store/selectors';
 import { Choice, MultiChoice } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
-import { Button, ButtonRow } from '@/ui/Press';
 import {
   choreFields,
   emptyChore,
@@ -151,16 +151,7 @@ export function ChoreForm({
           { value: 'no', label: 'Not at all' },
         ]}
       />
-      <ButtonRow>
-        <Button kind="primary" label="Save it" disabled={record.busy} onPress={() => void save()} />
-        <Button
-          label="Cancel"
-          onPress={() => {
-            record.discard();
-            onDone();
-          }}
-        />
-      </ButtonRow>
+      <SaveRow record={record} leave="Cancel" onSave={save} onLeave={onDone} />
     </View>
   );
 }

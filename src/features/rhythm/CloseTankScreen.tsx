@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import { upkeepOf } from '@/core/rhythm/load';
 import { animalsCalled } from '@/core/records/kinds/animals';
-import { spanOfMinutes } from '@/core/units/duration';
+import { aboutSpan } from '@/core/units/duration';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
@@ -33,7 +33,7 @@ export function CloseTankScreen() {
             : `${countOf(animals, 'animal')} need${animals === 1 ? 's' : ''} a home first.`
         }
       >
-        {`It gives back about ${spanOfMinutes(5 * Math.round(minutes / 5))} a week. Its log stays, and the closing can be undone.`}
+        {`It gives back about ${aboutSpan(minutes)} a week. Its log stays, and the closing can be undone.`}
       </Opening>
       {lots.length > 0 ? (
         <View>

@@ -4,15 +4,14 @@ import { View } from 'react-native';
 import { moneyWords } from '@/core/costs/money';
 import { byKind, isRunning, monthsOf, paidFor } from '@/core/costs/costs';
 import { COSTS } from '@/core/records/kinds/cost';
-import { SETTINGS_ID } from '@/core/records/schema/settings';
 import { monthWords } from '@/core/time/calendar';
 import { to } from '@/frame/addresses';
 import { logPath } from '@/frame/logPaths';
 import { TankHead } from '@/frame/TankHead';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
-import { recordAct } from '@/store/record';
-import { selectNow, selectSettings, selectSettingsRecord } from '@/store/selectors';
+import { changeSettings } from '@/store/settings';
+import { selectNow, selectSettings } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
 import { BarsChart } from '@/ui/Drawing';
 import { Field } from '@/ui/Field';
@@ -34,7 +33,6 @@ export function CostsScreen() {
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
   const settings = useAppSelector(selectSettings);
-  const record = useAppSelector(selectSettingsRecord);
   const histories = useHistories();
   const [which, setWhich] = useState<'this' | 'all'>('this');
   const [currency, setCurrency] = useState(settings.currency ?? '');
@@ -49,13 +47,10 @@ export function CostsScreen() {
   const where = which === 'all' ? 'Your tanks' : history.tank.name;
   const saveCurrency = () => {
     const text = currency.trim().slice(0, CURRENCY_LETTERS);
-    const { currency: _before, ...rest } = settings;
-    const next = text === '' ? rest : { ...rest, currency: text };
     void dispatch(
-      recordAct((act) => {
-        if (record) act.revise(record, next);
-        else act.createAs(SETTINGS_ID, 'settings', next);
-      }, 'Changed the settings'),
+      changeSettings(({ currency: _before, ...rest }) =>
+        text === '' ? rest : { ...rest, currency: text },
+      ),
     );
   };
   return (

@@ -8,7 +8,7 @@ import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
 import { linearToCanonical } from '@/core/units/units';
 import { countOf, formatPlain, parseNumber } from '@/core/units/format';
-import { spanOfMinutes } from '@/core/units/duration';
+import { aboutSpan } from '@/core/units/duration';
 import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
 import { to } from '@/frame/addresses';
@@ -104,7 +104,7 @@ export function MoveScreen() {
           </Words>
           <Words as="body">
             {measured(
-              `Upkeep goes from ${spanOfMinutes(now.minutes)} and ${formatPlain(now.litres, 0)} L a week to about ${spanOfMinutes(after.minutes)} and ${formatPlain(after.litres, 0)} L.`,
+              `Upkeep goes from ${aboutSpan(now.minutes)} and ${formatPlain(now.litres, 0)} L a week to about ${aboutSpan(after.minutes)} and ${formatPlain(after.litres, 0)} L.`,
             )}
           </Words>
           <Words as="body">

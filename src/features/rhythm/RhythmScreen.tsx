@@ -6,7 +6,7 @@ import { loadOf, upkeepOf } from '@/core/rhythm/load';
 import { ruleWords } from '@/core/rhythm/rule';
 import { dueWords } from '@/core/tasks/due';
 import { capitalise, formatPlain } from '@/core/units/format';
-import { spanOfMinutes } from '@/core/units/duration';
+import { aboutSpan, spanOfMinutes } from '@/core/units/duration';
 import { dayOf, daysUntilDay, dayStart } from '@/core/time/zone';
 import { shortDay } from '@/core/time/words';
 import { to } from '@/frame/addresses';
@@ -79,7 +79,7 @@ export function RhythmScreen() {
       <Opening title={minutes === 0 ? 'Nothing today.' : `About ${spanOfMinutes(minutes)} today.`}>
         {sum('minutes') === 0
           ? `${history.tank.name} asks for no chores yet: they begin once it holds water.`
-          : `A usual week takes about ${spanOfMinutes(5 * Math.round(sum('minutes') / 5))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
+          : `A usual week takes about ${aboutSpan(sum('minutes'))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
       </Opening>
       {sum('minutes') === 0 ? null : (
         <View>

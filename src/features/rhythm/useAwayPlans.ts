@@ -3,29 +3,23 @@ import { awayPlan, type AwayPlan } from '@/core/rhythm/awayPlan';
 import type { Absence } from '@/core/records/schema/absence';
 import { useAppSelector } from '@/store/hooks';
 import { selectNow } from '@/store/selectors';
-import { selectTasksOf } from '@/store/world';
-import { shallowEqual } from 'react-redux';
-import { useHistories, useRhythm } from './useRhythm';
+import { useRhythm, useTanksWithTasks } from './useRhythm';
 
-/** What days away mean for each tank that stands. */
+/** What days away mean for each tank that holds water. */
 export function useAwayPlans(absence: Absence | null): AwayPlan[] {
-  const histories = useHistories();
+  const tanks = useTanksWithTasks();
   const { chores } = useRhythm();
   const batches = useAppSelector((state) => state.log.batches);
   const now = useAppSelector(selectNow);
-  const tasks = useAppSelector(
-    (state) => histories.map(({ tankId }) => selectTasksOf(state, tankId)),
-    shallowEqual,
-  );
   return useMemo(
     () =>
       absence === null
         ? []
-        : histories
-            .filter(({ start }) => start !== null)
-            .map((history, i) =>
-              awayPlan(history, { chores, batches }, tasks[i] ?? [], absence, now),
+        : tanks
+            .filter(({ history }) => history.start !== null)
+            .map(({ history, tasks }) =>
+              awayPlan(history, { chores, batches }, tasks, absence, now),
             ),
-    [absence, histories, chores, batches, tasks, now],
+    [absence, tanks, chores, batches, now],
   );
 }

@@ -6,15 +6,14 @@ import { fromCanonical, toCanonical } from '@/core/parameters/convert';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import {
   METRIC_SETTINGS,
-  SETTINGS_ID,
   US_SETTINGS,
   type Settings,
   unitFor,
 } from '@/core/records/schema/settings';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitDecimals, unitSymbol, type Unit } from '@/core/units/units';
-import { recordAct } from '@/store/record';
-import { selectBands, selectSettings, selectSettingsRecord } from '@/store/selectors';
+import { changeSettings } from '@/store/settings';
+import { selectBands, selectSettings } from '@/store/selectors';
 import { applyNewer, OFFLINE_WORDS, useOffline } from '@/frame/offline';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { Button, LinkButton } from '@/ui/Press';
@@ -92,19 +91,11 @@ function unitRows(settings: Settings, save: (changes: Partial<Settings>) => void
 /** Units, day and night, and the bands everything is judged by. */
 export function SettingsScreen() {
   const settings = useAppSelector(selectSettings);
-  const record = useAppSelector(selectSettingsRecord);
   const bands = useAppSelector(selectBands);
   const dispatch = useAppDispatch();
   const [bandOf, setBandOf] = useState<ParameterId | null>(null);
-  const save = (changes: Partial<Settings>) => {
-    const next = { ...settings, ...changes };
-    void dispatch(
-      recordAct((act) => {
-        if (record) act.revise(record, next);
-        else act.createAs(SETTINGS_ID, 'settings', next);
-      }, 'Changed the settings'),
-    );
-  };
+  const save = (changes: Partial<Settings>) =>
+    void dispatch(changeSettings((all) => ({ ...all, ...changes })));
   const [folded, setFolded] = useState(true);
   const [unitOf, setUnitOf] = useState<string | null>(null);
   const offline = useOffline();

@@ -3,10 +3,10 @@ import { View } from 'react-native';
 import { MEDICINE_KINDS, REDUCING, type Medicine } from '@/core/records/schema/medicine';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { Choice, Tick } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { Button, ButtonRow } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import {
@@ -131,21 +131,7 @@ export function MedicineForm({
           onChange={(value) => set({ [field]: value })}
         />
       ))}
-      <ButtonRow>
-        <Button
-          kind="primary"
-          label="Save the label"
-          disabled={record.busy}
-          onPress={() => void save()}
-        />
-        <Button
-          label="Leave it"
-          onPress={() => {
-            record.discard();
-            onDone();
-          }}
-        />
-      </ButtonRow>
+      <SaveRow record={record} save="Save the label" onSave={save} onLeave={onDone} />
     </View>
   );
 }

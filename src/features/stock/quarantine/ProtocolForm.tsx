@@ -4,9 +4,10 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { TESTED, type Protocol } from '@/core/records/schema/protocol';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { FormRemarks } from '@/forms/FormRemarks';
+import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
 import { Field } from '@/ui/Field';
-import { Button, ButtonRow, LinkButton } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import {
@@ -136,16 +137,7 @@ export function ProtocolForm({
         error={errors.restarts}
         onChange={(restarts) => set({ restarts })}
       />
-      <ButtonRow>
-        <Button kind="primary" label="Save it" disabled={record.busy} onPress={() => void save()} />
-        <Button
-          label="Leave it"
-          onPress={() => {
-            record.discard();
-            onDone();
-          }}
-        />
-      </ButtonRow>
+      <SaveRow record={record} onSave={save} onLeave={onDone} />
     </View>
   );
 }
