@@ -101,6 +101,31 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
   await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
 });
 
+test('an emergency before there is a tank, and where the log cannot be opened', async ({
+  page,
+}) => {
+  await page.goto('/emergency');
+  await page.getByRole('button', { name: /^A person is hurt/ }).click();
+  await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
+  await page.getByRole('button', { name: 'Other emergencies' }).click();
+  await page.getByRole('button', { name: /^Power cut/ }).click();
+  await expect(page.getByText('Look at the sump')).toBeVisible();
+
+  await page.addInitScript(() => {
+    Object.defineProperty(window, 'indexedDB', { get: () => undefined });
+    Object.defineProperty(window, 'localStorage', {
+      get: () => {
+        throw new DOMException('denied', 'SecurityError');
+      },
+    });
+  });
+  await page.goto('/');
+  await expect(heading(page)).toHaveText('The log cannot be opened.');
+  await page.getByRole('button', { name: 'Emergencies' }).click();
+  await page.getByRole('button', { name: /^A person is hurt/ }).click();
+  await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
+});
+
 test('twelve days away: what is done before, what waits, and one page for who comes by', async ({
   page,
 }) => {

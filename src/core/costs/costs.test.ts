@@ -1,6 +1,7 @@
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { byKind, isRunning, monthsOf, paidFor } from './costs';
+import { moneyWords } from './money';
 import { packsFor } from './packs';
 
 function paid(build: (builder: LogBuilder) => void) {
@@ -49,6 +50,14 @@ describe('what a tank cost', () => {
     ]);
     const january = monthsOf([], 'UTC', Date.parse('2026-01-15T12:00:00Z'), 3);
     expect(january.map(({ month }) => month)).toEqual(['2025-11', '2025-12', '2026-01']);
+  });
+});
+
+describe('money in words', () => {
+  it('is whole from a hundred on and by hundredths below, with its currency before it', () => {
+    expect(moneyWords(48.5, '€')).toBe('€ 48.50');
+    expect(moneyWords(22, '€')).toBe('€ 22');
+    expect(moneyWords(884.4, undefined)).toBe('884');
   });
 });
 

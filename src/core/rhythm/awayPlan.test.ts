@@ -55,6 +55,15 @@ describe('twelve days away', () => {
     expect(how('glass').map((line) => line.how)).toContain('after');
   });
 
+  it('tell what is brought forward from what is due before then anyway', () => {
+    const ids = (how: string) =>
+      plan()
+        .lines.filter((line) => line.how === how)
+        .map(({ id }) => id);
+    expect(ids('before').filter((id) => ids('anyway').includes(id))).toEqual([]);
+    expect(ids('anyway')).toContain('heater');
+  });
+
   it('leave the round to nobody where nobody comes', () => {
     const round = plan([], { minder: '' }).lines.filter(({ id }) => id === 'round');
     expect(round.map(({ how }) => how)).toEqual(['after']);
@@ -68,7 +77,7 @@ describe('twelve days away', () => {
       task({ id: 'far', dueOn: onDay(60, 0), inDays: 32 }),
     ]).lines;
     expect(lines.find(({ id }) => id === 'test-nitrate')).toMatchObject({ how: 'after' });
-    expect(lines.find(({ id }) => id === 'test-ph')).toMatchObject({ how: 'before' });
+    expect(lines.find(({ id }) => id === 'test-ph')).toMatchObject({ how: 'anyway' });
     expect(lines.map(({ id }) => id)).not.toContain('paper');
     expect(lines.map(({ id }) => id)).not.toContain('far');
   });

@@ -12,12 +12,15 @@ import { choreOfKey } from './chores';
 import { dayAfter, daysApart } from './days';
 import type { WhenAway } from './usual';
 
-/** Something that falls due while its keeper is away, and where it goes. */
+/** When it is done: as a chore can wait, or before as it would be without a journey. */
+export type AwayHow = WhenAway | 'anyway';
+
+/** Something that falls due until its keeper is back, and where it goes. */
 export interface AwayLine {
   /** The same for every time of one thing. */
   id: string;
   title: string;
-  how: WhenAway;
+  how: AwayHow;
   /** The days it is done on; those it fell due on, where it waits. */
   days: string[];
   minutes: number;
@@ -57,7 +60,7 @@ export function awayPlan(
 ): AwayPlan {
   const { tank, tankId } = history;
   const lines = new Map<string, AwayLine>();
-  const add = (id: string, title: string, how: WhenAway, day: string, minutes: number) => {
+  const add = (id: string, title: string, how: AwayHow, day: string, minutes: number) => {
     const key = `${id}/${how}`;
     const line = lines.get(key) ?? { id, title, how, days: [], minutes };
     if (!line.days.includes(day)) line.days.push(day);
@@ -66,11 +69,12 @@ export function awayPlan(
   const absences = [{ body: absence }];
   const times = choreTimesOf(history, { chores: rhythm.chores, absences }, at, absence.until);
   const came = dayAfter(absence.from, -1);
+  const forward = new Set(times.flatMap(({ chore, how }) => (how === 'before' ? [chore.id] : [])));
   for (const { chore, how, day, due } of times) {
     if (how === 'stays') {
       // What is overdue now is done before the journey as well, unless whoever comes does it daily.
-      if (due <= came && chore.away !== 'minder')
-        add(chore.id, chore.name, 'before', came, chore.minutes);
+      if (due <= came && chore.away !== 'minder' && !forward.has(chore.id))
+        add(chore.id, chore.name, 'anyway', came, chore.minutes);
     } else add(chore.id, chore.name, how, how === 'after' ? due : day, chore.minutes);
   }
   for (const task of tasks) {
@@ -78,7 +82,7 @@ export function awayPlan(
     const due = dayOf(task.dueOn, tank.zone);
     if (choreOfKey(task.key) !== null || due > absence.until) continue;
     if (task.inDays <= 0 || due < absence.from)
-      add(task.id, task.title, 'before', came, task.minutes);
+      add(task.id, task.title, 'anyway', came, task.minutes);
     else add(task.id, task.title, 'after', due, task.minutes);
   }
   const perDay = evaporationPerDay(history);

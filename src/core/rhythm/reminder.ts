@@ -1,5 +1,6 @@
 import type { Occurrence } from '../tasks/types';
 import { atTimeOn, dayOf } from '../time/zone';
+import { spanOfMinutes } from '../units/duration';
 import { countOf, listWords } from '../units/format';
 
 /** Tasks that a reminder names. */
@@ -24,7 +25,7 @@ export function reminderOf(
   const named = due.slice(0, NAMED).map(({ title }) => title);
   const rest = due.length - named.length;
   return {
-    title: `${countOf(due.length, 'thing')} due, about ${minutes} min`,
+    title: `${countOf(due.length, 'thing')} due, about ${spanOfMinutes(minutes)}`,
     text: listWords(rest > 0 ? [...named, countOf(rest, 'more', 'more')] : named),
   };
 }

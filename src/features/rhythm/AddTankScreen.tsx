@@ -3,18 +3,17 @@ import * as z from 'zod';
 import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
 import { aboutSpan } from '@/core/units/duration';
-import { linearToCanonical } from '@/core/units/units';
-import { formatPlain, parseNumber } from '@/core/units/format';
+import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectSettings } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
-import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
+import { litresTyped, NetWater } from './NetWater';
 import { useHistories, useRhythm } from './useRhythm';
 
 const draftSchema = z.object({ litres: z.string(), sump: z.enum(['yes', 'no']) });
@@ -28,8 +27,7 @@ export function AddTankScreen() {
   const rhythm = useRhythm();
   const { volumeUnit } = useAppSelector(selectSettings);
   const [draft, setDraft] = useDraft('moving/add', draftSchema, { litres: '', sump: 'no' });
-  const typed = parseNumber(draft.litres);
-  const litres = typed !== null && typed > 0 ? linearToCanonical(typed, volumeUnit) : null;
+  const litres = litresTyped(draft.litres, volumeUnit);
   if (!history) return null;
   const more = litres === null ? null : upkeepOfNew(history, litres, draft.sump === 'yes');
   const now = histories.reduce((sum, one) => sum + upkeepOf(one, rhythm).minutes, 0);
@@ -44,9 +42,8 @@ export function AddTankScreen() {
               `And ${formatPlain(more.litres, 0)} L of new salt water a week, once it runs. Your tanks take ${aboutSpan(now)} now; tests come on top.`,
             )}
       </Opening>
-      <Field
+      <NetWater
         label="Net water"
-        kind="number"
         unit={volumeUnit}
         value={draft.litres}
         onChange={(text) => setDraft({ ...draft, litres: text })}

@@ -5,14 +5,15 @@ import {
   daysAway,
   feedingWords,
   LEAVE_ALONE,
+  type AwayHow,
   type AwayLine,
   type AwayPlan,
 } from '@/core/rhythm/awayPlan';
-import type { WhenAway } from '@/core/rhythm/usual';
 import type { Absence } from '@/core/records/schema/absence';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayWords, shortDay } from '@/core/time/words';
 import { addDaysIn, dayOf, dayStart } from '@/core/time/zone';
+import { aboutSpan } from '@/core/units/duration';
 import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
@@ -43,12 +44,13 @@ export function useAbsence(): RevisionOf<'absence'> | null {
   );
 }
 
-const HEADS: Record<WhenAway, { title: string; none: string }> = {
-  before: { title: 'Before you leave', none: 'nothing' },
-  minder: { title: 'By who comes by', none: 'nothing' },
-  after: { title: 'Waits until you are back', none: 'nothing' },
+const HEADS: Record<AwayHow, string> = {
+  before: 'Before you leave',
+  minder: 'By who comes by',
+  after: 'Waits until you are back',
+  anyway: 'Due before then anyway',
 };
-const ORDER: readonly WhenAway[] = ['before', 'minder', 'after'];
+const ORDER: readonly AwayHow[] = ['before', 'minder', 'after', 'anyway'];
 
 /** Days away: what is done before, what the person who comes by does, and what waits. */
 export function AwayScreen() {
@@ -98,8 +100,6 @@ export function AwayScreen() {
   }
   const { body } = absence;
   const day = (of: string) => dayWords(dayStart(of, zone), zone, now);
-  const before = plans.flatMap(({ lines }) => lines.filter(({ how }) => how === 'before'));
-  const minutes = before.reduce((sum, line) => sum + line.minutes, 0);
   const gone = body.from <= today;
   return (
     <Screen key="plan" head={<BackHead title="Away" />}>
@@ -110,13 +110,11 @@ export function AwayScreen() {
             : `${countOf(daysAway(body), 'day')} away, from ${day(body.from)}.`
         }
       >
-        {before.length === 0
-          ? 'Nothing has to be done before.'
-          : `${countOf(before.length, 'thing')} before that, about ${minutes} minutes. ${
-              body.minder
-                ? `${body.minder} comes by.`
-                : 'Nobody comes by: feed a little more often before, not more at once.'
-            }`}
+        {`${beforeWords(plans)} ${
+          body.minder
+            ? `${body.minder} comes by.`
+            : 'Nobody comes by: feed a little more often before, not more at once.'
+        }`}
       </Opening>
       <ButtonRow>
         <Button kind="primary" label="The sheet" onPress={() => router.push(to.sheet)} />
@@ -133,6 +131,23 @@ export function AwayScreen() {
       ))}
     </Screen>
   );
+}
+
+/** What is brought forward for the journey, and how much is due before it in any case. */
+function beforeWords(plans: readonly AwayPlan[]): string {
+  const of = (how: AwayHow) => {
+    const lines = plans.flatMap((plan) => plan.lines.filter((line) => line.how === how));
+    const minutes = lines.reduce((sum, line) => sum + line.minutes, 0);
+    return { count: lines.length, span: aboutSpan(minutes) };
+  };
+  const forward = of('before');
+  const anyway = of('anyway');
+  const first =
+    forward.count === 0
+      ? 'Nothing has to be brought forward.'
+      : `${countOf(forward.count, 'thing')} brought forward, about ${forward.span}.`;
+  if (anyway.count === 0) return first;
+  return `${first} ${anyway.count} due before then anyway, about ${anyway.span}.`;
 }
 
 function TankPlan({ plan, zone, away }: { plan: AwayPlan; zone: string; away: number }) {
@@ -157,7 +172,7 @@ function TankPlan({ plan, zone, away }: { plan: AwayPlan; zone: string; away: nu
         if (lines.length === 0) return null;
         return (
           <View key={how}>
-            <SectionHead title={HEADS[how].title} />
+            <SectionHead title={HEADS[how]} />
             {lines.map((line) => (
               <Row key={`${line.id}/${line.how}`} title={line.title} end={daysWords(line, zone)} />
             ))}
@@ -174,7 +189,7 @@ function daysWords({ days, how }: AwayLine, zone: string): string {
   if (!first) return '';
   const on = shortDay(dayStart(first, zone), zone);
   if (how === 'after') return `due ${on}`;
-  if (how === 'before') return `by ${on}`;
+  if (how === 'before' || how === 'anyway') return `by ${on}`;
   return days.length > 3
     ? 'each day'
     : days.map((day) => shortDay(dayStart(day, zone), zone)).join(', ');

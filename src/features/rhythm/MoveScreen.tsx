@@ -6,8 +6,7 @@ import { isHere, rosterOf } from '@/core/livestock/roster';
 import { gapOf, gapWords, KEPT, moveWater, type Gap, type KeptId } from '@/core/moving/plan';
 import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
-import { linearToCanonical } from '@/core/units/units';
-import { countOf, formatPlain, parseNumber } from '@/core/units/format';
+import { countOf, formatPlain } from '@/core/units/format';
 import { aboutSpan } from '@/core/units/duration';
 import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
@@ -20,13 +19,13 @@ import { loadStocking } from '@/store/plans';
 import { beginRun, selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { OptionList } from '@/ui/Choice';
-import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { MovedPart } from './MovedPart';
+import { litresTyped, NetWater } from './NetWater';
 import { useRhythm } from './useRhythm';
 
 const draftSchema = z.object({
@@ -35,8 +34,6 @@ const draftSchema = z.object({
 });
 const EMPTY: z.infer<typeof draftSchema> = { litres: '', kept: 'rockAndMedia' };
 const KEPT_IDS = ['rockAndMedia', 'all', 'rock', 'sponge'] as const satisfies readonly KeptId[];
-/** A tank beyond this is no aquarium of a house, L. */
-const MOST_LITRES = 20_000;
 
 /** Moving the tank in view to another: the filter's gap, the water, the work, and the order. */
 export function MoveScreen() {
@@ -50,12 +47,11 @@ export function MoveScreen() {
   );
   const rhythm = useRhythm();
   const [draft, setDraft] = useDraft(`moving/${history?.tankId ?? ''}`, draftSchema, EMPTY);
-  const typed = parseNumber(draft.litres);
-  const wide = typed !== null && typed > 0 ? linearToCanonical(typed, volumeUnit) : null;
-  const litres = wide !== null && wide <= MOST_LITRES ? wide : null;
+  const litres = litresTyped(draft.litres, volumeUnit);
   const gap = useGap(draft.kept, litres);
   const lots = useMemo(() => (history ? rosterOf(history).filter(isHere) : []), [history]);
   if (!history) return null;
+  const animals = lots.reduce((sum, { here }) => sum + (here ?? 1), 0);
   const { netLitres, tank } = history;
   const water = litres === null ? null : moveWater(netLitres, litres);
   const perLitre = saltYield(history)?.value ?? SALT_YIELD;
@@ -65,16 +61,10 @@ export function MoveScreen() {
   return (
     <Screen head={<BackHead title="Move" aside={tank.name} />}>
       <Opening title={opening.title}>{opening.text}</Opening>
-      <Field
+      <NetWater
         label="Net water of the new tank"
-        kind="number"
         unit={volumeUnit}
         value={draft.litres}
-        error={
-          draft.litres !== '' && litres === null
-            ? `A volume above zero and up to ${formatPlain(MOST_LITRES)} L.`
-            : undefined
-        }
         onChange={(text) => setDraft({ ...draft, litres: text })}
       />
       <View style={{ gap: 4 }}>
@@ -110,10 +100,7 @@ export function MoveScreen() {
           <Words as="body">
             {lots.length === 0
               ? 'No animal is on record here.'
-              : `${countOf(
-                  lots.reduce((sum, { here }) => sum + (here ?? 1), 0),
-                  'animal',
-                )} move: corals out first, then rock, then fish; in go fish, crew, corals.`}
+              : `${countOf(animals, 'animal')} move${animals === 1 ? 's' : ''}: corals out first, then rock, then fish; in go fish, crew, corals.`}
           </Words>
         </View>
       )}

@@ -1,5 +1,6 @@
 import { View } from 'react-native';
 import { todaySentence } from '@/core/cycle/sentence';
+import { spanOfMinutes } from '@/core/units/duration';
 import { countOf } from '@/core/units/format';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectBands, selectNow, selectTankId } from '@/store/selectors';
@@ -45,7 +46,7 @@ function Glance({ tankId }: { tankId: string }) {
       end={
         <>
           <Words as="soft">{much}</Words>
-          {due.length > 0 ? <Words as="aside">{`${minutes} min`}</Words> : null}
+          {due.length > 0 ? <Words as="aside">{spanOfMinutes(minutes)}</Words> : null}
         </>
       }
       onPress={() => dispatch(tankChosen(tankId))}

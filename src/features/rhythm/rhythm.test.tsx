@@ -143,7 +143,7 @@ describe('reminders of the browser', () => {
   it('come once a day, after the hour that was chosen', async () => {
     const store = await atHour(0);
     await waitFor(() => expect(shown).toHaveLength(1));
-    expect(shown[0]).toMatch(/^\d+ things due, about \d+ min$/);
+    expect(shown[0]).toMatch(/^\d+ things due, about (\d+ h )?\d+ min$/);
     act(() => void store.dispatch(ticked(SCREEN_NOW + 60_000)));
     expect(shown).toHaveLength(1);
     act(() => void store.dispatch(ticked(SCREEN_NOW + DAY_MS)));

@@ -13,7 +13,7 @@ import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
 import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
-import { isEntryPath, needsTank } from './places';
+import { isEntryPath, isHelpPath, needsTank } from './places';
 import { Rail } from './Rail';
 import { SosButton } from './SosButton';
 import { ScreenBoundary } from './ScreenBoundary';
@@ -50,9 +50,8 @@ export function Shell({
     document.title = tank ? `${tank.body.name}: Zoarium` : 'Zoarium';
   }, [tank]);
 
-  if (status === 'newer' || status === 'failed' || status === 'silent') {
-    return <Stopped why={status} />;
-  }
+  const stopped = status === 'newer' || status === 'failed' || status === 'silent';
+  if (stopped && !isHelpPath(path)) return <Stopped why={status} />;
   if (status === 'opening' && path !== '/demo') return <View style={styles.page} aria-busy />;
   if (status === 'ready' && !tank && needsTank(path)) return <Redirect href="/" />;
   return (
@@ -102,11 +101,13 @@ const STOPPED = {
 
 function Stopped({ why }: { why: keyof typeof STOPPED }) {
   const { title, text } = STOPPED[why];
+  const router = useRouter();
   return (
     <View style={styles.page}>
       <Screen>
         <Opening title={title}>{text}</Opening>
         <Button label="Reload the page" onPress={() => location.reload()} />
+        <Button label="Emergencies" onPress={() => router.push(to.emergency)} />
       </Screen>
     </View>
   );

@@ -99,6 +99,7 @@ const FREE = [
   '/away',
   '/guide',
   '/emergency',
+  '/runs',
   '/settings',
   '/more',
   '/demo',
@@ -106,6 +107,11 @@ const FREE = [
 
 export function needsTank(path: string): boolean {
   return path !== '/' && !FREE.some((free) => path === free || path.startsWith(`${free}/`));
+}
+
+/** What is read in an emergency, which waits for no log: the list, and a procedure by its name. */
+export function isHelpPath(path: string): boolean {
+  return path === '/emergency' || /^\/runs\/[A-Za-z]+$/.test(path);
 }
 
 /** Screens that take the whole of a phone: entering something is one thing at a time. */

@@ -5,6 +5,7 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { dueWords } from '@/core/tasks/due';
 import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
+import { spanOfMinutes } from '@/core/units/duration';
 import { capitalise, countOf, listWords } from '@/core/units/format';
 import { addressOf } from '@/frame/addressOf';
 import { to } from '@/frame/addresses';
@@ -88,7 +89,7 @@ export function DueList({ tasks, tank }: DueListProps) {
         end={
           today.length === 0
             ? 'nothing today'
-            : `${countOf(today.length, 'thing')} today, about ${minutes} min`
+            : `${countOf(today.length, 'thing')} today, about ${spanOfMinutes(minutes)}`
         }
       />
       {rows.map((task) => {
