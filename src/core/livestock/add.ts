@@ -8,8 +8,8 @@ import { judgeNewcomers } from './compatibility/judge';
 import { callIt, type Finding, type RuleId } from './compatibility/types';
 import type { BindingId } from './planner/bounds';
 import { fedScale } from './planner/loads';
-import { planProblem } from './planner/problem';
-import { heldOn, emptyState } from './planner/place';
+import { planProblem, standingOf } from './planner/problem';
+import { emptyState, heldBecause, heldOn } from './planner/place';
 import { modelMeasure, planFrom, tankCurve } from './planner/plan';
 import type { StockFacts } from './planner/facts';
 import type { PlanItem } from './planner/types';
@@ -148,23 +148,23 @@ export function canAdd(
 
   /** What of time and pace keeps so many from today. */
   const timed = (number: number): Barrier[] => {
-    const problem = planProblem(wished(number), null);
+    const problem = planProblem(standingOf(wished(number)));
     const item = problem.items[0];
     if (!item) return [];
     const bounds = item.bounds
       .filter(({ day, rule }) => day > 0 && rule !== 'today')
       .sort((a, b) => b.day - a.day)
       .map(({ rule, because }) => ({ rule, because: `${because}.`, mend: 'Time.' }));
-    const held = heldOn(problem, emptyState(problem), item, 0);
+    const empty = emptyState(problem);
+    const held = heldOn(problem, empty, item, 0);
     return [
       ...bounds,
       ...(held
         ? [
             {
-              rule: held.rule,
-              because: `${held.because}.`,
-              mend:
-                held.rule === 'first' ? 'One or two small fish first.' : 'Fewer of them, or later.',
+              rule: held,
+              because: `${heldBecause(problem, empty, held)}.`,
+              mend: held === 'first' ? 'One or two small fish first.' : 'Fewer of them, or later.',
             },
           ]
         : []),

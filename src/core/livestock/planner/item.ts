@@ -15,8 +15,8 @@ const SMALL_CM = 8;
 /** Months of running from which on an animal is a specialist that comes late by itself. */
 const SPECIALIST_MONTHS = 6;
 
-/** One wish, with all that its place in the plan depends on. */
-export interface Item {
+/** One wish, with all that its place in the plan depends on, whatever future it is planned for. */
+export interface Wished {
   wishId: string;
   animal: CatalogueAnimal;
   name: string;
@@ -31,7 +31,6 @@ export interface Item {
   docile: boolean;
   /** Ammonia nitrogen by days since it came in, mg a day. */
   nitrogen: Float64Array;
-  bounds: Bound[];
   pinned: number | null;
   override: boolean;
   /** Why a rule is set aside for it; empty without. */
@@ -44,19 +43,47 @@ export interface Item {
   forbidden: Finding | null;
 }
 
+/** The same with the days before which it cannot come in. */
+export interface Item extends Wished {
+  bounds: Bound[];
+  /** The latest of them, the first of equals. */
+  bound: Bound;
+}
+
 const territorial = (animal: CatalogueAnimal) =>
   animal.group === 'fish' && (animal.temper === 'aggressive' || animal.territory === 'all');
 
-/** One wish as an item of the search; null for an animal that nobody knows. */
-export function itemOf(
+/** A wish with what it waits for by itself in one future. */
+export function itemIn(
+  wished: Wished,
+  facts: StockFacts,
+  today: number,
+  ready: Variant['ready'],
+): Item {
+  const bounds = boundsIn(wished, facts, today, ready);
+  return { ...wished, bounds, bound: bounds.reduce((top, one) => (one.day > top.day ? one : top)) };
+}
+
+function boundsIn(
+  { animal, override, reason, inQuarantine }: Wished,
+  facts: StockFacts,
+  today: number,
+  ready: Variant['ready'],
+): Bound[] {
+  if (override) return [{ day: 0, rule: 'override', because: `Set aside by you: ${reason}` }];
+  const bounds = boundsOf(animal, facts, today, ready);
+  return inQuarantine ? [...bounds, clearBound(inQuarantine, facts, today, ready)] : bounds;
+}
+
+/** One wish as it is sought a place for; null for an animal that nobody knows. */
+export function wishedOf(
   wish: PlanWish,
   facts: StockFacts,
   today: number,
   scale: number,
   residents: readonly Lodger[],
-  ready: Variant['ready'],
   find: Finder,
-): Item | null {
+): Wished | null {
   const animal = find(wish.species);
   if (!animal) return null;
   const sizeCm = wish.sizeCm ?? usualCm(animal);
@@ -81,9 +108,7 @@ export function itemOf(
   const forbidden =
     [...own, ...together, ...others].find(({ severity }) => severity === 'no') ?? null;
   const override = wish.override !== undefined;
-  const bounds = boundsOf(animal, facts, today, ready);
   const inQuarantine = wish.inQuarantine ?? null;
-  if (inQuarantine) bounds.push(clearBound(inQuarantine, facts, today, ready));
   const fish = animal.group === 'fish';
   const pinned =
     wish.pinned === undefined
@@ -101,9 +126,6 @@ export function itemOf(
     late,
     docile: fish && !late && animal.months < SPECIALIST_MONTHS,
     nitrogen,
-    bounds: override
-      ? [{ day: 0, rule: 'override', because: `Set aside by you: ${wish.override?.reason ?? ''}` }]
-      : bounds,
     pinned: pinned !== null && pinned >= 0 ? pinned : null,
     override,
     reason: wish.override?.reason ?? '',

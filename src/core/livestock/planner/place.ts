@@ -101,63 +101,60 @@ export const STAYS_ON_DAYS = 21;
 /** Days between additions of fish where the model alone sets the pace: time for a test or two. */
 const MEASURED_GAP = 7;
 
+/** What of pace and capacity may keep an item from a day. */
+export type HoldId = 'first' | 'doubling' | 'interval' | 'capacity';
+
 /** What of pace and capacity keeps an item from a day; null where nothing does. */
 export function heldOn(
   problem: PlanProblem,
   state: PlanState,
   item: Item,
   day: number,
-): { rule: 'first' | 'doubling' | 'interval' | 'capacity'; because: string } | null {
+): HoldId | null {
   const own = item.nitrogen[0] as number;
-  const i = day + MONTH;
   if (item.fish) {
     const held = paceHolds(problem, state, item, day, own);
     if (held) return held;
   }
-  if (own > 0 && (state.all[i] as number) + own > (problem.capacity[day] as number)) {
-    return {
-      rule: 'capacity',
-      because: 'The filter carries it from then on, in nine tanks of ten that your readings allow',
-    };
-  }
-  return null;
+  const borne = problem.capacity[day] as number;
+  return own > 0 && (state.all[day + MONTH] as number) + own > borne ? 'capacity' : null;
 }
 
-function paceHolds(problem: PlanProblem, state: PlanState, item: Item, day: number, own: number) {
-  const i = day + MONTH;
-  const base = state.fish[i - MONTH] as number;
-  const now = state.fish[i] as number;
-  const { pace } = problem;
-  const since = state.lastFish === null ? Infinity : day - state.lastFish;
-  const last = lastFishName(problem, state);
-  if (base <= 0 && now <= 0 && !item.first) {
-    return {
-      rule: 'first' as const,
-      because: 'The first addition is at most two small fish or a pair',
-    };
-  }
-  switch (pace.school) {
-    case 'doubling': {
-      // Twice of very little is very little: what a small pair makes is always borne a month later.
-      if (now <= 0 && base <= 0) return null;
-      if (base > 0 && now + own <= Math.max(2 * base, PAIR_N) + 1e-9) return null;
-      return {
-        rule: 'doubling' as const,
-        because: `A month after ${last}: food would more than double`,
-      };
-    }
+/** Why it is kept from that day, in words: asked of the day that was found alone, not of all before. */
+export function heldBecause(problem: PlanProblem, state: PlanState, held: HoldId): string {
+  switch (held) {
+    case 'first':
+      return 'The first addition is at most two small fish or a pair';
+    case 'doubling':
+      return `A month after ${lastFishName(problem, state)}: food would more than double`;
     case 'interval':
-    case 'measured': {
-      const gap = pace.school === 'interval' ? pace.days : MEASURED_GAP;
-      if (since >= gap) return null;
-      // A second one on the same day, as long as it is two fish in all.
-      if (since === 0 && state.lastFishCount + item.count <= 2) return null;
-      return {
-        rule: 'interval' as const,
-        because: `${gap} days after ${last}, with ammonia tested meanwhile`,
-      };
-    }
+      return `${gapOf(problem)} days after ${lastFishName(problem, state)}, with ammonia tested meanwhile`;
+    case 'capacity':
+      return 'The filter carries it from then on, in nine tanks of ten that your readings allow';
   }
+}
+
+const gapOf = ({ pace }: PlanProblem) => (pace.school === 'interval' ? pace.days : MEASURED_GAP);
+
+function paceHolds(
+  problem: PlanProblem,
+  state: PlanState,
+  item: Item,
+  day: number,
+  own: number,
+): HoldId | null {
+  const base = state.fish[day] as number;
+  const now = state.fish[day + MONTH] as number;
+  if (base <= 0 && now <= 0 && !item.first) return 'first';
+  if (problem.pace.school === 'doubling') {
+    // Twice of very little is very little: what a small pair makes is always borne a month later.
+    if (now <= 0 && base <= 0) return null;
+    return base > 0 && now + own <= Math.max(2 * base, PAIR_N) + 1e-9 ? null : 'doubling';
+  }
+  const since = state.lastFish === null ? Infinity : day - state.lastFish;
+  if (since >= gapOf(problem)) return null;
+  // A second one on the same day, as long as it is two fish in all.
+  return since === 0 && state.lastFishCount + item.count <= 2 ? null : 'interval';
 }
 
 function lastFishName(problem: PlanProblem, state: PlanState): string {
@@ -166,30 +163,48 @@ function lastFishName(problem: PlanProblem, state: PlanState): string {
   return name ? `the ${name.toLowerCase()}` : 'the last fish';
 }
 
-/** The latest of some bounds, the first of equals. */
-function latest(bounds: readonly Bound[]): Bound {
-  return bounds.reduce((top, bound) => (bound.day > top.day ? bound : top));
-}
-
 /** The day a passage clears, and the batch it is of. */
-function passageBound(
+function passageOf(
   problem: PlanProblem,
   state: PlanState,
-  way: Passage,
-): { bound: Bound; batch: number } | null {
-  if (way.tank === null) return null;
-  const now = state.quarantine[way.tank] as QuarantineState;
-  const batch = way.join && now.batch !== null ? now.batch : state.batches + 1;
-  const day = way.join
-    ? now.release
-    : Math.max(0, now.lastLeave + TURNAROUND_DAYS) + problem.quarantineDays;
+  { tank, join }: Passage,
+): { day: number; batch: number } | null {
+  if (tank === null) return null;
+  const now = state.quarantine[tank] as QuarantineState;
+  if (join && now.batch !== null) return { batch: now.batch, day: now.release };
+  const start = Math.max(0, now.lastLeave + TURNAROUND_DAYS);
+  return { batch: state.batches + 1, day: start + problem.quarantineDays };
+}
+
+/** What binds an item that goes through a passage: its own bounds where they are later. */
+function bindingOf({ bound }: Item, passage: { day: number; batch: number } | null): Bound {
+  if (!passage || passage.day <= bound.day) return bound;
   return {
-    batch,
-    bound: {
-      day,
-      rule: 'quarantine',
-      because: `Quarantine batch ${batch} is clear that day`,
-    },
+    day: passage.day,
+    rule: 'quarantine',
+    because: `Quarantine batch ${passage.batch} is clear that day`,
+  };
+}
+
+/** The first day from one on that nothing of pace or capacity holds, and what held the day before it. */
+type FirstFree = (from: number) => { day: number; held: HoldId | null } | null;
+
+/** Finds it for an item after those that are placed; ways that begin on nearby days share the walk. */
+export function firstFreeDay(problem: PlanProblem, state: PlanState, item: Item): FirstFree {
+  let known: { from: number; day: number; held: HoldId | null } | null = null;
+  return (from) => {
+    if (!known || from < known.from || from > known.day) {
+      let day = from;
+      let held: HoldId | null = null;
+      for (; day <= HORIZON; day += 1) {
+        const now = heldOn(problem, state, item, day);
+        if (!now) break;
+        held = now;
+      }
+      known = { from, day, held };
+    }
+    if (known.day > HORIZON) return null;
+    return { day: known.day, held: from === known.day ? null : known.held };
   };
 }
 
@@ -205,13 +220,13 @@ export function earliestDay(
   index: number,
   way: Passage,
   remaining: readonly number[],
+  firstFree: FirstFree = firstFreeDay(problem, state, problem.items[index] as Item),
 ): Placed | null {
   const item = problem.items[index] as Item;
-  const passage = passageBound(problem, state, way);
+  const passage = passageOf(problem, state, way);
   if (item.late && !item.override && remaining.some((other) => problem.items[other]?.docile))
     return null;
-  const bounds = [...item.bounds, ...(passage ? [passage.bound] : [])];
-  const binding = latest(bounds);
+  const binding = bindingOf(item, passage);
   if (!(binding.day <= HORIZON)) return null;
   let day = Math.max(binding.day, state.lastDay);
   let bound: Bound = binding.day >= day ? binding : orderBound(problem, state, item, binding);
@@ -222,12 +237,11 @@ export function earliestDay(
     day = item.pinned;
     if (!item.override && heldOn(problem, state, item, day)) return null;
   } else if (!item.override) {
-    let held = heldOn(problem, state, item, day);
-    while (held) {
-      bound = { day: day + 1, ...held };
-      day += 1;
-      if (day > HORIZON) return null;
-      held = heldOn(problem, state, item, day);
+    const free = firstFree(day);
+    if (!free) return null;
+    day = free.day;
+    if (free.held) {
+      bound = { day, rule: free.held, because: heldBecause(problem, state, free.held) };
     }
   }
   const batch = way.tank === null || !way.join ? null : state.quarantine[way.tank];

@@ -20,9 +20,17 @@ import {
   type Placed,
   type PlanState,
 } from './place';
-import { momentOf, planProblem, type PlanProblem } from './problem';
+import {
+  conflictOf,
+  momentOf,
+  planProblem,
+  standingOf,
+  within,
+  type PlanProblem,
+  type Standing,
+} from './problem';
 import { HORIZON, MONTH, type Variant } from './span';
-import { searchPlan } from './search';
+import { searchPlan, type Found } from './search';
 import type { Plan, PlanItem, PlanLoad, PlanRefusal } from './types';
 
 /**
@@ -101,37 +109,62 @@ export function tankCurve(facts: StockFacts, posterior: Posterior, loadNow: numb
   return { days, most: most.map((load) => load / measure) };
 }
 
-interface Sought {
-  problem: PlanProblem;
-  state: PlanState;
-  plan: Plan;
+/** The problem of a plan in its middle future, and in those of the early and the late end of its dates. */
+interface Futures {
+  middle: PlanProblem;
+  early: PlanProblem;
+  late: PlanProblem;
 }
 
-/** The plan by a curve of capacity, or by pace alone. */
-function sought(facts: StockFacts, curve: CapacityCurve | null): Sought {
-  const problem = planProblem(facts, curve);
-  const { state, left } = searchPlan(problem);
-  const early = retimed(planProblem(facts, curve, EARLY), state.placed);
-  const late = retimed(planProblem(facts, curve, LATE), state.placed);
+function futuresOf(standing: Standing): Futures {
   return {
-    problem,
-    state,
-    plan: {
-      tankId: facts.tankId,
-      at: facts.at,
-      items: state.placed.map((placed) => planItem(problem, state, placed, early, late)),
-      refused: left.map((index) => refusalOf(problem, state, index)),
-      load: loadToday(problem),
-      remarks: problem.remarks,
-      verified: null,
-      peak: null,
-    },
+    middle: planProblem(standing),
+    early: planProblem(standing, EARLY),
+    late: planProblem(standing, LATE),
+  };
+}
+
+function carrying({ middle, early, late }: Futures, curve: CapacityCurve): Futures {
+  return {
+    middle: within(middle, curve),
+    early: within(early, curve),
+    late: within(late, curve),
+  };
+}
+
+/** Writes a plan of what a search found, with the ends of its dates and the reasons. */
+function written({ middle, early, late }: Futures, { state, left }: Found): Plan {
+  const ends = { early: retimed(early, state.placed), late: retimed(late, state.placed) };
+  return {
+    tankId: middle.facts.tankId,
+    at: middle.facts.at,
+    items: state.placed.map((placed) => planItem(middle, state, placed, ends.early, ends.late)),
+    refused: left.map((index) => refusalOf(middle, state, index)),
+    load: loadToday(middle),
+    remarks: middle.remarks,
+    verified: null,
+    peak: null,
+  };
+}
+
+/** The plan of a tank's wishes by pace alone. */
+function byPace(facts: StockFacts): Plan {
+  const futures = futuresOf(standingOf(facts));
+  const plan = written(futures, searchPlan(futures.middle));
+  return {
+    ...plan,
+    remarks: [
+      ...plan.remarks,
+      'Nothing is known of what the filter carries: the plan goes by pace alone.',
+    ],
   };
 }
 
 /** The plan of a tank's wishes by a curve of what it carries; without one by pace alone. */
 export function planFrom(facts: StockFacts, curve: CapacityCurve | null): Plan {
-  return sought(facts, curve).plan;
+  if (!curve) return byPace(facts);
+  const futures = carrying(futuresOf(standingOf(facts)), curve);
+  return written(futures, searchPlan(futures.middle));
 }
 
 /**
@@ -140,27 +173,48 @@ export function planFrom(facts: StockFacts, curve: CapacityCurve | null): Plan {
  * @param posterior what the readings say of the colony; without one the plan goes by pace alone
  */
 export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
-  if (!posterior) return planFrom(facts, null);
-  const bare = planProblem(facts, null);
+  if (!posterior) return byPace(facts);
+  const futures = futuresOf(standingOf(facts));
+  const bare = futures.middle;
   const now = bare.residentAll[MONTH] as number;
   const measure = modelMeasure(facts, posterior, now);
   const curve = tankCurve(facts, posterior, now);
+  const peakOf = (state: PlanState) =>
+    peakUnder(posterior, loadOf(bare, state, measure), CHECKED_DAYS);
   // What those that live there come to by themselves is no fault of the plan.
-  const alone = peakUnder(posterior, loadOf(bare, emptyState(bare), measure), CHECKED_DAYS);
+  const alone = peakOf(emptyState(bare));
   const limit = Math.max(FREE_LIMIT, alone);
+  const strictly = (strict: number) => ({
+    ...curve,
+    most: curve.most.map((most) => most * strict),
+  });
   let strict = 1;
-  for (let attempt = 1; ; attempt += 1) {
-    const { problem, state, plan } = sought(facts, {
-      ...curve,
-      most: curve.most.map((most) => most * strict),
-    });
-    const peak = peakUnder(posterior, loadOf(problem, state, measure), CHECKED_DAYS);
-    const verified = peak <= limit;
-    if (!verified && attempt < TRIES && state.placed.length > 0) {
-      strict *= STRICTER;
-      continue;
-    }
-    const remarks = [
+  let found = searchPlan(within(bare, strictly(strict)));
+  let peak = peakOf(found.state);
+  for (let again = 1; again < TRIES && peak > limit && found.state.placed.length > 0; again += 1) {
+    strict *= STRICTER;
+    found = searchPlan(within(bare, strictly(strict)));
+    peak = peakOf(found.state);
+  }
+  const plan = written(carrying(futures, strictly(strict)), found);
+  const verified = peak <= limit;
+  const usual = capacityCurve(
+    posterior,
+    Math.max((now * measure) / facts.netLitres, KEPT_FED),
+    [0],
+    FREE_LIMIT,
+    0.5,
+  );
+  return {
+    ...plan,
+    load: {
+      ...plan.load,
+      carries: {
+        low: (curve.most[0] ?? 0) * facts.netLitres,
+        usual: ((usual.most[0] ?? 0) / measure) * facts.netLitres,
+      },
+    },
+    remarks: [
       ...plan.remarks,
       ...(alone > FREE_LIMIT
         ? [
@@ -172,26 +226,10 @@ export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
         : [
             'A simulation of this plan goes above 0.02 mg/L of free ammonia: test after each addition, and wait.',
           ]),
-    ];
-    const usual = capacityCurve(
-      posterior,
-      Math.max((now * measure) / facts.netLitres, KEPT_FED),
-      [0],
-      FREE_LIMIT,
-      0.5,
-    );
-    const carries = {
-      low: (curve.most[0] ?? 0) * facts.netLitres,
-      usual: ((usual.most[0] ?? 0) / measure) * facts.netLitres,
-    };
-    return {
-      ...plan,
-      load: { ...plan.load, carries },
-      remarks,
-      verified,
-      peak: Math.round(peak * 1e4) / 1e4,
-    };
-  }
+    ],
+    verified,
+    peak: Math.round(peak * 1e4) / 1e4,
+  };
 }
 
 /** What a small fish makes as it is bought, mg N a day: a clownfish of 4 cm by its body comes to 3.1. */
@@ -281,7 +319,8 @@ function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanR
   if (!item) throw new RangeError('A plan refuses only its own wishes.');
   if (item.forbidden) return refusedBy(problem, index, item.forbidden);
   for (const { item: other } of state.placed) {
-    const conflict = problem.conflicts[index]?.[other];
+    const against = problem.items[other];
+    const conflict = against ? conflictOf(item, against, problem.facts.home) : null;
     if (conflict) return refusedBy(problem, index, conflict);
   }
   const base = { wishId: item.wishId, species: item.animal.id, name: item.name };
@@ -313,8 +352,7 @@ function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanR
       mend: 'Let the day go, or set the rule aside with your reason.',
     };
   }
-  const held = heldOn(problem, state, item, HORIZON);
-  const rule = held?.rule ?? 'order';
+  const rule = heldOn(problem, state, item, HORIZON) ?? 'order';
   const because = {
     first:
       'The first addition is at most two small fish or a pair, and nothing that small is in before it.',

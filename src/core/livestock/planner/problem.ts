@@ -3,10 +3,10 @@ import type { Pace } from '../../records/schema/tank';
 import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
-import type { Finding } from '../compatibility/types';
+import type { Finding, Home } from '../compatibility/types';
 import { finderWith, residentsOf, unnamedWords, type Finder } from '../lodgers';
 import type { StockFacts } from './facts';
-import { itemOf, type Item } from './item';
+import { itemIn, wishedOf, type Item, type Wished } from './item';
 import { fedScale, residentLoads } from './loads';
 import {
   assumedTank,
@@ -17,15 +17,15 @@ import {
 } from './quarantine';
 import { HORIZON, MIDDLE, type Variant } from './span';
 
-/** All that the search needs, in days from today. */
-export interface PlanProblem {
+/** What is the same whatever the future brings: who lives there, who is wished for, who bears whom. */
+export interface Standing {
   facts: StockFacts;
   find: Finder;
   /** Midnight of today in the tank's zone, ms. */
   today: number;
-  items: Item[];
-  /** What forbids two items to live together. */
-  conflicts: (Finding | null)[][];
+  wished: Wished[];
+  /** Whether two cannot live together. */
+  conflicts: boolean[][];
   /** Whether two must not share a batch. */
   apart: boolean[][];
   /** Nitrogen of those who live there, mg a day, from a month ago on (index 0 is a month before today). */
@@ -36,6 +36,11 @@ export interface PlanProblem {
   /** Fish that came in on that day. */
   lastFishCount: number;
   pace: Pace;
+}
+
+/** All that the search needs, in days from today. */
+export interface PlanProblem extends Omit<Standing, 'wished'> {
+  items: Item[];
   quarantineDays: number;
   tanks: QuarantineTank[];
   /** The largest load by day, mg N a day; endless where no posterior says. */
@@ -43,35 +48,121 @@ export interface PlanProblem {
   remarks: string[];
 }
 
-/** Puts the facts of a tank into the form that a plan is searched in. */
-export function planProblem(
-  facts: StockFacts,
-  curve: CapacityCurve | null,
-  variant: Variant = MIDDLE,
-): PlanProblem {
+/** What forbids two wishes to live together; null where nothing does. */
+export function conflictOf(a: Wished, b: Wished, home: Home): Finding | null {
+  if (a === b || a.override || b.override) return null;
+  const forbids = ({ severity }: Finding) => severity === 'no';
+  if (a.animal.id !== b.animal.id) {
+    return pairFindings(a.lodger, b.lodger, home).find(forbids) ?? null;
+  }
+  const together = homeFindings({ ...a.lodger, count: a.count + b.count }, home);
+  return together.find((one) => one.rule === 'ownKind' && forbids(one)) ?? null;
+}
+
+/** Of every two whether something holds that is the same whichever way round. */
+function mutual<T>(list: readonly T[], holds: (a: T, b: T) => boolean): boolean[][] {
+  const table = list.map(() => list.map(() => false));
+  list.forEach((a, i) => {
+    for (let k = i + 1; k < list.length; k += 1) {
+      const found = holds(a, list[k] as T);
+      (table[i] as boolean[])[k] = found;
+      (table[k] as boolean[])[i] = found;
+    }
+  });
+  return table;
+}
+
+/** Reads off the facts of a tank what every plan of it stands on. */
+export function standingOf(facts: StockFacts): Standing {
   const find = finderWith(facts.own);
   const today = startOfDayIn(facts.at, facts.zone);
   const scale = fedScale(facts, find);
   const residents = residentsOf(facts.lots, facts.at, find);
-  const remarks: string[] = [];
+  const wished = facts.wishes.flatMap(
+    (wish) => wishedOf(wish, facts, today, scale, residents, find) ?? [],
+  );
+  const loads = residentLoads(facts, today, scale, find);
+  const fish = facts.lots
+    .filter(({ group, arrivedAt }) => group === 'fish' && arrivedAt <= facts.at)
+    .map(({ arrivedAt, here }) => ({ day: daysBetween(today, arrivedAt, facts.zone), here }));
+  const last = fish.length === 0 ? null : Math.max(...fish.map(({ day }) => day));
+  return {
+    facts,
+    find,
+    today,
+    wished,
+    conflicts: mutual(wished, (a, b) => conflictOf(a, b, facts.home) !== null),
+    apart: mutual(wished, mustBeApart),
+    residentFish: loads.fish,
+    residentAll: loads.all,
+    lastFish: last,
+    lastFishCount: fish
+      .filter(({ day }) => day === last)
+      .reduce((sum, { here }) => sum + (here ?? 1), 0),
+    pace: facts.stocking.pace,
+  };
+}
+
+/** Puts what stands into the form that a plan is searched in, for one future; the filter sets no limit yet. */
+export function planProblem(standing: Standing, variant: Variant = MIDDLE): PlanProblem {
+  const { wished, ...rest } = standing;
+  const { facts, today } = standing;
   const days = facts.quarantineDays === 0 ? 0 : facts.quarantineDays + variant.longer;
   const tanks = quarantineTanks(facts, today, variant);
-  const wantsFish = facts.wishes.some(({ species }) => find(species)?.group === 'fish');
-  if (tanks.length === 0 && days > 0 && wantsFish) {
-    const assumed = assumedTank();
-    tanks.push(assumed);
+  const assumed = tanks.length === 0 && days > 0 && wantsFish(standing);
+  if (assumed) tanks.push(assumedTank());
+  const items = wished.map((one): Item => ({
+    ...itemIn(one, facts, today, variant.ready),
+    forbidden:
+      one.forbidden ??
+      (one.override ? null : quarantineRefusal(one.lodger, one.quarantineCm, tanks, days)),
+  }));
+  return {
+    ...rest,
+    items,
+    quarantineDays: days,
+    tanks,
+    capacity: new Float64Array(HORIZON + 1).fill(Infinity),
+    remarks: remarksOn(standing, assumed),
+  };
+}
+
+/** The same problem within what a filter carries by date. */
+export function within(problem: PlanProblem, curve: CapacityCurve): PlanProblem {
+  const { netLitres } = problem.facts;
+  return {
+    ...problem,
+    capacity: Float64Array.from(
+      { length: HORIZON + 1 },
+      (_, day) => capacityOn(curve, day) * netLitres,
+    ),
+  };
+}
+
+const wantsFish = ({ facts, find }: Standing) =>
+  facts.wishes.some(({ species }) => find(species)?.group === 'fish');
+
+/** What has to be said of a plan beside its dates. */
+function remarksOn(standing: Standing, assumed: boolean): string[] {
+  const { facts, find } = standing;
+  const remarks: string[] = [];
+  if (assumed) {
     remarks.push(
-      `No quarantine tank is on record: the plan counts on one of ${assumed.litres} L, set up within a week.`,
+      `No quarantine tank is on record: the plan counts on one of ${assumedTank().litres} L, set up within a week.`,
     );
   }
-  if (days === 0 && wantsFish) {
-    remarks.push('No quarantine, as you chose: one fish with a parasite can cost the whole tank.');
-  }
-  if (wantsFish && facts.home.lid === false) {
-    remarks.push('A lid before the first fish: every new one jumps.');
-  }
-  if (wantsFish && !facts.heater) {
-    remarks.push('Hold the heater against a thermometer before the first fish.');
+  if (wantsFish(standing)) {
+    if (facts.quarantineDays === 0) {
+      remarks.push(
+        'No quarantine, as you chose: one fish with a parasite can cost the whole tank.',
+      );
+    }
+    if (facts.home.lid === false) {
+      remarks.push('A lid before the first fish: every new one jumps.');
+    }
+    if (!facts.heater) {
+      remarks.push('Hold the heater against a thermometer before the first fish.');
+    }
   }
   const unnamed = unnamedWords(facts.lots, find);
   if (unnamed) remarks.push(unnamed);
@@ -81,63 +172,7 @@ export function planProblem(
       `Not in the catalogue, so not planned: ${unknown.map(({ species }) => species).join(', ')}.`,
     );
   }
-  const items = facts.wishes.flatMap((wish) => {
-    const item = itemOf(wish, facts, today, scale, residents, variant.ready, find);
-    if (!item) return [];
-    const forbidden =
-      item.forbidden ??
-      (item.override ? null : quarantineRefusal(item.lodger, item.quarantineCm, tanks, days));
-    return [{ ...item, forbidden }];
-  });
-  const conflicts = items.map((a, i) =>
-    items.map((b, k): Finding | null => {
-      if (i === k || a.override || b.override) return null;
-      if (a.animal.id === b.animal.id) {
-        return (
-          homeFindings({ ...a.lodger, count: a.count + b.count }, facts.home).find(
-            ({ rule, severity }) => rule === 'ownKind' && severity === 'no',
-          ) ?? null
-        );
-      }
-      return (
-        pairFindings(a.lodger, b.lodger, facts.home).find(({ severity }) => severity === 'no') ??
-        null
-      );
-    }),
-  );
-  const loads = residentLoads(facts, today, scale, find);
-  const fishLots = facts.lots.filter(
-    ({ group, arrivedAt }) => group === 'fish' && arrivedAt <= facts.at,
-  );
-  const last = fishLots.reduce<number | null>(
-    (latest, { arrivedAt }) =>
-      Math.max(latest ?? -Infinity, daysBetween(today, arrivedAt, facts.zone)),
-    null,
-  );
-  const capacity = Float64Array.from({ length: HORIZON + 1 }, (_, day) =>
-    curve ? capacityOn(curve, day) * facts.netLitres : Infinity,
-  );
-  if (!curve)
-    remarks.push('Nothing is known of what the filter carries: the plan goes by pace alone.');
-  return {
-    facts,
-    find,
-    today,
-    items,
-    conflicts,
-    apart: items.map((a) => items.map((b) => a !== b && mustBeApart(a, b))),
-    residentFish: loads.fish,
-    residentAll: loads.all,
-    lastFish: last,
-    lastFishCount: fishLots
-      .filter(({ arrivedAt }) => daysBetween(today, arrivedAt, facts.zone) === last)
-      .reduce((sum, { here }) => sum + (here ?? 1), 0),
-    pace: facts.stocking.pace,
-    quarantineDays: days,
-    tanks,
-    capacity,
-    remarks,
-  };
+  return remarks;
 }
 
 /** The moment of a day of a plan, ms. */

@@ -2,7 +2,7 @@ import { daysUntilDay } from '../../time/zone';
 import { pairFindings } from '../compatibility/pairRules';
 import { callIt, type Finding, type Lodger } from '../compatibility/types';
 import { TURNAROUND_DAYS, type StockFacts } from './facts';
-import type { Item } from './item';
+import type { Wished } from './item';
 import type { Variant } from './span';
 
 /** Litres of quarantine for each cm of fish: a tank of 75 L holds some 19 cm. */
@@ -60,7 +60,7 @@ export function quarantineRefusal(
 }
 
 /** Two that would not share even the weeks of a quarantine. */
-export function mustBeApart(a: Item, b: Item): boolean {
+export function mustBeApart(a: Wished, b: Wished): boolean {
   const home = { litres: 100, lengthCm: null, sandCm: null, lid: true, temperature: null };
   if (pairFindings(a.lodger, b.lodger, home).some(({ severity }) => severity === 'no')) return true;
   const rivals =

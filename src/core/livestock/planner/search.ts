@@ -4,6 +4,7 @@ import { HORIZON } from './span';
 import {
   earliestDay,
   emptyState,
+  firstFreeDay,
   passagesFor,
   withPlaced,
   type Placed,
@@ -13,7 +14,7 @@ import {
 /** Up to so many wishes every order is tried; beyond, the best few partial plans are kept. */
 export const EXACT_UP_TO = 7;
 /** Partial plans kept side by side. */
-const BEAM = 24;
+const BEAM = 12;
 
 /** The least day an item could have by itself: a bound on what is left to be summed. */
 function ownLeast(problem: PlanProblem, item: Item): number {
@@ -33,11 +34,12 @@ function leftLeast(
 
 /** Every way on from a partial plan, in order of wishes and tanks. */
 function stepsOn(problem: PlanProblem, state: PlanState, remaining: readonly number[]): Placed[] {
-  return remaining.flatMap((index) =>
-    passagesFor(problem, state, index).flatMap(
-      (way) => earliestDay(problem, state, index, way, remaining) ?? [],
-    ),
-  );
+  return remaining.flatMap((index) => {
+    const firstFree = firstFreeDay(problem, state, problem.items[index] as Item);
+    return passagesFor(problem, state, index).flatMap(
+      (way) => earliestDay(problem, state, index, way, remaining, firstFree) ?? [],
+    );
+  });
 }
 
 const without = (list: readonly number[], index: number) => list.filter((other) => other !== index);
@@ -76,9 +78,10 @@ function beam(problem: PlanProblem, subset: readonly number[]): PlanState {
   for (;;) {
     const next = front.flatMap(({ state, remaining }) =>
       stepsOn(problem, state, remaining).map((placed) => {
-        const rest = without(remaining, placed.item);
-        const left = rest.reduce((sum, i) => sum + Math.max(placed.day, least[i] as number), 0);
-        return { state, placed, rest, cost: state.sum + placed.day + left };
+        // The item itself is on its day, and no other sooner than that.
+        let cost = state.sum + Math.min(0, placed.day - (least[placed.item] as number));
+        for (const i of remaining) cost += Math.max(placed.day, least[i] as number);
+        return { state, placed, remaining, cost };
       }),
     );
     if (next.length === 0) return (front[0] as (typeof front)[number]).state;
@@ -97,9 +100,9 @@ function beam(problem: PlanProblem, subset: readonly number[]): PlanState {
       if (kept.length === BEAM) break;
     }
     // Only those that are kept are worked out in full.
-    front = kept.map(({ state, placed, rest }) => ({
+    front = kept.map(({ state, placed, remaining }) => ({
       state: withPlaced(problem, state, placed),
-      remaining: rest,
+      remaining: without(remaining, placed.item),
     }));
   }
 }
