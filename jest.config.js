@@ -13,6 +13,7 @@ const esModules = [
   'internmap',
   'lucide-react-native',
   'uuid',
+  '@noble/hashes',
   '@date-fns/tz',
   'react-hotkeys-hook',
   '@tanstack/.*',

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { type Page } from '@playwright/test';
 import { expect, goTo, isWide, openDemo, saved, savedAndLeft, test } from './support';
 
@@ -139,6 +141,76 @@ test('three corals are placed, and one that reaches its neighbour is moved away 
   await mark.focus();
   await towards('ArrowRight', 18);
   await expect(heading(page)).not.toHaveText('A place that harms.');
+});
+
+test('a photo is scaled down, kept outside the log, and brought to another browser', async ({
+  page,
+}) => {
+  const picture = Buffer.from(
+    await page.evaluate(() => {
+      const canvas = document.createElement('canvas');
+      [canvas.width, canvas.height] = [3000, 1500];
+      const context = canvas.getContext('2d');
+      if (context) {
+        context.fillStyle = 'teal';
+        context.fillRect(300, 200, 900, 700);
+      }
+      return canvas.toDataURL('image/png').split(',')[1] ?? '';
+    }),
+    'base64',
+  );
+  const choose = async (button: string | RegExp, file: { name: string; buffer: Buffer }) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: button }).click(),
+    ]);
+    await chooser.setFiles({ mimeType: '', ...file });
+  };
+  await openStock(page);
+  await page.getByRole('button', { name: /^Royal gramma/ }).click();
+  await choose('Add a photo', { name: 'notes.png', buffer: Buffer.from('no picture at all') });
+  await expect(page.getByText(/cannot read that as a picture/)).toBeVisible();
+  await choose('Add a photo', { name: 'gramma.png', buffer: picture });
+  await saved(page, 'Photo kept');
+  const photo = page.getByLabel('Photo: Royal gramma');
+  await expect(photo).toBeVisible();
+  await page.reload();
+  await expect(photo).toBeVisible();
+  const size = await photo.locator('img').evaluate((image) => {
+    const { naturalWidth, naturalHeight } = image as HTMLImageElement;
+    return [naturalWidth, naturalHeight];
+  });
+  expect(size).toEqual([1024, 512]);
+
+  const lot = page.url();
+  await page.goto('/data');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the photos' }).click(),
+  ]);
+  const text = readFileSync(await download.path(), 'utf8');
+  const [[id, kept]] = Object.entries(JSON.parse(text).photos) as [[string, string]];
+  expect(
+    createHash('sha256')
+      .update(Buffer.from(kept.split(',')[1] ?? '', 'base64'))
+      .digest('hex'),
+  ).toBe(id);
+  const [log] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export the whole log' }).click(),
+  ]);
+  const records = readFileSync(await log.path(), 'utf8');
+  expect(records).toContain(id);
+  expect(records).not.toContain('data:image');
+
+  await page.goto(lot);
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await saved(page, 'Photo taken away');
+  await page.goto('/data');
+  await page.getByRole('button', { name: 'Remove what no animal shows' }).click();
+  await expect(page.getByText('Remove what no animal shows')).toHaveCount(0);
+  await choose(/^Import a log or photos/, { name: 'photos.json', buffer: Buffer.from(text) });
+  await saved(page, 'Took in 1 photo');
 });
 
 test('a growth is named by a few looks, with what would make it worse', async ({ page }) => {

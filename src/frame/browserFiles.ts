@@ -10,21 +10,26 @@ export function download(name: string, text: string, type = 'application/json'):
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
-/** Lets the person choose a file and reads it as text; null when they chose none. */
-export function chooseTextFile(): Promise<{ name: string; text: string } | null> {
+/** Lets the person choose a file; null when they chose none. @param accept what is offered, as an input takes it */
+function chooseFile(accept: string): Promise<File | null> {
   return new Promise((resolve) => {
     const input = document.createElement('input');
     input.type = 'file';
-    input.accept = '.json,application/json';
-    input.onchange = () => {
-      const file = input.files?.[0];
-      if (!file) return resolve(null);
-      file
-        .text()
-        .then((text) => resolve({ name: file.name, text }))
-        .catch(() => resolve({ name: file.name, text: '' }));
-    };
+    input.accept = accept;
+    input.onchange = () => resolve(input.files?.[0] ?? null);
     input.oncancel = () => resolve(null);
     input.click();
   });
+}
+
+/** Lets the person choose a file and reads it as text; null when they chose none. */
+export async function chooseTextFile(): Promise<{ name: string; text: string } | null> {
+  const file = await chooseFile('.json,application/json');
+  if (!file) return null;
+  return { name: file.name, text: await file.text().catch(() => '') };
+}
+
+/** Lets the person take or choose a picture; null when they chose none. */
+export function choosePicture(): Promise<File | null> {
+  return chooseFile('image/*');
 }

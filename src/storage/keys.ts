@@ -6,6 +6,8 @@ export const JOURNAL = 'journal/';
 export const CHUNK = 'chunk/';
 export const ASIDE = 'aside/';
 export const DRAFT = 'draft/';
+/** Photos by the hash of their bytes. */
+export const PHOTO = 'photo/';
 /** Names the log since it was last erased: folded blocks of before it count no more. */
 export const GENERATION = 'meta/generation';
 export const FIRST_GENERATION = 'first';

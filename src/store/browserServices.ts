@@ -22,6 +22,7 @@ export function browserServices(): Services {
       return {
         log: new LogStore(database, name, { newId: () => v7(), flush }),
         drafts: new DraftStore(database),
+        storage: database,
       };
     },
     openChannel: openTabChannel,

@@ -1,3 +1,4 @@
+import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import type { DraftStore } from '../storage/drafts';
 import type { LogStore } from '../storage/logStore';
 import type { SaveTrouble } from '../storage/room';
@@ -10,6 +11,8 @@ export type LogName = 'own' | 'demo';
 export interface OpenDatabase {
   log: LogStore;
   drafts: DraftStore;
+  /** Where both lie; what is seldom needed, photos, makes its own store on it. */
+  storage: AsyncStorage;
 }
 
 /** What the store needs from outside, so that tests can give it something else. */

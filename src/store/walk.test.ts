@@ -57,7 +57,11 @@ class Tab {
     const services: Services = {
       ...testServices(Date.parse('2026-11-24T12:00:00Z')),
       device: `tab-${browser.tabs.length}`,
-      openDatabase: () => ({ log: this.log, drafts: new DraftStore(database) }),
+      openDatabase: () => ({
+        log: this.log,
+        drafts: new DraftStore(database),
+        storage: database,
+      }),
     };
     this.store = createStore(services);
   }

@@ -48,7 +48,10 @@ export function testServices(
       const append = log.append.bind(log);
       log.append = (revisions, beside) =>
         full?.now ? Promise.reject(new Error('')) : append(revisions, beside);
-      return { log, drafts: new DraftStore(storage) };
+      const setItem = storage.setItem.bind(storage);
+      storage.setItem = (key, value) =>
+        full?.now ? Promise.reject(new Error('')) : setItem(key, value);
+      return { log, drafts: new DraftStore(storage), storage };
     },
     openChannel: () => ({
       tell: () => undefined,

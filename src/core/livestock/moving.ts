@@ -46,6 +46,7 @@ export function moveEntries({ lot, count, from, to, at, cm }: Move): [Entry, Ent
       at: isoInZone(at, to.zone),
       move: 'in',
       otherTankId: from.tankId,
+      ...(lot.photo === undefined ? {} : { photo: lot.photo }),
       ...(cm > 0 ? { sizeCm: Math.round(cm * 10) / 10 } : {}),
     },
   ];

@@ -26,6 +26,8 @@ export interface Lot {
   /** A day by which it is to have another home, ms. */
   rehomeBy?: number;
   together?: string;
+  /** The id of its photo. */
+  photo?: string;
   /** Out on loan: until when, ms, null without a day. */
   lentUntil: number | null;
   lent: number;
@@ -71,6 +73,7 @@ function newLot({ id, at, entry }: AnimalsLog, zone: string): Lot {
     ...(entry.source === undefined ? {} : { source: entry.source }),
     ...(entry.until === undefined ? {} : { rehomeBy: dayStart(entry.until, zone) }),
     ...(entry.together === undefined ? {} : { together: entry.together }),
+    ...(entry.photo === undefined ? {} : { photo: entry.photo }),
     lentUntil: null,
     lent: 0,
     events: [],

@@ -17,6 +17,8 @@ export const NOTE_LETTERS = 4000;
 const tooMany = (most: number) => `holds ${most} letters at most`;
 
 export const idSchema = z.uuid();
+/** The id of a photo: SHA-256 of its bytes, as hex. The photo itself lies outside the records. */
+export const photoIdSchema = z.string().regex(/^[0-9a-f]{64}$/);
 /** An instant with its offset from UTC, as the keeper's clock showed it. */
 export const instantSchema = z.iso.datetime({ offset: true });
 /** A calendar day without a time: "2026-11-04". */

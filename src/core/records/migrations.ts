@@ -22,22 +22,6 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     name: 'organics, media, treatments, light and sightings come in; nothing changes',
     up: (record) => [record],
   },
-  6: {
-    name: 'chores, days away, costs and the closing of a tank come in; nothing changes',
-    up: (record) => [record],
-  },
-  5: {
-    name: 'daily looks, labels of medicines, sponges, own protocols come in, batches say more; nothing changes',
-    up: (record) => [record],
-  },
-  4: {
-    name: 'wishes, batches and stocking come in, animals say more; nothing changes',
-    up: (record) => [record],
-  },
-  3: {
-    name: 'calibrations, salt mixes, purified water and weighings come in; nothing changes',
-    up: (record) => [record],
-  },
   2: {
     name: 'what happens to a tank becomes entries, food becomes a feeding, settings one record',
     up: (record, parentOf) => {
@@ -50,6 +34,26 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       const amount = { by: 'grams', grams: action.grams };
       return [{ ...record, body: { ...rest, kind: 'feed', food: action.food, amount } }];
     },
+  },
+  3: {
+    name: 'calibrations, salt mixes, purified water and weighings come in; nothing changes',
+    up: (record) => [record],
+  },
+  4: {
+    name: 'wishes, batches and stocking come in, animals say more; nothing changes',
+    up: (record) => [record],
+  },
+  5: {
+    name: 'daily looks, labels of medicines, sponges, own protocols come in, batches say more; nothing changes',
+    up: (record) => [record],
+  },
+  6: {
+    name: 'chores, days away, costs and the closing of a tank come in; nothing changes',
+    up: (record) => [record],
+  },
+  7: {
+    name: 'the photo of an animal comes in; nothing changes',
+    up: (record) => [record],
   },
 };
 

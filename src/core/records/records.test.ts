@@ -1,12 +1,9 @@
-import { readFileSync } from 'node:fs';
-import path from 'node:path';
 import fc from 'fast-check';
 import {
   actsOf,
   allRevisions,
   createRecord,
   EMPTY_LOG,
-  FILE_VERSION,
   headOf,
   headsOfType,
   keysOfAct,
@@ -29,7 +26,6 @@ import {
   type RevisionOf,
 } from '..';
 import { demoLog } from '../demo/demoLog';
-import { heaterOffset } from './kinds/standing';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -179,165 +175,6 @@ describe('the file', () => {
         expect(typeof readLogFile(text).ok).toBe('boolean');
       }),
     );
-  });
-});
-
-describe('old files', () => {
-  it('version 1 opens whole', () => {
-    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v1.json'), 'utf8');
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    expect(reading.refused).toEqual([]);
-    const kinds = reading.file.records.map((r) => (r.type === 'entry' ? r.body.kind : r.type));
-    expect([...new Set(kinds)].sort()).toEqual(
-      [
-        'dose',
-        'filled',
-        'heaterCheck',
-        'kit',
-        'lid',
-        'light',
-        'note',
-        'reading',
-        'running',
-        'settings',
-        'tank',
-        'waterChange',
-      ].sort(),
-    );
-  });
-});
-
-describe('version 2', () => {
-  it('opens with every kind that it added', () => {
-    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v2.json'), 'utf8');
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    expect(reading.refused).toEqual([]);
-    expect(reading.file.version).toBe(FILE_VERSION);
-    const entries = reading.file.records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
-    const kinds = new Set(entries.map((body) => body.kind));
-    for (const kind of ['organics', 'feed', 'media', 'treatment', 'light', 'sighting'] as const) {
-      expect(kinds).toContain(kind);
-    }
-    expect(entries.some((body) => body.kind === 'dose' && body.bottle)).toBe(true);
-    expect(
-      reading.file.records.some((r) => r.type === 'tank' && r.body.method && r.body.programme),
-    ).toBe(true);
-  });
-});
-
-describe('version 3', () => {
-  it('opens with every kind there is, a run among the records', () => {
-    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v3.json'), 'utf8');
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    expect(reading.refused).toEqual([]);
-    const { records } = reading.file;
-    const kinds = records.flatMap((r) => (r.type === 'entry' ? [r.body.kind] : []));
-    // A kind that is added later needs no place here: this is what the version began with.
-    expect(new Set(kinds).size).toBe(18);
-    expect(records.some((r) => r.type === 'run')).toBe(true);
-  });
-});
-
-describe('version 4', () => {
-  it('opens with every kind there is, and what came with it', () => {
-    const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v4.json'), 'utf8');
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    expect(reading.refused).toEqual([]);
-    const { records } = reading.file;
-    const entries = records.flatMap((r) => (r.type === 'entry' ? [r.body] : []));
-    expect(new Set(entries.map(({ kind }) => kind)).size).toBe(22);
-    expect(entries.some((body) => body.kind === 'heaterCheck' && heaterOffset(body) === 0.8)).toBe(
-      true,
-    );
-    expect(records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(true);
-    expect(records.some((r) => r.type === 'kit' && r.body.pack && r.body.calibrateDays)).toBe(true);
-  });
-});
-
-describe('version 5', () => {
-  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v5.json'), 'utf8');
-  const opened = () => {
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    return reading;
-  };
-
-  it('opens with wishes, a batch, a tank that is stocked slowly, and animals by name', () => {
-    const { refused, file } = opened();
-    expect(refused).toEqual([]);
-    expect(headsOfType(mergeRevisions(EMPTY_LOG, file.records), 'wish')[0]?.body.pinned).toBe(
-      '2026-05-01',
-    );
-    expect(headsOfType(mergeRevisions(EMPTY_LOG, file.records), 'batch')).toHaveLength(1);
-    expect(
-      file.records.some((r) => r.type === 'tank' && r.body.stocking?.pace.school === 'interval'),
-    ).toBe(true);
-    expect(
-      file.records.some(
-        (r) => r.type === 'entry' && r.body.kind === 'animals' && r.body.cause === 'jumped',
-      ),
-    ).toBe(true);
-  });
-});
-
-describe('version 6', () => {
-  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v6.json'), 'utf8');
-  const opened = () => {
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    return reading;
-  };
-
-  it('opens with looks, a medicine by its label, a sponge, a protocol of one’s own', () => {
-    const { refused, file } = opened();
-    expect(refused).toEqual([]);
-    const log = mergeRevisions(EMPTY_LOG, file.records);
-    expect(log.medicines[0]?.body.target).toEqual({ low: 0.2, high: 0.25 });
-    expect(log.protocols[0]?.body.days).toBe(40);
-    expect(log.batches.map(({ body }) => body.filter)).toEqual([undefined, 'seeded']);
-    const kinds = new Set(
-      Object.values(log.entries)
-        .flat()
-        .map(({ body }) => body.kind),
-    );
-    for (const kind of ['look', 'cleaning', 'sponge', 'medication'] as const)
-      expect(kinds).toContain(kind);
-  });
-});
-
-describe('version 7', () => {
-  const text = readFileSync(path.join(__dirname, 'fixtures', 'log-v7.json'), 'utf8');
-  const opened = () => {
-    const reading = readLogFile(text);
-    if (!reading.ok) throw new Error(reading.why);
-    return reading;
-  };
-
-  it('opens with chores, days away, a cost, a closing and why a task was skipped', () => {
-    const { refused, file } = opened();
-    expect(refused).toEqual([]);
-    const log = mergeRevisions(EMPTY_LOG, file.records);
-    expect(log.chores.map(({ body }) => [body.of, body.off])).toEqual([
-      ['waterChange', undefined],
-      [undefined, true],
-    ]);
-    expect(log.absences[0]?.body).toMatchObject({ from: '2026-04-02', minder: 'Ines' });
-    expect(log.settings[0]?.body).toMatchObject({ currency: '€', remindHour: 18 });
-    const bodies = Object.values(log.entries)
-      .flat()
-      .map(({ body }) => body);
-    expect(bodies).toContainEqual(expect.objectContaining({ kind: 'cost', amount: 48.5 }));
-    expect(bodies).toContainEqual(expect.objectContaining({ reason: 'clear still' }));
-    expect(bodies.some(({ kind }) => kind === 'closed')).toBe(true);
-  });
-
-  it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened().file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(text));
   });
 });
 

@@ -1,9 +1,10 @@
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { actsOf, keysOfAct } from '@/core/records/acts';
 import { toLogFile, writeLogFile } from '@/core/records/file';
 import type { ImportPlan } from '@/core/records/importPlan';
 import { allRevisions, headsOfType } from '@/core/records/log';
+import { isPhotosFile } from '@/core/photos/format';
 import { dayOf } from '@/core/time/zone';
 import { momentWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
@@ -24,6 +25,8 @@ import { Words } from '@/ui/Words';
 import { actWords } from './actWords';
 import { chooseTextFile, download } from '@/frame/browserFiles';
 
+const PhotosPart = lazy(async () => ({ default: (await import('@/features/photos')).PhotosPart }));
+
 const ACTS_SHOWN = 15;
 
 /** The whole log as one file, in and out; what was changed lately, and its undo. */
@@ -37,6 +40,7 @@ export function DataScreen() {
   const [working, setWorking] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<string | null>(null);
   const [erasing, setErasing] = useState(false);
+  const [photosIn, setPhotosIn] = useState(0);
   const zone = useAppSelector(selectZone);
   const entries = useMemo(() => headsOfType(log, 'entry').length, [log]);
   const exportLog = () => {
@@ -53,6 +57,7 @@ export function DataScreen() {
     setRefusal(null);
     const file = await chooseTextFile();
     if (!file) return;
+    if (isPhotosFile(file.text)) return takeInPhotos(file);
     percent('Reading the file')(0);
     const reading = await readInParts(file.text, percent('Reading the file'));
     setWorking(null);
@@ -64,6 +69,15 @@ export function DataScreen() {
       total: reading.file.records.length,
       refused: reading.refused,
     });
+  };
+  const takeInPhotos = async ({ name, text }: { name: string; text: string }) => {
+    setWorking('Taking in the photos');
+    const { importPhotosFile } = await import('@/features/photos');
+    const { done, trouble } = await dispatch(importPhotosFile(text));
+    setWorking(null);
+    setPhotosIn((times) => times + 1);
+    if (done) dispatch(noticed({ text: done, undo: null }));
+    if (trouble) setRefusal(`${name}: ${trouble}`);
   };
   const runImport = async (plan: ImportPlan) => {
     setImporting(null);
@@ -80,7 +94,7 @@ export function DataScreen() {
       </Opening>
       <Button kind="primary" label="Export the whole log" onPress={exportLog} />
       <Button
-        label="Import a log"
+        label="Import a log or photos"
         disabled={working !== null}
         onPress={() => void chooseImport()}
       />
@@ -100,6 +114,9 @@ export function DataScreen() {
         The file is plain JSON and carries the full history. An import adds what is new and never
         overwrites; the same file twice changes nothing.
       </Words>
+      <Suspense fallback={null}>
+        <PhotosPart imported={photosIn} />
+      </Suspense>
       <Safety />
       <AsideBlocks />
       <SectionHead title="Start over" />
@@ -228,8 +245,8 @@ function EraseSheet({
   return (
     <Sheet title="Erase this log" open onClose={onClose}>
       <Remark tone="danger" title="This cannot be undone">
-        Every tank, instrument and entry goes from this browser. Only an exported file brings them
-        back.
+        Every tank, instrument, entry and photo goes from this browser. Only exported files bring
+        them back, and photos have one of their own.
       </Remark>
       <Button label="Export first" onPress={onExport} />
       <Field label="Type erase to go on" value={typed} onChange={setTyped} />

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { entryLine, entryTitle } from '@/core/records/kinds';
 import type { AnimalMove, AnimalsEntry } from '@/core/records/kinds/animals';
@@ -29,6 +29,8 @@ import { AnimalPicker } from './AnimalPicker';
 import { Journey } from './Journey';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
+
+const LotPhoto = lazy(async () => ({ default: (await import('@/features/photos')).LotPhoto }));
 
 /** One lot of the roster: who they are, what became of them, and what can be logged of them. */
 export function LotScreen({ id }: { id: string }) {
@@ -100,6 +102,9 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
           </Opening>
         </View>
       </View>
+      <Suspense fallback={null}>
+        <LotPhoto lotId={lot.id} name={lot.what} photo={lot.photo} />
+      </Suspense>
       <Journey tankId={history.tankId} lotId={lot.id} now={now} zone={zone} />
       {lot.rehomeBy !== undefined ? (
         <Remark tone={lot.rehomeBy < now + 30 * DAY_MS ? 'watch' : 'plain'} title="Another home">

@@ -30,6 +30,7 @@ import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { AnimalFacts } from './AnimalScreen';
 import { Moves, PlanFailed, PlanList } from './PlanList';
+import { Portrait } from './Portrait';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
 
@@ -191,7 +192,7 @@ function Residents({ stock }: { stock: StockView }) {
       {here.map((lot) => (
         <Row
           key={lot.id}
-          lead={<Silhouette form={stock.find(lot.species ?? '')?.form ?? lot.group} />}
+          lead={<Portrait lot={lot} form={stock.find(lot.species ?? '')?.form ?? lot.group} />}
           title={animalsCalled(lot.what, lot.here ?? undefined)}
           note={measured(lotNote(lot, stock))}
           onPress={() => router.push(to.lot(lot.id))}

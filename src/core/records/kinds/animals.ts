@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
-import { daySchema, idSchema, labelSchema, nameSchema, positive } from '../common';
+import { daySchema, idSchema, labelSchema, nameSchema, photoIdSchema, positive } from '../common';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const ANIMAL_GROUPS = ['fish', 'invertebrate', 'coral'] as const;
@@ -39,6 +39,8 @@ const schema = z.strictObject({
   cause: labelSchema.optional(),
   /** Those that lived together before and were moved as one community share a word. */
   together: labelSchema.optional(),
+  /** What they look like. */
+  photo: photoIdSchema.optional(),
 });
 export type AnimalsEntry = z.infer<typeof schema>;
 

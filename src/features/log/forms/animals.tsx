@@ -6,6 +6,7 @@ import {
   labelSchema,
   NAME_LETTERS,
   NOTE_LETTERS,
+  photoIdSchema,
 } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
 import {
@@ -47,6 +48,7 @@ export const animalsFields = z.object({
   lot: z.string(),
   otherTankId: z.string(),
   together: z.string(),
+  photo: z.string(),
 });
 export type AnimalsForm = z.infer<typeof animalsFields>;
 
@@ -67,6 +69,7 @@ export const EMPTY_ANIMALS: AnimalsForm = {
   lot: '',
   otherTankId: '',
   together: '',
+  photo: '',
 };
 
 export function formOfAnimals(entry: AnimalsEntry, settings: Settings): AnimalsForm {
@@ -90,6 +93,7 @@ export function formOfAnimals(entry: AnimalsEntry, settings: Settings): AnimalsF
     lot: entry.lot ?? '',
     otherTankId: entry.otherTankId ?? '',
     together: entry.together ?? '',
+    photo: entry.photo ?? '',
   };
 }
 
@@ -132,6 +136,7 @@ export function readAnimals(
     ...kept('lot', form.lot, idSchema),
     ...kept('otherTankId', form.otherTankId, idSchema),
     ...kept('together', form.together, labelSchema),
+    ...kept('photo', form.photo, photoIdSchema),
     ...read.optionalText('note', NOTE_LETTERS),
   });
 }

@@ -1,0 +1,16 @@
+import { lazy, Suspense } from 'react';
+import type { Lot } from '@/core/livestock/roster';
+import { Silhouette } from './Silhouette';
+
+const Thumb = lazy(async () => ({ default: (await import('@/features/photos')).Thumb }));
+
+/** Who a lot is, in a row: its photo, else the silhouette of its body form. */
+export function Portrait({ lot, form }: { lot: Pick<Lot, 'photo'>; form: string }) {
+  const outline = <Silhouette form={form} />;
+  if (lot.photo === undefined) return outline;
+  return (
+    <Suspense fallback={outline}>
+      <Thumb id={lot.photo} instead={outline} />
+    </Suspense>
+  );
+}

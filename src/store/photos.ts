@@ -1,0 +1,141 @@
+import type { Photo } from '../core/photos/file';
+import { photosShown } from '../core/photos/shown';
+import { liveHead } from '../core/records/log';
+import type { AnimalsEntry } from '../core/records/kinds/animals';
+import type { RevisionOf } from '../core/records/schema/revision';
+import { PhotoStore, type KeptPhoto } from '../storage/photos';
+import { scalePhoto } from '../workers/photos/client';
+import { recordAct } from './record';
+import type { AppThunk, ThunkExtra } from './state';
+
+const REFUSALS = {
+  tooLarge: 'That file is larger than 40 MB: a photo of a phone has a tenth of it.',
+  unreadable: 'The browser cannot read that as a picture. Take it as JPEG or PNG.',
+  unable: 'This browser cannot scale a picture down. A newer one can.',
+} as const;
+/** A file beyond this is no photo, and would fill the memory of a phone, bytes. */
+const MOST_BYTES = 40_000_000;
+
+const photosOf = ({ databases }: ThunkExtra) => new PhotoStore(databases.opened.storage);
+
+/** Photos that were shown in this visit, by id: what an id names never changes. */
+const seen = new Map<string, string>();
+
+/** A photo as it is kept; null where it is not in this browser. */
+export function findPhoto(id: string): AppThunk<Promise<string | null>> {
+  return async (_dispatch, _getState, extra) => {
+    const known = seen.get(id);
+    if (known) return known;
+    const text = await photosOf(extra)
+      .get(id)
+      .catch(() => null);
+    if (text) seen.set(id, text);
+    return text;
+  };
+}
+
+function ofLot(log: Parameters<typeof liveHead>[0], lotId: string) {
+  const head = liveHead(log, lotId, 'entry');
+  return head?.body.kind === 'animals' ? { head, body: head.body } : null;
+}
+
+/**
+ * Keeps a picture as the photo of a lot: scaled down in a worker, stored by its hash, and then named by
+ * the entry that the lot came in with. What cannot be stored is named by nobody.
+ * @returns what went wrong and what to do; null when all went well
+ */
+export function takePhoto(lotId: string, file: Blob): AppThunk<Promise<string | null>> {
+  return async (dispatch, getState, extra) => {
+    if (file.size > MOST_BYTES) return REFUSALS.tooLarge;
+    const scaled = await scalePhoto(file);
+    if (scaled.kind === 'refused') return REFUSALS[scaled.why];
+    try {
+      await photosOf(extra).put(scaled.id, scaled.text);
+    } catch (error) {
+      const { why } = await extra.services.whyNotSaved(error);
+      return `The photo was not kept, and nothing was changed. ${why}`;
+    }
+    seen.set(scaled.id, scaled.text);
+    const lot = ofLot(getState().log, lotId);
+    if (!lot) return 'They are no longer in this log.';
+    await dispatch(named(lot, { ...lot.body, photo: scaled.id }, 'Photo kept'));
+    return null;
+  };
+}
+
+/** Takes the photo of a lot away from it; undoing that shows it again. */
+export function leavePhoto(lotId: string): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    const lot = ofLot(getState().log, lotId);
+    if (!lot) return;
+    const { photo: _photo, ...rest } = lot.body;
+    await dispatch(named(lot, rest, 'Photo taken away'));
+  };
+}
+
+function named({ head }: { head: RevisionOf<'entry'> }, body: AnimalsEntry, words: string) {
+  return recordAct((act) => act.revise(head, body), words);
+}
+
+/** What is kept of photos, told by whether an animal shows it. */
+export interface KeptPhotos {
+  shown: KeptPhoto[];
+  unused: KeptPhoto[];
+  /** Photos that animals name and this browser does not have. */
+  missing: number;
+}
+
+export function keptPhotos(): AppThunk<Promise<KeptPhotos>> {
+  return async (_dispatch, getState, extra) => {
+    const named = photosShown(getState().log);
+    const kept = await photosOf(extra).list();
+    const shown = kept.filter(({ id }) => named.has(id));
+    return {
+      shown,
+      unused: kept.filter(({ id }) => !named.has(id)),
+      missing: named.size - shown.length,
+    };
+  };
+}
+
+/** Every photo that is kept, for a file. */
+export function allPhotos(): AppThunk<Promise<Photo[]>> {
+  return async (_dispatch, _getState, extra) => {
+    const store = photosOf(extra);
+    const photos: Photo[] = [];
+    for (const { id } of await store.list()) {
+      const text = await store.get(id);
+      if (text) photos.push({ id, text });
+    }
+    return photos;
+  };
+}
+
+/** Keeps the photos of a file. @returns how many were new; what went wrong where it had to stop */
+export function importPhotos(
+  photos: readonly Photo[],
+): AppThunk<Promise<{ fresh: number; trouble: string | null }>> {
+  return async (_dispatch, _getState, extra) => {
+    const store = photosOf(extra);
+    const known = new Set((await store.list()).map(({ id }) => id));
+    let fresh = 0;
+    for (const { id, text } of photos) {
+      if (known.has(id)) continue;
+      try {
+        await store.put(id, text);
+      } catch (error) {
+        return { fresh, trouble: (await extra.services.whyNotSaved(error)).why };
+      }
+      fresh += 1;
+    }
+    return { fresh, trouble: null };
+  };
+}
+
+/** Lets photos go for good. */
+export function dropPhotos(ids: readonly string[]): AppThunk<Promise<void>> {
+  return async (_dispatch, _getState, extra) => {
+    for (const id of ids) seen.delete(id);
+    await photosOf(extra).remove(ids);
+  };
+}
