@@ -43,7 +43,7 @@ test('a week of chores: a tap each, one put off, one left out with its reason', 
   await expect(heading(page)).toHaveText(/^About .* today\.$/);
   await expect(page.getByRole('img', { name: /^week of/ })).toBeVisible();
   await page.getByRole('button', { name: /^Flush the membrane/ }).click();
-  await expect(page.getByText('left out')).toBeVisible();
+  await expect(page.getByText('left out', { exact: true })).toBeVisible();
 
   // A chore of one’s own: weekly, on days of the week.
   await page.getByRole('button', { name: 'Back' }).click();

@@ -1,10 +1,13 @@
 import { lazy } from 'react';
 import { TodayScreen } from '@/features/today/TodayScreen';
-import { WelcomeScreen } from '@/features/welcome/WelcomeScreen';
 import { useAppSelector } from '@/store/hooks';
 import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 
+// Seen once by each keeper: whoever has a tank need not fetch it.
+const WelcomeScreen = lazy(async () => ({
+  default: (await import('@/features/welcome/WelcomeScreen')).WelcomeScreen,
+}));
 const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
 const TodayTop = lazy(async () => ({
   default: (await import('@/features/dailyLife')).TodayTop,

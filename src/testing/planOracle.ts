@@ -115,7 +115,8 @@ export function bestByTrying(
       return (now <= 0 && month <= 0) || (month > 0 && now + own <= Math.max(2 * month, 11) + 1e-9);
     const gap = pace.school === 'interval' ? pace.days : 7;
     if (last === null || day - last >= gap) return true;
-    return day === last && lastCount + one.count <= 2;
+    const small = one.cm <= 8 || load(day - 1, true) > 0;
+    return day === last && lastCount + one.count <= 2 && small;
   };
   const go = (
     chosen: number[],

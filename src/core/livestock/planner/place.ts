@@ -153,8 +153,10 @@ function paceHolds(
   }
   const since = state.lastFish === null ? Infinity : day - state.lastFish;
   if (since >= gapOf(problem)) return null;
-  // A second one on the same day, as long as it is two fish in all.
-  return since === 0 && state.lastFishCount + item.count <= 2 ? null : 'interval';
+  // A second one on the same day, as long as it is two fish in all, and small ones on the first day.
+  const firstDay = (state.fish[day + MONTH - 1] as number) <= 0;
+  const beside = since === 0 && state.lastFishCount + item.count <= 2;
+  return beside && (item.first || !firstDay) ? null : 'interval';
 }
 
 function lastFishName(problem: PlanProblem, state: PlanState): string {

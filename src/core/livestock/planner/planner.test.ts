@@ -144,6 +144,25 @@ describe('what a plan waits for', () => {
   });
 });
 
+describe('the first day with fish', () => {
+  it.each(['interval', 'measured'] as const)(
+    'has no large fish beside a small one: %s',
+    (school) => {
+      const pace = school === 'interval' ? { school, days: 14 } : { school };
+      const plan = planFrom(
+        facts(['ocellaris-clownfish', 'snowflake-moray'], {
+          // Old enough for either.
+          start: NOW - 400 * DAY,
+          stocking: { pace, protocol: 'none' },
+        }),
+        WIDE,
+      );
+      const { 'ocellaris-clownfish': small = NaN, 'snowflake-moray': large = NaN } = days(plan);
+      expect(large - small).toBe(school === 'interval' ? 14 : 7);
+    },
+  );
+});
+
 describe('what a plan refuses', () => {
   it('what cannot live here, and of two that cannot live together the later wish', () => {
     const small = { netLitres: 200, home: { ...FACTS.home, litres: 200, lengthCm: 80 } };
