@@ -195,8 +195,8 @@ async function openTestSheetAfterMove(page: Parameters<typeof openTestSheet>[0])
 test('the course can be moved by keys and read as a table', async ({ page }) => {
   await openDemo(page);
   const course = page.getByRole('img', { name: /^The course of Kittiwake/ });
-  // What the forecast adds is drawn: the drawing is compared with itself below.
-  await expect(course).toContainText('Cycle done');
+  // What the forecast and the plan add is drawn: the drawing is compared with itself below.
+  await expect(course).toHaveAccessibleName(/Last fish/);
   await course.focus();
   const before = await course.innerHTML();
   await page.keyboard.press('+');
