@@ -11,6 +11,15 @@ export function importPhotosFile(
     const reading = readPhotosFile(text);
     if (!reading.ok) return { done: null, trouble: `${reading.why} Nothing was changed.` };
     const { photos, damaged } = reading;
+    if (photos.length === 0) {
+      return {
+        done: null,
+        trouble:
+          damaged > 0
+            ? 'Every photo in it is damaged, and none was taken in.'
+            : 'There is no photo in it.',
+      };
+    }
     const { fresh, trouble } = await dispatch(importPhotos(photos));
     const left =
       damaged > 0
