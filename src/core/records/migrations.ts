@@ -16,12 +16,15 @@ interface Migration {
   up: (record: RawRecord, parentOf: Ancestry) => RawRecord[];
 }
 
+/** A step to a version that only knows more: what was written before it stays as it is. */
+const widened = (by: string): Migration => ({
+  name: `${by}; nothing changes`,
+  up: (record) => [record],
+});
+
 /** By the version that each leads away from; read one after the other up to the newest. */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
-  1: {
-    name: 'organics, media, treatments, light and sightings come in; nothing changes',
-    up: (record) => [record],
-  },
+  1: widened('organics, media, treatments, light and sightings come in'),
   2: {
     name: 'what happens to a tank becomes entries, food becomes a feeding, settings one record',
     up: (record, parentOf) => {
@@ -35,26 +38,11 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
       return [{ ...record, body: { ...rest, kind: 'feed', food: action.food, amount } }];
     },
   },
-  3: {
-    name: 'calibrations, salt mixes, purified water and weighings come in; nothing changes',
-    up: (record) => [record],
-  },
-  4: {
-    name: 'wishes, batches and stocking come in, animals say more; nothing changes',
-    up: (record) => [record],
-  },
-  5: {
-    name: 'daily looks, labels of medicines, sponges, own protocols come in, batches say more; nothing changes',
-    up: (record) => [record],
-  },
-  6: {
-    name: 'chores, days away, costs and the closing of a tank come in; nothing changes',
-    up: (record) => [record],
-  },
-  7: {
-    name: 'the photo of an animal comes in; nothing changes',
-    up: (record) => [record],
-  },
+  3: widened('calibrations, salt mixes, purified water and weighings come in'),
+  4: widened('wishes, batches and stocking come in, animals say more'),
+  5: widened('daily looks, labels of medicines, sponges, own protocols come in, batches say more'),
+  6: widened('chores, days away, costs and the closing of a tank come in'),
+  7: widened('the photo of an animal comes in'),
 };
 
 function bodyOf(record: RawRecord): RawRecord {
