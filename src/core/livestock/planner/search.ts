@@ -14,7 +14,7 @@ import {
 /** Up to so many wishes every order is tried; beyond, the best few partial plans are kept. */
 export const EXACT_UP_TO = 7;
 /** Partial plans kept side by side. */
-const BEAM = 12;
+const BEAM = 8;
 
 /** The least day an item could have by itself: a bound on what is left to be summed. */
 function ownLeast(problem: PlanProblem, item: Item): number {
