@@ -6,7 +6,7 @@ import type { Log } from '../core/records/log';
 import { BARE_TANK } from '../testing/logBuilder';
 import { testServices } from '../testing/services';
 import type { Scaled } from '../workers/photos/messages';
-import { openLog } from './open';
+import { openLog, wipeLog } from './open';
 import {
   allPhotos,
   dropPhotos,
@@ -88,6 +88,9 @@ describe('the photo of an animal', () => {
     const again = createStore(testServices(NOW, { database: 'photos-again' }));
     await again.dispatch(openLog('own'));
     expect(await again.dispatch(allPhotos())).toEqual([photo]);
+    await again.dispatch(wipeLog());
+    expect(await again.dispatch(allPhotos())).toEqual([]);
+    expect(await again.dispatch(findPhoto(photo.id))).toBeNull();
   });
 
   it('goes along to another tank', async () => {

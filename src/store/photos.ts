@@ -18,20 +18,12 @@ const MOST_BYTES = 40_000_000;
 
 const photosOf = ({ databases }: ThunkExtra) => new PhotoStore(databases.opened.storage);
 
-/** Photos that were shown in this visit, by id: what an id names never changes. */
-const seen = new Map<string, string>();
-
 /** A photo as it is kept; null where it is not in this browser. */
 export function findPhoto(id: string): AppThunk<Promise<string | null>> {
-  return async (_dispatch, _getState, extra) => {
-    const known = seen.get(id);
-    if (known) return known;
-    const text = await photosOf(extra)
+  return (_dispatch, _getState, extra) =>
+    photosOf(extra)
       .get(id)
       .catch(() => null);
-    if (text) seen.set(id, text);
-    return text;
-  };
 }
 
 function ofLot(log: Parameters<typeof liveHead>[0], lotId: string) {
@@ -55,7 +47,6 @@ export function takePhoto(lotId: string, file: Blob): AppThunk<Promise<string | 
       const { why } = await extra.services.whyNotSaved(error);
       return `The photo was not kept, and nothing was changed. ${why}`;
     }
-    seen.set(scaled.id, scaled.text);
     const lot = ofLot(getState().log, lotId);
     if (!lot) return 'They are no longer in this log.';
     await dispatch(named(lot, { ...lot.body, photo: scaled.id }, 'Photo kept'));
@@ -111,31 +102,30 @@ export function allPhotos(): AppThunk<Promise<Photo[]>> {
   };
 }
 
-/** Keeps the photos of a file. @returns how many were new; what went wrong where it had to stop */
+/** Keeps the photos of a file. @returns how many were new, and what went wrong where it had to stop */
 export function importPhotos(
   photos: readonly Photo[],
 ): AppThunk<Promise<{ fresh: number; trouble: string | null }>> {
   return async (_dispatch, _getState, extra) => {
     const store = photosOf(extra);
-    const known = new Set((await store.list()).map(({ id }) => id));
     let fresh = 0;
-    for (const { id, text } of photos) {
-      if (known.has(id)) continue;
-      try {
+    try {
+      const known = new Set((await store.list()).map(({ id }) => id));
+      for (const { id, text } of photos) {
+        if (known.has(id)) continue;
         await store.put(id, text);
-      } catch (error) {
-        return { fresh, trouble: (await extra.services.whyNotSaved(error)).why };
+        fresh += 1;
       }
-      fresh += 1;
+      return { fresh, trouble: null };
+    } catch (error) {
+      return { fresh, trouble: (await extra.services.whyNotSaved(error)).why };
     }
-    return { fresh, trouble: null };
   };
 }
 
 /** Lets photos go for good. */
 export function dropPhotos(ids: readonly string[]): AppThunk<Promise<void>> {
   return async (_dispatch, _getState, extra) => {
-    for (const id of ids) seen.delete(id);
     await photosOf(extra).remove(ids);
   };
 }

@@ -38,7 +38,7 @@ export function DataScreen() {
   const dispatch = useAppDispatch();
   const [importing, setImporting] = useState<Import | null>(null);
   const [working, setWorking] = useState<string | null>(null);
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<{ title: string; text: string } | null>(null);
   const [erasing, setErasing] = useState(false);
   const [photosIn, setPhotosIn] = useState(0);
   const zone = useAppSelector(selectZone);
@@ -61,7 +61,8 @@ export function DataScreen() {
     percent('Reading the file')(0);
     const reading = await readInParts(file.text, percent('Reading the file'));
     setWorking(null);
-    if (!reading.ok) return setRefusal(`${file.name}: ${reading.why} Nothing was changed.`);
+    if (!reading.ok)
+      return setRefusal(notImported(file.name, `${reading.why} Nothing was changed.`));
     const plan = dispatch(importPlan(reading.file.records));
     setImporting({
       name: file.name,
@@ -77,7 +78,11 @@ export function DataScreen() {
     setWorking(null);
     setPhotosIn((times) => times + 1);
     if (done) dispatch(noticed({ text: done, undo: null }));
-    if (trouble) setRefusal(`${name}: ${trouble}`);
+    if (trouble) {
+      // What is damaged in it keeps the rest from nothing.
+      const partly = { title: 'Not all of that file came in', text: `${name}: ${trouble}` };
+      setRefusal(done ? partly : notImported(name, trouble));
+    }
   };
   const runImport = async (plan: ImportPlan) => {
     setImporting(null);
@@ -105,8 +110,8 @@ export function DataScreen() {
       ) : null}
       {refusal ? (
         <View role="alert">
-          <Remark tone="watch" title="That file was not imported">
-            {refusal}
+          <Remark tone="watch" title={refusal.title}>
+            {refusal.text}
           </Remark>
         </View>
       ) : null}
@@ -150,6 +155,11 @@ export function DataScreen() {
     </Screen>
   );
 }
+
+const notImported = (name: string, why: string) => ({
+  title: 'That file was not imported',
+  text: `${name}: ${why}`,
+});
 
 interface Import {
   name: string;

@@ -49,7 +49,7 @@ export function PhotosPart({ imported }: { imported: number }) {
     <View style={{ gap: 8 }}>
       <SectionHead title="Photos" end={count > 0 ? megabytes([...shown, ...unused]) : undefined} />
       <Words as="soft">
-        {`${count === 0 ? 'None is in this browser.' : `${countOf(count, 'photo')}, in this browser alone. The file of the log holds none: photos have a file of their own.`}${missing > 0 ? ` ${countOf(missing, 'animal')} ${missing === 1 ? 'shows' : 'show'} one that is not here: import the file of photos from where it was taken.` : ''}`}
+        {`${count === 0 ? 'None is in this browser.' : `${countOf(count, 'photo')}, in this browser alone. The file of the log holds none: photos have a file of their own.`}${missing > 0 ? ` ${countOf(missing, 'photo')} that animals show ${missing === 1 ? 'is' : 'are'} not here: import the file of photos from where ${missing === 1 ? 'it was' : 'they were'} taken.` : ''}`}
       </Words>
       {count > 0 ? <Button label="Export the photos" onPress={() => void exportAll()} /> : null}
       {unused.length > 0 ? (

@@ -7,21 +7,10 @@ import {
 import type { Load } from '../../cycle/forecast/carry';
 import { PAIR_N } from '../../cycle/problem/additions';
 import type { Posterior } from '../../cycle/inference/posterior';
-import { shortDay } from '../../time/words';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
-import { callIt, type Finding } from '../compatibility/types';
 import type { StockFacts } from './facts';
+import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './place';
 import {
-  earliestDay,
-  emptyState,
-  heldOn,
-  passagesFor,
-  withPlaced,
-  type Placed,
-  type PlanState,
-} from './place';
-import {
-  conflictOf,
   momentOf,
   planProblem,
   standingOf,
@@ -29,9 +18,10 @@ import {
   type PlanProblem,
   type Standing,
 } from './problem';
-import { HORIZON, MONTH, type Variant } from './span';
+import { refusalOf } from './refusals';
+import { MONTH, type Variant } from './span';
 import { searchPlan, type Found } from './search';
-import type { Plan, PlanItem, PlanLoad, PlanRefusal } from './types';
+import type { Plan, PlanItem, PlanLoad } from './types';
 
 /**
  * What a sign costs that restarts the clock of a batch, days. Taken to happen in about one of four, so
@@ -300,75 +290,3 @@ const minOf = (value: number | null | undefined, day: number) =>
   value === null || value === undefined ? value : Math.min(value, day);
 const maxOf = (value: number | null | undefined, day: number) =>
   value === null || value === undefined ? value : Math.max(value, day);
-
-function refusedBy(problem: PlanProblem, index: number, finding: Finding): PlanRefusal {
-  const item = problem.items[index];
-  return {
-    wishId: item?.wishId ?? '',
-    species: item?.animal.id ?? '',
-    name: item ? callIt(item.animal) : '',
-    rule: finding.rule,
-    because: finding.because,
-    mend: finding.mend,
-  };
-}
-
-/** Why a wish is in no plan. */
-function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanRefusal {
-  const item = problem.items[index];
-  if (!item) throw new RangeError('A plan refuses only its own wishes.');
-  if (item.forbidden) return refusedBy(problem, index, item.forbidden);
-  for (const { item: other } of state.placed) {
-    const against = problem.items[other];
-    const conflict = against ? conflictOf(item, against, problem.facts.home) : null;
-    if (conflict) return refusedBy(problem, index, conflict);
-  }
-  const base = { wishId: item.wishId, species: item.animal.id, name: item.name };
-  const never = item.bounds.find(({ day }) => !(day <= HORIZON));
-  if (never) {
-    const unknown = never.rule === 'ready' || !Number.isFinite(never.day);
-    return {
-      ...base,
-      rule: never.rule,
-      because: unknown
-        ? `${never.because}, and nothing says yet when that is.`
-        : `${never.because}: that is further off than a plan looks.`,
-      mend: unknown ? 'Log the tests of the cycle, and it gets its date.' : 'Ask again in a year.',
-    };
-  }
-  const free = {
-    ...problem,
-    items: problem.items.map((one, i) => (i === index ? { ...one, pinned: null } : one)),
-  };
-  const unpinned = passagesFor(free, state, index)
-    .flatMap((way) => earliestDay(free, state, index, way, [index]) ?? [])
-    .sort((a, b) => a.day - b.day)[0];
-  if (item.pinned !== null && unpinned) {
-    const { zone } = problem.facts;
-    return {
-      ...base,
-      rule: 'pin',
-      because: `Pinned to ${shortDay(momentOf(problem, item.pinned), zone)}, but not before ${shortDay(momentOf(problem, unpinned.day), zone)}: ${unpinned.bound.because.charAt(0).toLowerCase()}${unpinned.bound.because.slice(1)}.`,
-      mend: 'Let the day go, or set the rule aside with your reason.',
-    };
-  }
-  const rule = heldOn(problem, state, item, HORIZON) ?? 'order';
-  const because = {
-    first:
-      'The first addition is at most two small fish or a pair, and nothing that small is in before it.',
-    doubling:
-      'It alone would more than double the food of a month before, for as far as the plan looks.',
-    interval: 'No day is left for it between the others.',
-    capacity: 'The filter does not carry it, for as far as the plan looks.',
-    order: 'It would come after another that has no day.',
-  }[rule];
-  return {
-    ...base,
-    rule,
-    because: `${item.name}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
-    mend:
-      rule === 'capacity'
-        ? 'Test ammonia after feeding well, so that more is known of it; or fewer fish.'
-        : 'Wish for some small fish before it, or set the rule aside with your reason.',
-  };
-}

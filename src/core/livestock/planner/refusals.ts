@@ -1,0 +1,78 @@
+import { shortDay } from '../../time/words';
+import { callIt, type Finding } from '../compatibility/types';
+import { earliestDay, heldOn, passagesFor, type PlanState } from './place';
+import { conflictOf, momentOf, type PlanProblem } from './problem';
+import { HORIZON } from './span';
+import type { PlanRefusal } from './types';
+
+function refusedBy(problem: PlanProblem, index: number, finding: Finding): PlanRefusal {
+  const item = problem.items[index];
+  return {
+    wishId: item?.wishId ?? '',
+    species: item?.animal.id ?? '',
+    name: item ? callIt(item.animal) : '',
+    rule: finding.rule,
+    because: finding.because,
+    mend: finding.mend,
+  };
+}
+
+/** Why a wish is in no plan. */
+export function refusalOf(problem: PlanProblem, state: PlanState, index: number): PlanRefusal {
+  const item = problem.items[index];
+  if (!item) throw new RangeError('A plan refuses only its own wishes.');
+  if (item.forbidden) return refusedBy(problem, index, item.forbidden);
+  for (const { item: other } of state.placed) {
+    const against = problem.items[other];
+    const conflict = against ? conflictOf(item, against, problem.facts.home) : null;
+    if (conflict) return refusedBy(problem, index, conflict);
+  }
+  const base = { wishId: item.wishId, species: item.animal.id, name: item.name };
+  const never = item.bounds.find(({ day }) => !(day <= HORIZON));
+  if (never) {
+    const unknown = never.rule === 'ready' || !Number.isFinite(never.day);
+    return {
+      ...base,
+      rule: never.rule,
+      because: unknown
+        ? `${never.because}, and nothing says yet when that is.`
+        : `${never.because}: that is further off than a plan looks.`,
+      mend: unknown ? 'Log the tests of the cycle, and it gets its date.' : 'Ask again in a year.',
+    };
+  }
+  const free = {
+    ...problem,
+    items: problem.items.map((one, i) => (i === index ? { ...one, pinned: null } : one)),
+  };
+  const unpinned = passagesFor(free, state, index)
+    .flatMap((way) => earliestDay(free, state, index, way, [index]) ?? [])
+    .sort((a, b) => a.day - b.day)[0];
+  if (item.pinned !== null && unpinned) {
+    const { zone } = problem.facts;
+    return {
+      ...base,
+      rule: 'pin',
+      because: `Pinned to ${shortDay(momentOf(problem, item.pinned), zone)}, but not before ${shortDay(momentOf(problem, unpinned.day), zone)}: ${unpinned.bound.because.charAt(0).toLowerCase()}${unpinned.bound.because.slice(1)}.`,
+      mend: 'Let the day go, or set the rule aside with your reason.',
+    };
+  }
+  const rule = heldOn(problem, state, item, HORIZON) ?? 'order';
+  const because = {
+    first:
+      'The first addition is at most two small fish or a pair, and nothing that small is in before it.',
+    doubling:
+      'It alone would more than double the food of a month before, for as far as the plan looks.',
+    interval: 'No day is left for it between the others.',
+    capacity: 'The filter does not carry it, for as far as the plan looks.',
+    order: 'It would come after another that has no day.',
+  }[rule];
+  return {
+    ...base,
+    rule,
+    because: `${item.name}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
+    mend:
+      rule === 'capacity'
+        ? 'Test ammonia after feeding well, so that more is known of it; or fewer fish.'
+        : 'Wish for some small fish before it, or set the rule aside with your reason.',
+  };
+}
