@@ -53,6 +53,13 @@ describe('a bottle of bacteria', () => {
 });
 
 describe('what a colony starts from', () => {
+  it('has the room of the usual rock where nobody weighed the rock, and little without any', () => {
+    const room = (kind: Tank['rock'], kg: number) => seedPrior(rock(kind, kg), 100).ceiling;
+    expect(room('dryRock', 0)).toBe(room('dryRock', 12));
+    expect(room('liveRock', 0)).toBe(room('liveRock', 12));
+    expect(room('none', 0)).toBeLessThan(0.4 * room('dryRock', 0));
+  });
+
   it('is more the more is alive on the rock, and follows how much live rock there is', () => {
     const capacity = (kind: Tank['rock'], kg = 12) => seedPrior(rock(kind, kg), 100).capacityA;
     expect(capacity('liveRock')).toBeGreaterThan(100 * capacity('dryRock'));

@@ -17,7 +17,9 @@ const clamp = (value: number, low: number, high: number) => Math.min(high, Math.
 
 /** Room for a colony on rock, sand and glass, as a median in mg N/L/day: judgement, held wide. */
 function ceilingOf(tank: Tank, netLitres: number): number {
-  const rock = tank.volume.rockKg / netLitres / USUAL_ROCK;
+  // Rock that nobody weighed is taken for the usual amount: none would leave no room for a colony.
+  const unweighed = tank.rock !== 'none' && tank.volume.rockKg === 0;
+  const rock = unweighed ? 1 : tank.volume.rockKg / netLitres / USUAL_ROCK;
   const sand = tank.volume.sandDepth > 0 ? 0.25 : 0;
   return USUAL_CEILING * clamp(0.6 * rock + sand + 0.15, 0.2, 3);
 }
