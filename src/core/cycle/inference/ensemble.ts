@@ -68,9 +68,14 @@ export interface InferenceOptions {
 
 export const DEFAULT_PARTICLES = 240;
 const OTHER_PARTICLES = 32;
+/** Draws from the prior for each of them: few particles find what explains the readings only among many. */
+const OTHER_FIRST = 16;
 const MEMBERS = 320;
-/** A story this likely deserves as many particles as the main one. */
-const PROMISING = 0.3;
+/**
+ * Few particles think too little of a story: the likeliest this many, if they come to this much by
+ * few, are sampled again by as many as the main one.
+ */
+const PROMISING = { stories: 2, from: 0.04 };
 
 function weigh(fits: HypothesisFit[]): void {
   const top = Math.max(...fits.map((f) => f.sample.logEvidence));
@@ -118,7 +123,12 @@ function sampleStories(problem: CycleProblem, options: InferenceOptions): Hypoth
   const hypotheses = hypothesesFor(problem);
   const work = particles + otherParticles * (hypotheses.length - 1);
   let done = 0;
-  const fitOf = (hypothesis: Hypothesis, n: number, index: number): HypothesisFit => {
+  const fitOf = (
+    hypothesis: Hypothesis,
+    n: number,
+    index: number,
+    first?: number,
+  ): HypothesisFit => {
     const model = new CycleModel(problem, hypothesis, environment);
     const sample = sampleTarget(
       {
@@ -127,6 +137,7 @@ function sampleStories(problem: CycleProblem, options: InferenceOptions): Hypoth
       },
       {
         count: n,
+        first,
         seed: (seed * 7919 + index * 104729 + 17) >>> 0,
         progress: (share) => progress?.(Math.min(1, (done + share * n) / work)),
       },
@@ -135,13 +146,19 @@ function sampleStories(problem: CycleProblem, options: InferenceOptions): Hypoth
     return { hypothesis, sample, probability: 0 };
   };
   const fits = hypotheses.map((hypothesis, index) =>
-    fitOf(hypothesis, index === 0 ? particles : otherParticles, index),
+    index === 0
+      ? fitOf(hypothesis, particles, index)
+      : fitOf(hypothesis, otherParticles, index, OTHER_FIRST),
   );
   weigh(fits);
-  fits.forEach((fit, index) => {
-    if (index === 0 || fit.probability < PROMISING) return;
+  const promising = fits
+    .map((fit, index) => ({ fit, index }))
+    .filter(({ fit, index }) => index > 0 && fit.probability >= PROMISING.from)
+    .sort((one, other) => other.fit.probability - one.fit.probability)
+    .slice(0, PROMISING.stories);
+  for (const { fit, index } of promising) {
     fit.sample = fitOf(fit.hypothesis, particles, index + 100).sample;
-  });
+  }
   weigh(fits);
   return fits;
 }

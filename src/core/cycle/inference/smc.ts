@@ -21,9 +21,14 @@ export interface Sample {
   accepted: number;
 }
 
+/** Particles with how well each fits. */
+type Cloud = Pick<Sample, 'particles' | 'logLikelihood'>;
+
 export interface SampleOptions {
   count: number;
   seed: number;
+  /** Draws from the prior for each particle that is kept of them. */
+  first?: number;
   /** Moves of every particle at each temperature. */
   moves?: number;
   /** Further moves at the end. */
@@ -34,6 +39,8 @@ export interface SampleOptions {
 
 /** Share of the particles that must still count after a step in temperature. */
 const KEEP = 0.5;
+/** Draws from the prior for each particle: one evaluation each, where a particle takes dozens. */
+const FIRST = 8;
 
 /** Log of the mean of exp(scale · values). */
 function logMeanExp(values: Float64Array, scale: number): number {
@@ -58,58 +65,63 @@ function effectiveShare(logLikelihood: Float64Array, step: number): number {
   return (sum * sum) / (squares * logLikelihood.length);
 }
 
-/** The longest step in temperature that keeps enough particles, by bisection. */
-function nextStep(logLikelihood: Float64Array, left: number): number {
-  if (effectiveShare(logLikelihood, left) >= KEEP) return left;
+/** The longest step in temperature that keeps a share of the particles, by bisection. */
+function nextStep(logLikelihood: Float64Array, left: number, keep: number): number {
+  if (effectiveShare(logLikelihood, left) >= keep) return left;
   let low = 0;
   let high = left;
   for (let i = 0; i < 40; i += 1) {
     const middle = (low + high) / 2;
-    if (effectiveShare(logLikelihood, middle) >= KEEP) low = middle;
+    if (effectiveShare(logLikelihood, middle) >= keep) low = middle;
     else high = middle;
   }
   return Math.max(low, 1e-6);
 }
 
-/** Draws particles anew by weight, one even comb through the sum (systematic resampling). */
-function resample(sample: Sample, step: number, random: Random): void {
-  const { particles, logLikelihood, count, size } = sample;
+/** Draws `sample` from a cloud by weight, one even comb through the sum (systematic resampling). */
+function resample(from: Cloud, step: number, random: Random, sample: Cloud): void {
+  const { particles, logLikelihood } = from;
+  const size = sample.particles.length / sample.logLikelihood.length;
+  const count = sample.logLikelihood.length;
   let top = -Infinity;
   for (const value of logLikelihood) top = Math.max(top, value);
   const weights = Float64Array.from(logLikelihood, (value) => Math.exp(step * (value - top)));
   const total = weights.reduce((a, b) => a + b, 0);
-  const old = particles.slice();
-  const oldLikelihood = logLikelihood.slice();
-  let from = 0;
+  let at = 0;
   let sum = weights[0] as number;
   const first = random();
   for (let to = 0; to < count; to += 1) {
     const mark = ((to + first) / count) * total;
-    while (sum < mark && from < count - 1) {
-      from += 1;
-      sum += weights[from] as number;
+    while (sum < mark && at < weights.length - 1) {
+      at += 1;
+      sum += weights[at] as number;
     }
-    particles.set(old.subarray(from * size, (from + 1) * size), to * size);
-    logLikelihood[to] = oldLikelihood[from] as number;
+    sample.particles.set(particles.subarray(at * size, (at + 1) * size), to * size);
+    sample.logLikelihood[to] = logLikelihood[at] as number;
   }
 }
 
 /**
  * Samples the posterior by tempered sequential Monte Carlo (Del Moral, Doucet and Jasra 2006): from
- * the prior to the posterior through temperatures chosen by effective sample size, moving every
+ * many draws of the prior to the posterior through temperatures chosen by effective sample size, moving every
  * particle at each. Moves alternate between random walks shaped by the covariance of the ensemble
  * and redraws of some coordinates towards the prior, which keep what no reading speaks of spread as
  * the prior has it. Prior coordinates are standard normal. The same seed gives the same sample.
  */
 export function sampleTarget(target: Target, options: SampleOptions): Sample {
-  const { count, seed, moves = 3, lastMoves = 3, progress } = options;
+  const { count, seed, first = FIRST, moves = 3, lastMoves = 6, progress } = options;
   const { size } = target;
   const random = seededRandom(seed);
   const normal = normalsFrom(random);
+  const prior = {
+    particles: Float64Array.from({ length: first * count * size }, normal),
+    logLikelihood: new Float64Array(first * count),
+  };
+  for (let p = 0; p < first * count; p += 1) {
+    prior.logLikelihood[p] = target.logLikelihood(prior.particles, p * size);
+  }
   const particles = new Float64Array(count * size);
-  for (let i = 0; i < particles.length; i += 1) particles[i] = normal();
   const logLikelihood = new Float64Array(count);
-  for (let p = 0; p < count; p += 1) logLikelihood[p] = target.logLikelihood(particles, p * size);
   const sample: Sample = {
     particles,
     count,
@@ -192,9 +204,17 @@ export function sampleTarget(target: Target, options: SampleOptions): Sample {
   };
 
   while (temperature < 1) {
-    const step = nextStep(logLikelihood, 1 - temperature);
-    sample.logEvidence += logMeanExp(logLikelihood, step);
-    resample(sample, step, random);
+    const from: Cloud =
+      temperature === 0
+        ? prior
+        : { particles: particles.slice(), logLikelihood: logLikelihood.slice() };
+    const step = nextStep(
+      from.logLikelihood,
+      1 - temperature,
+      temperature === 0 ? KEEP / first : KEEP,
+    );
+    sample.logEvidence += logMeanExp(from.logLikelihood, step);
+    resample(from, step, random, sample);
     temperature = Math.min(1, temperature + step);
     sample.temperatures.push(temperature);
     moveAll(moves);
