@@ -5,6 +5,7 @@ import { fortyReadings } from '../src/testing/heldOut/plainLife';
 import { follow, type Policy } from '../src/testing/heldOut/policies';
 import {
   atShares,
+  byForecast,
   drawLives,
   everyFewDays,
   METHODS,
@@ -47,7 +48,11 @@ for (const draw of ['usual', 'harder'] as const) {
   });
 }
 for (const draw of ['usual', 'harder'] as const) {
-  const trials = study(drawLives(tanks, DRAWS[draw], draw), atShares(SHARES), { seed: 1 });
+  const trials = study(
+    drawLives(tanks, DRAWS[draw], draw),
+    atShares(SHARES),
+    byForecast({ seed: 1 }),
+  );
   SHARES.forEach((share, i) => {
     const report = reportOf(trials.filter((t) => Math.abs(t.share - share) < 1e-9));
     print('heldOut', {
@@ -79,7 +84,11 @@ for (const draw of ['usual', 'harder'] as const) {
 }
 
 // Every fourth day of a life, from the first days on: a keeper looks oftener than at three shares.
-const anyDay = study(drawLives(Math.ceil(tanks / 3), 4243), everyFewDays(4), { seed: 1 });
+const anyDay = study(
+  drawLives(Math.ceil(tanks / 3), 4243),
+  everyFewDays(4),
+  byForecast({ seed: 1 }),
+);
 const PARTS = [0, 0.2, 0.4, 0.6, 0.8, 1.01];
 PARTS.slice(0, -1).forEach((from, i) => {
   const part = anyDay.filter((t) => t.share >= from && t.share < (PARTS[i + 1] ?? 2));

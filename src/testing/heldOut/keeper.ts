@@ -1,4 +1,4 @@
-import { normalsFrom } from '@/core/math/normal';
+import { normalCdf, normalsFrom } from '@/core/math/normal';
 import type { Random } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED, LogBuilder, type TestTank } from '../logBuilder';
@@ -6,6 +6,7 @@ import {
   runReef,
   trueReadyDay,
   LIFE_DAYS,
+  type Luck,
   type Reef,
   type TrueCourse,
   type TrueDose,
@@ -35,13 +36,22 @@ export interface Keeper {
 /** What a keeper reads ammonia and nitrite with, ppm of NH4 and NO2: the steps of two cards, or meters. */
 export type KitsOf = 'usualCards' | 'fineCards' | 'meters';
 
-export function drawKeeper(random: Random): Keeper {
-  const normal = normalsFrom(random);
+/** How a keeper reads a card. */
+export type Eyes = Pick<Keeper, 'ammoniaBias' | 'nitriteBias' | 'scatter' | 'blunder'>;
+
+export function eyesFrom({ normal, even }: Luck): Eyes {
   return {
     ammoniaBias: Math.exp(0.15 * normal()),
     nitriteBias: Math.exp(0.15 * normal()),
-    scatter: 0.18 + 0.14 * random(),
+    scatter: 0.18 + 0.14 * even(),
     blunder: 0.02,
+  };
+}
+
+export function drawKeeper(random: Random): Keeper {
+  const normal = normalsFrom(random);
+  return {
+    ...eyesFrom({ normal, even: random }),
     kits: 'usualCards',
     every: 1.5 + 3 * random(),
     skips: 0.25 * random(),
@@ -65,15 +75,38 @@ export function drawHarderKeeper(random: Random): Keeper {
   };
 }
 
-const USUAL_STEPS = { ammonia: [0, 0.25, 0.5, 1, 2, 4], nitrite: [0, 0.25, 0.5, 1, 2, 5] };
+export const USUAL_STEPS = { ammonia: [0, 0.25, 0.5, 1, 2, 4], nitrite: [0, 0.25, 0.5, 1, 2, 5] };
 const STEPS: Record<'usualCards' | 'fineCards', typeof USUAL_STEPS> = {
   usualCards: USUAL_STEPS,
   fineCards: { ammonia: [0, 0.2, 0.5, 1, 1.5, 3, 5, 8], nitrite: [0, 0.1, 0.3, 0.8, 1.6, 3.3] },
 };
 const NITRATE_STEPS = [0, 2, 5, 10, 20, 40];
-const PER_N = { ammonia: 18.039 / 14.007, nitrite: 46.005 / 14.007, nitrate: 62.004 / 14.007 };
+export const PER_N = {
+  ammonia: 18.039 / 14.007,
+  nitrite: 46.005 / 14.007,
+  nitrate: 62.004 / 14.007,
+};
 
-/** The step nearest by eye, on a scale on which equal ratios look alike; now and then any step. */
+/** The scale on which equal ratios look alike to a reader of cards. */
+const eye = (value: number) => Math.log(value + 0.12);
+
+/** The chance that a card is read as one of its steps: what `readCard` draws from. */
+export function chanceOfStep(
+  value: number,
+  steps: readonly number[],
+  step: number,
+  { bias, scatter, blunder }: { bias: number; scatter: number; blunder: number },
+): number {
+  const place = steps.indexOf(step);
+  const below = steps[place - 1];
+  const above = steps[place + 1];
+  const under = (end: number) => normalCdf((end - eye(value * bias)) / scatter);
+  const high = above === undefined ? 1 : under((eye(step) + eye(above)) / 2);
+  const low = below === undefined ? 0 : under((eye(below) + eye(step)) / 2);
+  return (1 - blunder) * Math.max(0, high - low) + blunder / steps.length;
+}
+
+/** The step nearest by eye; now and then any step. */
 function readCard(
   value: number,
   steps: readonly number[],
@@ -82,7 +115,6 @@ function readCard(
   normal: Random,
 ): number {
   if (random() < keeper.blunder) return steps[Math.floor(random() * steps.length)] ?? 0;
-  const eye = (v: number) => Math.log(v + 0.12);
   const seen = eye(value * keeper.bias) + keeper.scatter * normal();
   return steps.reduce((best, step) =>
     Math.abs(eye(step) - seen) < Math.abs(eye(best) - seen) ? step : best,

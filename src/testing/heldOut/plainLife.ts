@@ -3,16 +3,12 @@ import type { CycleProblem } from '../../core/cycle/problem/types';
 import { tankHistory } from '../../core/history/derive';
 import { DAY_MS } from '../../core/time/zone';
 import { FILLED } from '../logBuilder';
-import { logOf, type Life } from './keeper';
-import { runReef, trueReadyDay, type HeldOutMethod, type Reef } from './reef';
+import { logOf, PER_N, USUAL_STEPS, type Life } from './keeper';
+import { runReef, STARTS, trueReadyDay, type HeldOutMethod, type Reef } from './reef';
 
 /** A middling tank of a method, without any luck: what a scenario changes on purpose. */
 export function middlingReef(method: HeldOutMethod, changes: Partial<Reef> = {}): Reef {
-  const start = {
-    dryRock: [0.0009, 0.0004, 0.00022],
-    bottle: [0.045, 0.012, 0.016],
-    liveRock: [0.4, 0.2, 0.4],
-  }[method] as [number, number, number];
+  const start = STARTS[method];
   return {
     method,
     quick: start[0],
@@ -42,12 +38,6 @@ export function middlingReef(method: HeldOutMethod, changes: Partial<Reef> = {})
   };
 }
 
-const STEPS = {
-  ammonia: [0, 0.25, 0.5, 1, 2, 4],
-  nitrite: [0, 0.25, 0.5, 1, 2, 5],
-};
-const PER_N = { ammonia: 18.039 / 14.007, nitrite: 46.005 / 14.007 };
-
 function nearest(value: number, steps: readonly number[]): number {
   const eye = (v: number) => Math.log(v + 0.12);
   return steps.reduce((best, step) =>
@@ -68,8 +58,8 @@ export function plainLife(
     const at = (series: Float64Array) => series[Math.round(day * 24)] ?? 0;
     sittings.push({
       day,
-      ammonia: nearest(at(course.ammonia) * PER_N.ammonia * ammoniaBias, STEPS.ammonia),
-      nitrite: nearest(at(course.nitrite) * PER_N.nitrite * nitriteBias, STEPS.nitrite),
+      ammonia: nearest(at(course.ammonia) * PER_N.ammonia * ammoniaBias, USUAL_STEPS.ammonia),
+      nitrite: nearest(at(course.nitrite) * PER_N.nitrite * nitriteBias, USUAL_STEPS.nitrite),
       nitrate: null,
     });
   }

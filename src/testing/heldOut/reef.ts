@@ -80,18 +80,21 @@ export interface TrueCourse {
 export const LIFE_DAYS = 150;
 const HOURS = LIFE_DAYS * 24;
 
-/** A tank drawn at random. */
-export function drawReef(method: HeldOutMethod, random: Random): Reef {
-  const normal = normalsFrom(random);
-  const around = (median: number, sd: number) => median * Math.exp(sd * normal());
-  const start = {
-    dryRock: [0.0009, 0.0004, 0.00022],
-    bottle: [0.045, 0.012, 0.016],
-    liveRock: [0.4, 0.2, 0.4],
-  }[method] as [number, number, number];
-  const luck = normal();
-  const seeded = (median: number, sd: number) =>
-    around(median, sd * 0.8) * Math.exp(0.6 * sd * luck);
+/** Medians of the quick, the slow and the nitrite guild at the start, mg N/L/day. */
+export const STARTS: Record<HeldOutMethod, [number, number, number]> = {
+  dryRock: [0.0009, 0.0004, 0.00022],
+  bottle: [0.045, 0.012, 0.016],
+  liveRock: [0.4, 0.2, 0.4],
+};
+
+/** Where the numbers of a draw come from: standard normal ones, and even ones between 0 and 1. */
+export interface Luck {
+  normal: Random;
+  even: Random;
+}
+
+/** A wandering temperature by the hour, °C, with the swing of a day. */
+function drawTemperature(normal: Random): Float64Array {
   const temperature = new Float64Array(HOURS);
   let wander = 0;
   const set = 25.3 + normal();
@@ -99,6 +102,23 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
     wander += -wander * 0.01 + 0.06 * normal();
     temperature[hour] = set + wander + 0.4 * Math.sin((2 * Math.PI * hour) / 24);
   }
+  return temperature;
+}
+
+/**
+ * What a tank is like, for the temperature it stands at.
+ * @param together normal score that moves all its starting colonies together
+ */
+export function reefFrom(
+  method: HeldOutMethod,
+  together: number,
+  { normal, even }: Luck,
+  temperature: Float64Array,
+): Reef {
+  const around = (median: number, sd: number) => median * Math.exp(sd * normal());
+  const start = STARTS[method];
+  const seeded = (median: number, sd: number) =>
+    around(median, sd * 0.8) * Math.exp(0.6 * sd * together);
   return {
     method,
     quick: seeded(start[0], 1.3),
@@ -121,10 +141,17 @@ export function drawReef(method: HeldOutMethod, random: Random): Reef {
     doseError: Math.max(0.7, 1 + 0.12 * normal()),
     ownDoseSd: 0,
     ph: 8.1 + 0.1 * normal(),
-    phSwing: 0.05 + 0.1 * random(),
+    phSwing: 0.05 + 0.1 * even(),
     alkalinity: Math.max(5.5, 8.2 + normal()),
     temperature,
   };
+}
+
+/** A tank drawn at random. */
+export function drawReef(method: HeldOutMethod, random: Random): Reef {
+  const normal = normalsFrom(random);
+  const together = normal();
+  return reefFrom(method, together, { normal, even: random }, drawTemperature(normal));
 }
 
 /** A heater that keeps the water in its band, and salt with some alkalinity: no criterion of those is open. */
@@ -154,19 +181,24 @@ export function drawHarderReef(method: HeldOutMethod, random: Random): Reef {
   };
 }
 
-/** Runs a tank through its doses and whatever else is done, by explicit steps of a quarter of an hour. */
+/**
+ * Runs a tank through its doses and whatever else is done, by explicit steps of a quarter of an hour.
+ * @param until hours to run, all of its life by default
+ */
 export function runReef(
   reef: Reef,
   doses: readonly TrueDose[],
   events: readonly TrueEvent[] = [],
+  until = HOURS,
 ): TrueCourse {
+  const room = () => new Float64Array(until + 1);
   const course: TrueCourse = {
-    ammonia: new Float64Array(HOURS + 1),
-    nitrite: new Float64Array(HOURS + 1),
-    nitrate: new Float64Array(HOURS + 1),
-    alkalinity: new Float64Array(HOURS + 1),
-    capacityA: new Float64Array(HOURS + 1),
-    capacityB: new Float64Array(HOURS + 1),
+    ammonia: room(),
+    nitrite: room(),
+    nitrate: room(),
+    alkalinity: room(),
+    capacityA: room(),
+    capacityB: room(),
   };
   let A = 0;
   let I = 0;
@@ -175,13 +207,14 @@ export function runReef(
   let { quick, slow, nitriteGuild, labile, stubborn } = reef;
   let awake = reef.method === 'liveRock' ? 1 : 0;
   const dt = 1 / 96;
-  for (let hour = 0; hour < HOURS; hour += 1) {
+  for (let hour = 0; ; hour += 1) {
     course.ammonia[hour] = A;
     course.nitrite[hour] = I;
     course.nitrate[hour] = N;
     course.alkalinity[hour] = alk;
     course.capacityA[hour] = quick + 0.9 * slow;
     course.capacityB[hour] = nitriteGuild * awake;
+    if (hour === until) return course;
     for (const dose of doses) {
       if (Math.round(dose.day * 24) === hour) A += dose.believed * reef.doseError * (dose.off ?? 1);
     }
@@ -233,13 +266,6 @@ export function runReef(
       awake = Math.min(1, awake + (I > 0.1 ? dt / reef.lagDays : 0));
     }
   }
-  course.ammonia[HOURS] = A;
-  course.nitrite[HOURS] = I;
-  course.nitrate[HOURS] = N;
-  course.alkalinity[HOURS] = alk;
-  course.capacityA[HOURS] = quick + 0.9 * slow;
-  course.capacityB[HOURS] = nitriteGuild * awake;
-  return course;
 }
 
 /** Day from which both stay under 0.1 mg N/L; Infinity if that is not within its life. */

@@ -63,11 +63,32 @@ export const everyFewDays = (every: number) => (life: Life) => {
   return days;
 };
 
-/** Forecasts each life on the days asked for, with nothing dosed afterwards. */
+/** What is said of a life on a day: the range of days, and nitrite's capacity, mg N/L/day. */
+export type Forecaster = (
+  life: Life,
+  day: number,
+) => Pick<Trial, 'low' | 'middle' | 'high' | 'misfit'> & { capacityB: number };
+
+/** What the app says. */
+export const byForecast =
+  (options: ForecastOptions): Forecaster =>
+  (life, day) => {
+    const { milestones, misfit, capacity } = forecastOn(life, day, options);
+    const { p10, p50, p90 } = milestones.ready;
+    return {
+      low: dayOf(p10),
+      middle: dayOf(p50),
+      high: dayOf(p90),
+      misfit,
+      capacityB: capacity.nitrite.p50,
+    };
+  };
+
+/** Asks about each life on the days asked for, with nothing dosed afterwards. */
 export function study(
   lives: readonly Life[],
   asks: (life: Life) => readonly number[],
-  options: ForecastOptions,
+  forecaster: Forecaster,
 ): Trial[] {
   const usual = new Map(
     METHODS.map((method) => [
@@ -80,19 +101,14 @@ export function study(
   );
   return lives.flatMap((life) =>
     asks(life).map((day) => {
-      const forecast = forecastOn(life, day, options);
-      const { p10, p50, p90 } = forecast.milestones.ready;
+      const said = forecaster(life, day);
       return {
+        ...said,
         method: life.reef.method,
         share: day / life.readyDay,
         truth: readyWithout(life, day),
-        low: dayOf(p10),
-        middle: dayOf(p50),
-        high: dayOf(p90),
         thumb: usual.get(life.reef.method) ?? 0,
-        misfit: forecast.misfit,
-        capacityB:
-          forecast.capacity.nitrite.p50 / (life.course.capacityB[Math.round(day * 24)] ?? 0),
+        capacityB: said.capacityB / (life.course.capacityB[Math.round(day * 24)] ?? 0),
       };
     }),
   );

@@ -16,11 +16,22 @@ const POWER = 3;
 const FULL_FROM = 0.9;
 
 /**
- * The ensemble as it stands for the moment it is asked at. The readings alone say how likely each
- * tank is on a fixed day; but towards the end a day is asked about because the keeper is on the way,
- * and a way twice as long holds each day half as densely. Without this, late dates come out late. A
- * tank already clear counts as one that clears today.
+ * How much likelier each tank is for being asked about today, by the day on which it clears; and how
+ * far on its way it seems to be, 0 to 1. The readings alone say how likely a tank is on a fixed day;
+ * but towards the end a day is asked about because the keeper is on the way, and a way twice as long
+ * holds each day half as densely. Without this, late dates come out late.
+ * @param clears days of the run, none before `now`: a tank already clear is one that clears today
  */
+export function weighByAsking(
+  clears: readonly number[],
+  now: number,
+): { way: number; weights: number[] } {
+  const way = Math.min(1, now / quantileOfSorted(sortedCopy(clears), 0.5));
+  const power = POWER * Math.min(1, way / FULL_FROM);
+  return { way, weights: clears.map((day) => day ** -power) };
+}
+
+/** The ensemble as it stands for the moment it is asked at. */
 export function asAsked(ensemble: Ensemble, ahead: Ahead): { ensemble: Ensemble; ahead: Ahead } {
   const { problem, members } = ensemble;
   const now = nowDay(problem);
@@ -28,9 +39,7 @@ export function asAsked(ensemble: Ensemble, ahead: Ahead): { ensemble: Ensemble;
     const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);
     return Math.min(now + 2 * HORIZON_DAYS, Math.max(now, clear, 1));
   });
-  const middle = quantileOfSorted(sortedCopy(clears), 0.5);
-  const way = Math.min(1, now / middle / FULL_FROM);
-  const weights = clears.map((day) => day ** (-POWER * way));
+  const { way, weights } = weighByAsking(clears, now);
   const total = weights.reduce((a, b) => a + b, 0);
   const rows: number[] = [];
   let sum = 0;

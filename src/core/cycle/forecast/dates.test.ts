@@ -47,13 +47,20 @@ describe('dates of a forecast', () => {
     );
   });
 
-  it('reach further up early on, and further down near the end', () => {
-    const early = dateRange({ problem, way: 0 }, even);
-    const late = dateRange({ problem, way: 1 }, even);
-    expect(dayOf(early.p90)).toBeGreaterThan(dayOf(late.p90));
-    expect(dayOf(late.p10)).toBeLessThan(dayOf(early.p10));
-    expect(dayOf(late.p50)).toBeLessThan(dayOf(early.p50));
-    expect(dayOf(early.p50)).toBeCloseTo(20, 1);
+  it('reach far up early on, and draw in by degrees past two thirds of the way', () => {
+    const [early, before, between, late] = [0, 0.65, 0.72, 1].map((way) =>
+      dateRange({ problem, way }, even),
+    ) as [DateRange, DateRange, DateRange, DateRange];
+    expect(before).toEqual(early);
+    for (const [wide, narrow] of [
+      [before, between],
+      [between, late],
+    ] as const) {
+      expect(dayOf(narrow.p90)).toBeLessThan(dayOf(wide.p90));
+      expect(dayOf(narrow.p10)).toBeGreaterThan(dayOf(wide.p10));
+      expect(narrow.p50).toBe(wide.p50);
+    }
+    expect(dayOf(early.p50)).toBeCloseTo(19.4, 1);
   });
 
   it('by share agree with the range, and only rise', () => {
