@@ -1,3 +1,4 @@
+import { assure } from '@/core/cycle/forecast';
 import { ASSURED } from '../assured';
 import { judge } from './judge';
 import { runReef } from './reef';
@@ -102,5 +103,14 @@ describe('the verdict along a life', () => {
       const judged = judge(harmed, () => ASSURED);
       expect(judged.falseReadies.filter((f) => f.day > harm)).toEqual([]);
     }
+  });
+
+  // Its colony decays at 0.2 a day, three times as fast as usual, and nobody feeds it for a fortnight.
+  it('does not call a colony ready that starves and carries no fish', () => {
+    const seed = 2_000_003 + 97 * 159 + 7919 * 6;
+    const starved = liveUntidily('kitLate', { school: 'algaeSuccession' }, 'dryRock', seed);
+    const judged = judge(starved, (problem) => assure(problem, { seed: 1 }));
+    expect(judged.falseGrants.length).toBeGreaterThan(0);
+    expect(judged.falseReadies).toEqual([]);
   });
 });

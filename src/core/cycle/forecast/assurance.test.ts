@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { day, dayOf, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import { packEvents } from '../kinetics/events';
 import { SAFE } from '../verdict/assurance';
+import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './ahead';
 import { assuranceOf } from './assurance';
 
 const problem = problemOn(10, (log) => {
@@ -33,6 +35,26 @@ describe('what is sure of a tank', () => {
     expect(until(0.2)).toBeGreaterThanOrEqual(10);
     expect(until(0.2)).toBeLessThan(until(0.1));
     expect(until(0.1)).toBeLessThan(40);
+  });
+
+  it('is not a repeat that a colony passes only just', () => {
+    const challenge = problemOn(10, (log) => log.dose(day(1), 1.6), {
+      school: { school: 'challenge', windowHours: 24 },
+    });
+    const [member] = ensembleOf(challenge, [colony(1)]).members;
+    if (!member) throw new Error('no tank');
+    const dose = packEvents([{ step: 0, ammonia: challenge.facts.challengeDose, alkalinityIs: 8 }]);
+    const spell = stretchFor(challenge, 2);
+    // The smallest colony that has used up the dose itself when its hours, and the slack, are over.
+    const capacity = Array.from({ length: 200 }, (_, i) => 1 + i / 20).find((capacityB) => {
+      runStretch(spell, member, { ...member.now, capacityA: 9, capacityB }, dose);
+      return (spell.course.nitrite[Math.floor((26 * AHEAD_STEPS) / 24)] ?? 1) < CLEAR;
+    });
+    const repeats = (capacityB: number) =>
+      assuranceOf(ensembleOf(challenge, [{ now: { capacityA: 9, capacityB } }])).repeats;
+    expect(capacity).toBeGreaterThan(1);
+    expect(repeats(capacity ?? 0)).toBe(0);
+    expect(repeats(1.4 * (capacity ?? 0))).toBe(1);
   });
 
   it('is never more than of a larger colony', () => {

@@ -235,8 +235,13 @@ describe('the next test', () => {
     // Nobody tested since the last day on which something was there.
     const unseen = { ...life, sittings: life.sittings.filter((s) => s.day < life.readyDay - 0.5) };
     expect(forecastAt(unseen, at).nextTest).toMatchObject({ inDays: 0 });
-    expect(forecastAt(life, at).nextTest).toBeNull();
-    const held = forecastAt(life, at, { school: { school: 'bothZeroHeld', holdDays: 7 } });
+    // Fed again, twice, its colony carries a load for longer than the hold lasts.
+    const more = [18, 21].map((when) => ({ day: when, believed: 1.6 }));
+    const fed = plainLife(middlingReef('bottle'), [...TWO, ...more]);
+    expect(forecastAt(fed, fed.readyDay + 2.5).nextTest).toBeNull();
+    const held = forecastAt(fed, fed.readyDay + 2.5, {
+      school: { school: 'bothZeroHeld', holdDays: 7 },
+    });
     expect(held.nextTest?.purpose).toBe('confirm');
     expect(held.nextTest?.inDays).toBeGreaterThan(2);
     expect(held.nextTest?.inDays).toBeLessThanOrEqual(7);

@@ -66,9 +66,10 @@ describe('evidence grants, knowledge may withhold', () => {
   });
 
   test.each([
-    [{ stays: 0.4 }, /stay low for a week/, /Test both again/],
-    [{ carries: 0.4 }, /first small fish/, /Dose 2 ppm/],
-    [{ repeats: 0.4 }, /gone in time again/, /Dose 2 ppm/],
+    [{ stays: 0.4 }, /about 4 in 10 .* stay low for a week/, /Test both again/],
+    [{ stays: 0.96 }, /more than 9 in 10 .* stay low for a week, and 49 in 50/, /Test both again/],
+    [{ carries: 0.4 }, /about 4 in 10 .* first small fish is carried, and 49 in 50/, /Dose 2 ppm/],
+    [{ repeats: 0.4 }, /about 4 in 10 .* gone in time again/, /Dose 2 ppm/],
   ])('withholds at %j, with its reason and what settles it', (doubt, because, settle) => {
     const verdict = judged(shown(CHALLENGE), AT, { ...ASSURED, ...doubt, suspect: 'x is so' });
     expect(verdict).toMatchObject({ granted: true, cycled: false, ready: false });
@@ -77,7 +78,6 @@ describe('evidence grants, knowledge may withhold', () => {
       because: expect.stringMatching(because),
       settle: expect.stringMatching(settle),
     });
-    expect(verdict.last?.because).toContain('about 4 in 10');
     expect(verdict.last?.because).toContain('x is so');
     expect(verdict.today.title).toBe('Not ready for fish yet.');
     expect(verdict.cycle.detail).toMatch(because);
@@ -136,7 +136,8 @@ describe('what the forecast says of a tank that tests call ready', () => {
   it('is the surer of a repeat the sooner it would be, and says until when', () => {
     const now = assured(29.5);
     expect(now).toMatchObject({ stays: 1, carries: 1, repeats: 1 });
-    expect(now.carriesUntil).toBeNull();
+    // For weeks: the days asked for end at thirty.
+    expect(now.carriesUntil ?? Infinity).toBeGreaterThanOrEqual(FILLED + 50 * DAY);
     const until = ((now.repeatsUntil ?? 0) - FILLED) / DAY;
     expect(until).toBeGreaterThan(33);
     expect(until).toBeLessThan(45);
