@@ -20,6 +20,11 @@ const BECAUSE: Record<NextTest['purpose'], string> = {
   challenge: 'After a dose of 2 ppm now, which shows what zeros alone do not',
 };
 
+const PREFIX = 'next-';
+
+/** Whether a task is the test that the forecast asks for. */
+export const isNextTest = ({ id }: { id: string }): boolean => id.startsWith(PREFIX);
+
 /** The test that the forecast asks for, unless a challenge or a programme asks for it already. */
 export const guide: TaskSource = {
   occurrences: (world, from, until) => {
@@ -33,7 +38,7 @@ export const guide: TaskSource = {
     if (parameters.some((parameter) => asked.includes(parameter))) return [];
     const due = occurrence(
       {
-        id: `next-${next.parameter}`,
+        id: `${PREFIX}${next.parameter}`,
         title: `Test ${listWords(parameters.map((p) => PARAMETERS[p].inSentence))}`,
         because: BECAUSE[next.purpose],
         minutes: PARAMETERS[next.parameter].minutes,

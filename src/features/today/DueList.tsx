@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { dueWords } from '@/core/tasks/due';
+import { isNextTest } from '@/core/tasks/guide';
 import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
 import { spanOfMinutes } from '@/core/units/duration';
@@ -63,6 +64,15 @@ const SHOWN = 7;
 /** Of them, kept for what lies ahead: much that is due must not hide it. */
 const AHEAD = 2;
 
+/** The rows that are shown. The test that the forecast asks for is one of them, however much is due. */
+export function shownOf(all: readonly Occurrence[]): Occurrence[] {
+  const now = all.filter((task) => task.inDays <= 0).slice(0, SHOWN - AHEAD);
+  const ahead = all.filter((task) => task.inDays > 0).slice(0, SHOWN - now.length);
+  const next = all.find(isNextTest);
+  if (next && next.inDays > 0 && !ahead.includes(next)) ahead.splice(-1, 1, next);
+  return [...now, ...ahead];
+}
+
 interface DueListProps {
   tasks: readonly Occurrence[];
   tank: { id: string; zone: string };
@@ -78,8 +88,7 @@ export function DueList({ tasks, tank }: DueListProps) {
   const [asking, setAsking] = useState(false);
   const all = grouped(tasks);
   const today = all.filter((task) => task.inDays <= 0);
-  const now = today.slice(0, SHOWN - AHEAD);
-  const rows = [...now, ...all.filter((task) => task.inDays > 0).slice(0, SHOWN - now.length)];
+  const rows = shownOf(all);
   const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
   const more = today.length - rows.filter((task) => task.inDays <= 0).length;
   return (

@@ -6,7 +6,7 @@ import { selectDueTasks, selectHistory } from '@/store/inView';
 import { ticked } from '@/store/clockSlice';
 import { undoKeys } from '@/store/record';
 import { demoStore, press, SCREEN_NOW, show } from '@/testing/appHarness';
-import { grouped } from './DueList';
+import { grouped, shownOf } from './DueList';
 import { TodayScreen } from './TodayScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
@@ -64,6 +64,25 @@ describe('what is due', () => {
       'Something',
     ]);
     expect(rows[1]).toMatchObject({ minutes: 6, because: 'Last tested long ago', inDays: -2 });
+  });
+
+  it('never hides the test that the forecast asks for behind others that lie ahead', () => {
+    const ahead = [1, 2, 3, 4, 5, 6, 7, 8].map((inDays) => task({ id: `t${inDays}`, inDays }));
+    const next = task({ id: 'next-nitrite', inDays: 4 });
+    const ids = (list: Occurrence[]) => shownOf(list).map(({ id }) => id);
+    expect(ids([...ahead, next])).toEqual(['t1', 't2', 't3', 't4', 't5', 't6', 'next-nitrite']);
+    expect(ids([next, ...ahead])[0]).toBe('next-nitrite');
+    const due = [1, 2, 3, 4, 5, 6].map((n) => task({ id: `d${n}` }));
+    expect(ids([...due, ...ahead, next])).toEqual([
+      'd1',
+      'd2',
+      'd3',
+      'd4',
+      'd5',
+      't1',
+      'next-nitrite',
+    ]);
+    expect(ids(ahead)).toHaveLength(7);
   });
 
   it('leads to where it is done, begun with what is known', () => {
