@@ -109,7 +109,7 @@ const CROWDED = [
   });
 });
 
-test('the first load fetches at most 495 kB of script, gzipped', async ({ page }) => {
+test('the first load fetches at most 496 kB of script, gzipped', async ({ page }) => {
   const bodies: Promise<Buffer>[] = [];
   page.on('response', (response) => {
     // The jobs run in a worker, which is fetched, with its client and what daily life rests on, after
@@ -129,7 +129,7 @@ test('the first load fetches at most 495 kB of script, gzipped', async ({ page }
     `${JSON.stringify({ firstLoadKb: Math.round(bytes / 1000), files: sizes.length })}\n`,
   );
   expect(bytes).toBeGreaterThan(300_000);
-  expect(bytes).toBeLessThanOrEqual(495_000);
+  expect(bytes).toBeLessThanOrEqual(496_000);
 });
 
 test('the cycle is judged criterion by criterion, by the school one chooses', async ({ page }) => {
