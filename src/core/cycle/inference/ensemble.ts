@@ -133,7 +133,8 @@ function sampleStories(problem: CycleProblem, options: InferenceOptions): Hypoth
     const sample = sampleTarget(
       {
         size: model.size,
-        logLikelihood: (z, at) => trust * model.logLikelihood(z, at),
+        logLikelihood: (z, at, atLeast = -Infinity) =>
+          trust * model.logLikelihood(z, at, atLeast / trust),
       },
       {
         count: n,

@@ -78,6 +78,21 @@ describe('the sampler', () => {
     expect(Math.abs(sample.logEvidence - evidence)).toBeLessThan(0.3);
   });
 
+  it('comes to the same where a likelihood stops at what can no longer be taken', () => {
+    const full = (z: Float64Array, at: number) => -8 * ((z[at] ?? 0) - 1) ** 2;
+    let stopped = 0;
+    const stopping = (z: Float64Array, at: number, atLeast = -Infinity) => {
+      const value = full(z, at);
+      if (value >= atLeast) return value;
+      stopped += 1;
+      return -Infinity;
+    };
+    const options = { count: 200, seed: 9 };
+    const sample = sampleTarget({ size: 2, logLikelihood: stopping }, options);
+    expect(sample).toEqual(sampleTarget({ size: 2, logLikelihood: full }, options));
+    expect(stopped).toBeGreaterThan(200);
+  });
+
   it('keeps to the prior where nothing is known, and to its seed always', () => {
     const flat = { size: 2, logLikelihood: () => 0 };
     const one = sampleTarget(flat, { count: 2000, seed: 5 });

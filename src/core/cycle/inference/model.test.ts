@@ -234,4 +234,31 @@ describe('the likelihood', () => {
       { numRuns: 60 },
     );
   });
+
+  it('is the same in full, and given up only where it would come out below what is asked', () => {
+    let given = 0;
+    for (const hypothesis of hypothesesFor(problem)) {
+      const model = new CycleModel(problem, hypothesis);
+      fc.assert(
+        fc.property(
+          fc.array(fc.double({ min: -3, max: 3, noNaN: true }), {
+            minLength: model.size,
+            maxLength: model.size,
+          }),
+          fc.double({ min: -60, max: 0, noNaN: true }),
+          (numbers, atLeast) => {
+            const z = Float64Array.from(numbers);
+            const full = model.logLikelihood(z, 0);
+            const asked = model.logLikelihood(z, 0, atLeast);
+            if (asked === full) return;
+            given += 1;
+            expect(asked).toBe(-Infinity);
+            expect(full).toBeLessThan(atLeast);
+          },
+        ),
+        { numRuns: 60 },
+      );
+    }
+    expect(given).toBeGreaterThan(20);
+  });
 });

@@ -39,7 +39,7 @@ export class CycleModel {
   private readonly start: CycleState;
   private readonly lastIndex: number;
   private readonly series: Record<Nitrogen, Float64Array>;
-  private readonly sights: Sight[];
+  private readonly legs: Leg[];
 
   constructor(
     readonly problem: CycleProblem,
@@ -59,7 +59,7 @@ export class CycleModel {
     this.events = packEvents([...problem.additions, { step: Infinity }]);
     this.lastIndex = problem.observations.reduce((last, o) => max(last, o.index), 0);
     this.series = this.course;
-    this.sights = problem.observations.map((o) => this.sightOf(o));
+    this.legs = legsOf(problem.observations.map((o) => this.sightOf(o)));
     this.start = {
       ammonia: 0,
       nitrite: 0,
@@ -241,10 +241,14 @@ export class CycleModel {
    * @param until step to stop at
    */
   run(z: Float64Array, at: number, until = this.environment.steps): void {
+    this.prepare(z, at);
+    runCycle(this.parameters, this.environment, this.events, this.start, this.course, until);
+  }
+
+  private prepare(z: Float64Array, at: number): void {
     const values = this.evaluate(z, at);
     this.fillParameters(values);
     this.fillEvents(z, at, values);
-    runCycle(this.parameters, this.environment, this.events, this.start, this.course, until);
   }
 
   /** What of a reading never changes from particle to particle. */
@@ -262,16 +266,26 @@ export class CycleModel {
     };
   }
 
-  /** Log likelihood of a particle; runs no further than the last reading. */
-  logLikelihood(z: Float64Array, at: number): number {
-    this.run(z, at, this.lastIndex);
+  /**
+   * Log likelihood of a particle; runs no further than the last reading.
+   * @param atLeast where it is sure to come out below this, −Infinity is said as soon as that is sure
+   */
+  logLikelihood(z: Float64Array, at: number, atLeast = -Infinity): number {
+    this.prepare(z, at);
+    const { parameters, environment, events, start, course } = this;
     let sum = 0;
-    for (let i = 0; i < this.sights.length; i += 1) {
-      const s = this.sights[i] as Sight;
-      const shown =
-        (s.series[s.index] as number) * s.scale * (this.bias[s.kit] as number) +
-        (this.offset[s.kit] as number);
-      sum += s.weight * log(s.kept * chanceFor(s.reader, shown, this.spread) + s.blundered);
+    let from = 0;
+    for (const { until, sights, mostAfter } of this.legs) {
+      runCycle(parameters, environment, events, start, course, until, from);
+      from = until;
+      for (let i = 0; i < sights.length; i += 1) {
+        const s = sights[i] as Sight;
+        const shown =
+          (s.series[s.index] as number) * s.scale * (this.bias[s.kit] as number) +
+          (this.offset[s.kit] as number);
+        sum += s.weight * log(s.kept * chanceFor(s.reader, shown, this.spread) + s.blundered);
+      }
+      if (sum + mostAfter < atLeast) return -Infinity;
     }
     return sum === sum ? sum : -Infinity;
   }
@@ -286,6 +300,46 @@ interface Sight {
   weight: number;
   kept: number;
   blundered: number;
+}
+
+/** A part of the way with the readings that fall into it. */
+interface Leg {
+  /** Step of the last of them. */
+  until: number;
+  sights: Sight[];
+  /** The most that all readings after it can add to a log likelihood. */
+  mostAfter: number;
+}
+
+/** Legs of a likelihood: more of them tell sooner that a tank is unlikely, and cost a start each. */
+const LEGS = 10;
+
+function legsOf(sights: readonly Sight[]): Leg[] {
+  const sorted = [...sights].sort((a, b) => a.index - b.index);
+  const shortest = (sorted.at(-1)?.index ?? 0) / LEGS;
+  const legs: Leg[] = [];
+  let from = 0;
+  for (const sight of sorted) {
+    const leg = legs.at(-1);
+    if (leg && (sight.index === leg.until || sight.index - from < shortest)) {
+      leg.sights.push(sight);
+      leg.until = sight.index;
+    } else {
+      from = leg?.until ?? 0;
+      legs.push({ until: sight.index, sights: [sight], mostAfter: 0 });
+    }
+  }
+  for (let i = legs.length - 2; i >= 0; i -= 1) {
+    const after = legs[i + 1] as Leg;
+    (legs[i] as Leg).mostAfter =
+      after.mostAfter + after.sights.reduce((sum, sight) => sum + mostOf(sight), 0);
+  }
+  return legs;
+}
+
+/** The most that a reading can add to a log likelihood: it was as likely as can be. */
+function mostOf({ reader, weight, kept, blundered }: Sight): number {
+  return weight * log(kept * (reader.card ? 1 : METER_PEAK) + blundered);
 }
 
 /** What a blunder gives to any one step: one of about six. */
@@ -317,10 +371,13 @@ function readerOf(
   };
 }
 
+/** The standard normal density at its middle. */
+const METER_PEAK = 0.4;
+
 function chanceFor(r: Reader, shown: number, spread: number): number {
   if (!r.card) {
     const off = (r.low - shown) / (r.sigma + 0.05 * shown);
-    return exp(-0.5 * off * off) * 0.4;
+    return METER_PEAK * exp(-0.5 * off * off);
   }
   const centre = log(shown + r.half);
   const sigma = r.sigma * spread;

@@ -5,7 +5,8 @@ import { choleskyInPlace, shapeOf, type Shape } from './cholesky';
 /** What the sampler needs to know of a model: how many numbers a particle has, and how well one fits. */
 export interface Target {
   size: number;
-  logLikelihood(z: Float64Array, at: number): number;
+  /** May say −Infinity as soon as it is sure to come out below `atLeast`. */
+  logLikelihood(z: Float64Array, at: number, atLeast?: number): number;
 }
 
 export interface Sample {
@@ -178,11 +179,12 @@ export function sampleTarget(target: Target, options: SampleOptions): Sample {
   };
 
   const judge = (p: number, logPrior: number): void => {
-    const value = target.logLikelihood(proposal, 0);
-    const logRatio = logPrior + temperature * (value - (logLikelihood[p] as number));
+    // What it has to reach is drawn first, so that the likelihood need not be known beyond that.
+    const least = (logLikelihood[p] as number) + (Math.log(1 - random()) - logPrior) / temperature;
+    const value = target.logLikelihood(proposal, 0, least);
     tried += 1;
     // Written so that a likelihood that is not a number is never taken.
-    if (!(Math.log(1 - random()) < logRatio)) return;
+    if (!(value > least)) return;
     particles.set(proposal, p * size);
     logLikelihood[p] = value;
     taken += 1;

@@ -239,6 +239,31 @@ describe('whatever is done to the water', () => {
 });
 
 describe('the integrator', () => {
+  it('goes on from where it stopped as if it had not', () => {
+    const environment = steadyEnvironment(20);
+    const parameters = typicalParameters('bottle');
+    const events = packEvents([
+      { step: 0, ammonia: 2 },
+      { step: 100, replaced: 0.4 },
+      { step: 100, ammonia: 1 },
+    ]);
+    const start = freshStart(parameters, 8);
+    const whole = courseFor(environment);
+    runCycle(parameters, environment, events, start, whole);
+    fc.assert(
+      fc.property(fc.constantFrom(1, 99, 100, 101, 300), fc.nat(400), (first, more) => {
+        const course = courseFor(environment);
+        const second = Math.min(environment.steps, first + more);
+        const go = (until: number, from: number) =>
+          runCycle(parameters, environment, events, start, course, until, from);
+        go(first, 0);
+        go(second, first);
+        go(environment.steps, second);
+        expect(course).toEqual(whole);
+      }),
+    );
+  });
+
   it('gives the same milestones, to a few hours, with half the step', () => {
     for (const seed of ['dryRock', 'bottle', 'liveRock'] as const) {
       const whole = clearing({ seed });

@@ -77,9 +77,11 @@ const WAKES_AT = 0.05;
  */
 const TRACE = 1e-14;
 
-/** exp(x) for the small steps of an hour, within 2e-6 for |x| up to 0.1 and never below zero. */
+/** exp(x) for the small steps of an hour, within 1e-7 for |x| up to 0.1 and never below zero. */
 function grown(x: number): number {
-  return x > -0.5 && x < 0.5 ? (1 + x / 2 + (x * x) / 12) / (1 - x / 2 + (x * x) / 12) : exp(x);
+  return x > -0.3 && x < 0.3
+    ? 1 + x * (1 + x * (0.5 + x * (0.16666666666666666 + x * 0.041666666666666664)))
+    : exp(x);
 }
 
 /**
@@ -89,6 +91,7 @@ function grown(x: number): number {
  * so an ensemble can share one course.
  * @param start the state before the first step; events at step 0 come on top of it
  * @param until the step to stop at, for those who need no more; the rest of `course` is left as it was
+ * @param from the step to go on from; up to it `course` is that of the same run, stopped there
  */
 export function runCycle(
   p: CycleParameters,
@@ -97,29 +100,40 @@ export function runCycle(
   start: Readonly<CycleState>,
   course: CycleCourse,
   until = environment.steps,
+  from = 0,
 ): void {
   const { stepsPerDay, pace, warmth, freeShare, light } = environment;
   const dt = 1 / stepsPerDay;
-  let A = start.ammonia;
-  let I = start.nitrite;
-  let N = start.nitrate;
-  let O = start.organic;
-  let alk = start.alkalinity;
-  let Ca = start.capacityA;
-  let Cb = start.capacityB;
-  let awake = start.awake;
+  if (from === 0) {
+    course.ammonia[0] = start.ammonia;
+    course.nitrite[0] = start.nitrite;
+    course.nitrate[0] = start.nitrate;
+    course.organic[0] = start.organic;
+    course.alkalinity[0] = start.alkalinity;
+    course.capacityA[0] = start.capacityA;
+    course.capacityB[0] = start.capacityB;
+    course.awake[0] = start.awake;
+  }
+  let A = course.ammonia[from] as number;
+  let I = course.nitrite[from] as number;
+  let N = course.nitrate[from] as number;
+  let O = course.organic[from] as number;
+  let alk = course.alkalinity[from] as number;
+  let Ca = course.capacityA[from] as number;
+  let Cb = course.capacityB[from] as number;
+  let awake = course.awake[from] as number;
   let next = 0;
+  while (next < events.count && (events.step[next] as number) < from) next += 1;
   const denitrified = 1 - exp(-p.denitrification * dt);
-  course.ammonia[0] = A;
-  course.nitrite[0] = I;
-  course.nitrate[0] = N;
-  course.organic[0] = O;
-  course.alkalinity[0] = alk;
-  course.capacityA[0] = Ca;
-  course.capacityB[0] = Cb;
-  course.awake[0] = awake;
+  // What a step needs of the parameters: a division in the loop costs as much as the rest of a line.
+  const { halfA, halfB, inhibition, growthA, growthB } = p;
+  const mineralisation = p.mineralisation * dt;
+  const uptake = p.uptake * dt;
+  const decayA = p.decayA * dt;
+  const decayB = p.decayB * dt;
+  const perCeiling = 1 / p.ceiling;
   const waking = dt / p.lag;
-  for (let step = 0; step < until; step += 1) {
+  for (let step = from; step < until; step += 1) {
     while (next < events.count && (events.step[next] as number) <= step) {
       const share = events.replaced[next] as number;
       if (share > 0) {
@@ -147,41 +161,37 @@ export function runCycle(
     }
     const e = ((pace[step] as number) * alk) / (HALF_ALKALINITY + alk);
 
-    const rate = p.mineralisation * (warmth[step] as number) * dt;
-    const released = O < TRACE ? O : O * (1 - grown(-rate));
+    const released = O < TRACE ? O : O * (1 - grown(-mineralisation * (warmth[step] as number)));
     O -= released;
     A += released;
 
-    const leftA = leftOver(A, Ca * e * dt, p.halfA);
     // Rounding may leave a hair more than there was.
-    let usedA = A < TRACE ? A : max(0, A - leftA);
+    let usedA = A < TRACE ? A : max(0, A - leftOver(A, Ca * e * dt, halfA));
     // Acid can't use more alkalinity than there is.
     const affordable = (alk + ALKALINITY_BACK * released) / ALKALINITY_PER_N;
     if (usedA > affordable) usedA = affordable;
     A -= usedA;
     I += usedA;
 
-    const free = A * (freeShare[step] as number);
-    const eB = e / (1 + free / p.inhibition);
+    const eB = (e * inhibition) / (inhibition + A * (freeShare[step] as number));
     if (awake < 1) awake = 1 - (1 - awake) * grown((-waking * I) / (I + WAKES_AT));
-    const leftB = leftOver(I, Cb * awake * eB * dt, p.halfB);
-    const usedB = I < TRACE ? I : max(0, I - leftB);
+    const usedB = I < TRACE ? I : max(0, I - leftOver(I, Cb * awake * eB * dt, halfB));
     I -= usedB;
     N += usedB;
 
     const lost = N * denitrified;
     N -= lost;
-    const takenUp = 1 - grown(-p.uptake * (light[step] as number) * dt);
+    const takenUp = 1 - grown(-uptake * (light[step] as number));
     A -= A * takenUp;
     N -= N * takenUp;
     alk += ALKALINITY_BACK * (released + lost) - ALKALINITY_PER_N * usedA;
     if (alk < 0) alk = 0;
 
-    // Growth follows what was really used: used / (capacity × dt) is the rate per capacity.
-    const fedA = Ca > 0 ? usedA / (Ca * dt) : 0;
-    const fedB = Cb > 0 ? usedB / (Cb * dt) : 0;
-    Ca *= grown(dt * (p.growthA * fedA * (1 - Ca / p.ceiling) - p.decayA));
-    Cb *= grown(dt * (p.growthB * fedB * (1 - Cb / p.ceiling) - p.decayB));
+    // Growth follows what was really used in the step, for each part of the capacity that is there.
+    const fedA = Ca > 0 ? usedA / Ca - usedA * perCeiling : 0;
+    const fedB = Cb > 0 ? usedB / Cb - usedB * perCeiling : 0;
+    Ca *= grown(growthA * fedA - decayA);
+    Cb *= grown(growthB * fedB - decayB);
 
     const at = step + 1;
     course.ammonia[at] = A;
