@@ -219,10 +219,10 @@ function forecastDetail(
     return `It clears ${capacityWords(clears.ammonia, 'ammonia')}. ${clearBy('ammonia')} ${clearBy('nitrite')}`;
   }
   const sides = `This tank clears ${capacityWords(clears.ammonia, 'ammonia')}, and ${capacityWords(clears.nitrite, 'nitrite')}.`;
+  if (nextTest?.purpose === 'challenge') {
+    return `${sides} ${nextTest.because} That is **${shortDay(nextTest.at, zone)}**.`;
+  }
   if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
-    if (nextTest?.purpose === 'challenge') {
-      return `${sides} ${nextTest.because} That is **${shortDay(nextTest.at, zone)}**.`;
-    }
     return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
   }
   return `${sides} ${clearBy(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;

@@ -8,6 +8,7 @@ import { cycleProblem } from '../problem/problem';
 import { alkalinityRaise } from './alkalinityRaise';
 import { amountForRise, organicsForRise } from './amount';
 import { challengeRun } from './challengeRun';
+import type { NextTest } from '../forecast/types';
 import { endSteps } from './endSteps';
 import { playMethod } from './methods';
 import { programmeSchedule, programmeStanding } from './programme';
@@ -125,6 +126,27 @@ describe('dosing again', () => {
     const proof = redoseAdvice(history, forecast, onDay(20));
     expect(proof.rise).toBeCloseTo(2 * plain.rise, 9);
     expect(proof.because).toMatch(/does not show enough/);
+  });
+
+  it('is a whole dose before zeros where the forecast feeds a colony that would starve', () => {
+    const log = new LogBuilder();
+    log.dose(onDay(1), 1.6);
+    log.ammonia(onDay(20), 0);
+    log.nitrite(onDay(20), 0.25);
+    const history = historyOf(log, onDay(20));
+    const forecast = forecastOf(cycleProblem(history, onDay(20)), {
+      seed: 1,
+      particles: 60,
+      otherParticles: 8,
+      members: 60,
+    });
+    const { nextTest } = forecast;
+    if (!nextTest) throw new Error('no test');
+    const asked = (purpose: NextTest['purpose']) =>
+      redoseAdvice(history, { ...forecast, nextTest: { ...nextTest, purpose } }, onDay(20));
+    expect(asked('confirm').because).toMatch(/Half a dose/);
+    expect(asked('challenge').because).toMatch(/would starve/);
+    expect(asked('challenge').rise).toBeCloseTo(2 * asked('confirm').rise, 9);
   });
 
   it('says when: once the colony is hungry, or once the forecast has both clear', () => {

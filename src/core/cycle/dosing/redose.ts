@@ -99,7 +99,14 @@ export function redoseAdvice(
   if (ammonia && !isStale(ammonia, at) && ammonia.zero === false) {
     return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`, bothClear);
   }
+  const proof = forecast?.nextTest?.purpose === 'challenge';
   if (nitrite && !isStale(nitrite, at) && nitrite.zero === false) {
+    if (proof && nitrite.best <= LITTLE_NITRITE) {
+      return dose(
+        usual,
+        `Nitrite reads ${readingWords(nitrite)} and is nearly gone, and the colony would starve while zeros are waited for. ${usualDoseWords(history)} now, tested when it is likely gone.`,
+      );
+    }
     return nitrite.best > LITTLE_NITRITE
       ? none(
           `Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`,
@@ -118,7 +125,7 @@ export function redoseAdvice(
   if (untested) {
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
-  if (forecast?.nextTest?.purpose === 'challenge') {
+  if (proof) {
     return dose(
       usual,
       `Both read zero, but that alone does not show enough. ${usualDoseWords(history)}, tested when it is likely gone, does.`,

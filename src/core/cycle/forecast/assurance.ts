@@ -51,6 +51,39 @@ function loadEvents(): CycleEvent[] {
   }));
 }
 
+/** A fortnight under the load that is asked, ready to be run from any state of a member. */
+function loadOn(problem: CycleProblem): (member: Member) => (from: CycleState) => boolean {
+  const stretch = stretchFor(problem, FIRST_LOAD.days);
+  const load = loadEvents();
+  return (member) => {
+    const events = packEvents([...standingEvents(problem, member, FIRST_LOAD.days), ...load]);
+    return (from) => {
+      runStretch(stretch, member, from, events);
+      return peakOf(stretch.course, stretch.environment.steps) <= SAFE;
+    };
+  };
+}
+
+/**
+ * Share of the tanks that would carry the load some days from now, if nothing more fed them until then.
+ * @param days days ahead, 0 to some months
+ * @param events what is put in on the way
+ */
+export function carriesAfter(
+  { problem, members }: Ensemble,
+  days: number,
+  events: (member: Member) => CycleEvent[] = () => [],
+): number {
+  const still = stretchFor(problem, Math.max(1, Math.ceil(days)));
+  const carries = loadOn(problem);
+  const carried = members.filter((member) => {
+    const given = [...standingEvents(problem, member, Math.ceil(days)), ...events(member)];
+    runStretch(still, member, member.now, packEvents(given));
+    return carries(member)(stateAt(still.course, Math.round(days * AHEAD_STEPS)));
+  });
+  return carried.length / Math.max(1, members.length);
+}
+
 /** Whether the dose of a challenge is gone within the hours, from a state on. */
 function repeatPasses(
   problem: CycleProblem,
@@ -90,10 +123,9 @@ function suspectOf(members: readonly Member[], wrong: readonly boolean[]): strin
  */
 export function assuranceOf({ problem, members }: Ensemble): Assurance {
   const still = stretchFor(problem, Math.max(STAYS_DAYS, REPEATS_DAYS, ...CARRIES_ON));
-  const loaded = stretchFor(problem, FIRST_LOAD.days);
   const hours = problem.school.school === 'challenge' ? problem.school.windowHours : null;
   const spell = hours === null ? null : stretchFor(problem, Math.ceil(hours / 24) + 1);
-  const load = loadEvents();
+  const carriesOf = loadOn(problem);
   const wrong: boolean[] = [];
   let stays = 0;
   const carries = CARRIES_ON.map(() => 0);
@@ -102,13 +134,12 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
     const standing = standingEvents(problem, member, REPEATS_DAYS);
     runStretch(still, member, member.now, packEvents(standing));
     const staysLow = peakOf(still.course, STAYS_DAYS * AHEAD_STEPS) <= SAFE;
-    const withLoad = packEvents([...standingEvents(problem, member, FIRST_LOAD.days), ...load]);
+    const carriesFrom = carriesOf(member);
     // A colony that is not fed only shrinks: once it does not carry it does not later.
-    const carried = CARRIES_ON.findIndex((day) => {
-      runStretch(loaded, member, stateAt(still.course, day * AHEAD_STEPS), withLoad);
-      return peakOf(loaded.course, loaded.environment.steps) > SAFE;
-    });
-    const times = carried < 0 ? CARRIES_ON.length : carried;
+    const lapsed = CARRIES_ON.findIndex(
+      (day) => !carriesFrom(stateAt(still.course, day * AHEAD_STEPS)),
+    );
+    const times = lapsed < 0 ? CARRIES_ON.length : lapsed;
     for (let place = 0; place < times; place += 1) carries[place] = (carries[place] ?? 0) + 1;
     let passesNow = true;
     if (spell !== null && hours !== null) {

@@ -16,6 +16,7 @@ import {
 import {
   chanceClear,
   confirmation,
+  feeding,
   lastTest,
   pointsAfter,
   proving,
@@ -75,7 +76,7 @@ export function nextTestOf(
   const top = Math.max(...candidates.map((c) => c.gain));
   // With the date known well enough there is little left to learn: only to show.
   const certain = sd < CERTAIN;
-  const confirm = confirmation(problem, ahead, now, usable);
+  const confirm = confirmation(ensemble, ahead, usable);
   const left = quantileOfSorted(sortedCopy(days), 0.5) - now;
   const soonest = pointsAfter(
     lastTest(problem, () => true),
@@ -90,9 +91,12 @@ export function nextTestOf(
           .filter((c) => c.gain >= NEARLY_BEST * top && c.gain >= WORTH && c.point >= soonest)
           .sort((a, b) => a.point - b.point || b.gain - a.gain)[0];
   const show = showing(problem, ahead, usable);
-  const proof = proving(ensemble, withheld, ahead, usable);
+  const proof =
+    proving(ensemble, withheld, ahead, usable) ?? feeding(ensemble, ahead, confirm, usable);
+  const fed = proof?.purpose === 'challenge' && problem.facts.shownSince === null;
   const [chosen] = [
-    ...(learn ? [{ ...learn, purpose: 'learn' as const }] : []),
+    // What is tested before it is dosed would have to be tested again.
+    ...(learn && !fed ? [{ ...learn, purpose: 'learn' as const }] : []),
     ...(confirm && !proof ? [{ ...confirm, purpose: 'confirm' as const }] : []),
     ...(show ? [{ ...show, purpose: 'show' as const }] : []),
     ...(proof ? [proof] : []),
@@ -148,6 +152,9 @@ function becauseOf(
   const { facts } = problem;
   const day = now + chosen.point / ahead.perDay;
   const name = chosen.parameter;
+  if (purpose === 'challenge' && facts.nitriteShown && facts.shownSince === null) {
+    return 'Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose 2 ppm of ammonia now and test both when it is likely gone.';
+  }
   if (purpose === 'challenge') {
     return facts.nitriteShown
       ? 'Both read zero, but the forecast is not sure that a load is carried then. Dose 2 ppm of ammonia now and test both when it is likely gone.'

@@ -88,13 +88,18 @@ describe('the test that shows', () => {
       capacityB: number,
       school: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 },
       withheld: Withheld = 'dose',
+      decay = 0.06,
     ) => {
       const told = {
         ...problem,
         school,
         facts: { ...problem.facts, nitriteShown: true, shownSince: day(9), shownUntil: day(9) },
       };
-      const tanks = [{ now: { capacityA: 3, capacityB } }, { now: { capacityA: 3, capacityB } }];
+      const tank = {
+        now: { capacityA: 3, capacityB },
+        parameters: { decayA: decay, decayB: decay },
+      };
+      const tanks = [tank, tank];
       const ensemble = ensembleOf(told, tanks);
       const ahead = runAhead(ensemble);
       const days = Float64Array.from([17, 17]);
@@ -102,11 +107,20 @@ describe('the test that shows', () => {
     };
 
     it('is due when the dose is likely gone, the later the weaker the colony', () => {
-      const [strong, weak] = [dosed(2), dosed(0.3)];
+      const atOnce: SchoolChoice = { school: 'bothZero' };
+      const [strong, weak] = [dosed(2, atOnce), dosed(0.3, atOnce)];
       expect(strong).toMatchObject({ purpose: 'challenge', outcomes: [] });
       expect(strong?.because).toMatch(/likely gone/);
-      expect(strong?.inDays).toBeLessThan(3);
+      expect(strong?.inDays).toBeLessThanOrEqual(3);
       expect(weak?.inDays).toBeGreaterThan((strong?.inDays ?? 0) + 1);
+    });
+
+    it('is not due before a hold is over, unless the colony would starve until then', () => {
+      expect(dosed(2)?.inDays).toBe(6);
+      expect(dosed(2, { school: 'bothZeroHeld', holdDays: 14 })?.inDays).toBe(13);
+      const starving = dosed(0.5, { school: 'bothZeroHeld', holdDays: 14 }, 'dose', 0.4);
+      expect(starving?.purpose).toBe('challenge');
+      expect(starving?.inDays).toBeLessThan(13);
     });
 
     it('is due by the clock of a challenge', () => {
@@ -119,6 +133,59 @@ describe('the test that shows', () => {
         inDays: 2,
       });
     });
+  });
+});
+
+describe('a colony that starves while the last nitrite is waited for', () => {
+  const nearly = (
+    capacityB: number,
+    facts: Partial<CycleProblem['facts']> = {},
+    animals = false,
+  ) => {
+    const told = { ...problem, animals, facts: { ...problem.facts, nitriteShown: true, ...facts } };
+    const now = { nitrite: 0.18, capacityA: capacityB, capacityB };
+    const parameters = { decayA: 0.12, decayB: 0.12 };
+    const ensemble = ensembleOf(told, [
+      { now, parameters },
+      { now, parameters },
+    ]);
+    const ahead = runAhead(ensemble);
+    return nextTestOf(ensemble, ahead, Float64Array.from([17, 17]));
+  };
+
+  it('is fed before both read zero, and looked at while it can be fed again', () => {
+    const next = nearly(0.12);
+    expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
+    expect(next?.because).toMatch(/nearly gone.*Dose 2 ppm/);
+    expect(next?.outcomes).toEqual([]);
+  });
+
+  it('is not fed where it carries a load all the same, nor with an animal in, nor where nitrite stands', () => {
+    expect(nearly(3)?.purpose).toBe('confirm');
+    expect(nearly(0.12, {}, true)?.purpose).toBe('confirm');
+    const stands = ensembleOf({ ...problem, facts: { ...problem.facts, nitriteShown: true } }, [
+      { now: { nitrite: 1.2, capacityA: 0.12, capacityB: 0.12 } },
+    ]);
+    const next = nextTestOf(stands, runAhead(stands), Float64Array.from([30]));
+    expect(next?.purpose).not.toBe('challenge');
+  });
+});
+
+describe('a test that is to show zeros', () => {
+  it('waits until the card would read them, and not only until both are clear', () => {
+    const told = { ...problem, facts: { ...problem.facts, nitriteShown: true } };
+    const inDays = (bias: number) => {
+      const tank = {
+        now: { nitrite: 0.09, capacityA: 0.6, capacityB: 0.6 },
+        bias: problem.kits.map(() => bias),
+      };
+      const ensemble = ensembleOf(told, [tank, tank]);
+      const next = nextTestOf(ensemble, runAhead(ensemble), Float64Array.from([11, 11]));
+      expect(next?.purpose).toBe('confirm');
+      return next?.inDays ?? -1;
+    };
+    // The same water: a kit that reads high shows nitrite for longer.
+    expect(inDays(3)).toBeGreaterThan(inDays(0.5));
   });
 });
 
