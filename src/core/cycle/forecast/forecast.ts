@@ -21,7 +21,7 @@ import {
 } from './dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
 import { nextTestOf, testAfterSilence } from './nextTest';
-import { withheldBy } from './showing';
+import { withheldBy } from './proving';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';

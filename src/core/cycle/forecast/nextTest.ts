@@ -13,17 +13,9 @@ import {
   varianceOf,
   type Candidate,
 } from './learning';
-import {
-  chanceClear,
-  confirmation,
-  feeding,
-  lastTest,
-  pointsAfter,
-  proving,
-  showing,
-  shownAgain,
-  type Withheld,
-} from './showing';
+import { feeding, proving, type Withheld } from './proving';
+import { confirmation, lastTest, pointsAfter, showing, shownAgain } from './showing';
+import { chanceClear } from './zeros';
 import type { NextTest } from './types';
 
 /** Days ahead for which a test is weighed. */

@@ -1,10 +1,8 @@
-import { ASSURED } from '../../../testing/assured';
 import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
 import type { SchoolChoice } from '../../records/schema/tank';
 import type { CycleProblem } from '../problem/types';
 import { runAhead } from './ahead';
 import { nextTestOf } from './nextTest';
-import { withheldBy, type Withheld } from './showing';
 
 const problem = problemOn(
   10,
@@ -82,93 +80,6 @@ describe('the test that shows', () => {
     expect(living?.purpose).toBe('confirm');
     expect(living?.because).not.toMatch(/Dose/);
   });
-
-  describe('after a dose', () => {
-    const dosed = (
-      capacityB: number,
-      school: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 },
-      withheld: Withheld = 'dose',
-      decay = 0.06,
-    ) => {
-      const told = {
-        ...problem,
-        school,
-        facts: { ...problem.facts, nitriteShown: true, shownSince: day(9), shownUntil: day(9) },
-      };
-      const tank = {
-        now: { capacityA: 3, capacityB },
-        parameters: { decayA: decay, decayB: decay },
-      };
-      const tanks = [tank, tank];
-      const ensemble = ensembleOf(told, tanks);
-      const ahead = runAhead(ensemble);
-      const days = Float64Array.from([17, 17]);
-      return nextTestOf(ensemble, ahead, days, undefined, withheld);
-    };
-
-    it('is due when the dose is likely gone, the later the weaker the colony', () => {
-      const atOnce: SchoolChoice = { school: 'bothZero' };
-      const [strong, weak] = [dosed(2, atOnce), dosed(0.3, atOnce)];
-      expect(strong).toMatchObject({ purpose: 'challenge', outcomes: [] });
-      expect(strong?.because).toMatch(/likely gone/);
-      expect(strong?.inDays).toBeLessThanOrEqual(3);
-      expect(weak?.inDays).toBeGreaterThan((strong?.inDays ?? 0) + 1);
-    });
-
-    it('is not due before a hold is over, unless the colony would starve until then', () => {
-      expect(dosed(2)?.inDays).toBe(6);
-      expect(dosed(2, { school: 'bothZeroHeld', holdDays: 14 })?.inDays).toBe(13);
-      const starving = dosed(0.5, { school: 'bothZeroHeld', holdDays: 14 }, 'dose', 0.4);
-      expect(starving?.purpose).toBe('challenge');
-      expect(starving?.inDays).toBeLessThan(13);
-    });
-
-    it('is due by the clock of a challenge', () => {
-      expect(dosed(0.3, { school: 'challenge', windowHours: 48 })?.inDays).toBe(2);
-    });
-
-    it('is no dose where a test is all that is wanted', () => {
-      expect(dosed(2, { school: 'bothZero' }, 'stays')).toMatchObject({
-        purpose: 'confirm',
-        inDays: 2,
-      });
-    });
-  });
-});
-
-describe('a colony that starves while the last nitrite is waited for', () => {
-  const nearly = (
-    capacityB: number,
-    facts: Partial<CycleProblem['facts']> = {},
-    animals = false,
-  ) => {
-    const told = { ...problem, animals, facts: { ...problem.facts, nitriteShown: true, ...facts } };
-    const now = { nitrite: 0.18, capacityA: capacityB, capacityB };
-    const parameters = { decayA: 0.12, decayB: 0.12 };
-    const ensemble = ensembleOf(told, [
-      { now, parameters },
-      { now, parameters },
-    ]);
-    const ahead = runAhead(ensemble);
-    return nextTestOf(ensemble, ahead, Float64Array.from([17, 17]));
-  };
-
-  it('is fed before both read zero, and looked at while it can be fed again', () => {
-    const next = nearly(0.12);
-    expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
-    expect(next?.because).toMatch(/nearly gone.*Dose 2 ppm/);
-    expect(next?.outcomes).toEqual([]);
-  });
-
-  it('is not fed where it carries a load all the same, nor with an animal in, nor where nitrite stands', () => {
-    expect(nearly(3)?.purpose).toBe('confirm');
-    expect(nearly(0.12, {}, true)?.purpose).toBe('confirm');
-    const stands = ensembleOf({ ...problem, facts: { ...problem.facts, nitriteShown: true } }, [
-      { now: { nitrite: 1.2, capacityA: 0.12, capacityB: 0.12 } },
-    ]);
-    const next = nextTestOf(stands, runAhead(stands), Float64Array.from([30]));
-    expect(next?.purpose).not.toBe('challenge');
-  });
 });
 
 describe('a test that is to show zeros', () => {
@@ -186,33 +97,5 @@ describe('a test that is to show zeros', () => {
     };
     // The same water: a kit that reads high shows nitrite for longer.
     expect(inDays(3)).toBeGreaterThan(inDays(0.5));
-  });
-});
-
-describe('what would still be withheld', () => {
-  const facts = { ...problem.facts, shownSince: day(9), shownUntil: day(9) };
-  const held: CycleProblem = { ...problem, school: { school: 'bothZeroHeld', holdDays: 7 }, facts };
-  const atOnce: CycleProblem = { ...problem, school: { school: 'bothZero' }, facts };
-
-  it('is nothing before both were shown, nor where all agrees', () => {
-    expect(withheldBy(problem, { ...ASSURED, carries: 0 })).toBeNull();
-    expect(withheldBy(held, ASSURED)).toBeNull();
-  });
-
-  it('is settled by a dose where a load or a repeat is doubted', () => {
-    expect(withheldBy(held, { ...ASSURED, carries: 0.5 })).toBe('dose');
-    expect(withheldBy(held, { ...ASSURED, repeats: 0.5 })).toBe('dose');
-  });
-
-  it('is known at the start of a hold that the colony would not last', () => {
-    const lapses = { ...ASSURED, carriesUntil: day(14) };
-    expect(withheldBy(held, lapses)).toBe('dose');
-    expect(withheldBy(held, { ...ASSURED, carriesUntil: day(18) })).toBeNull();
-    expect(withheldBy(atOnce, lapses)).toBeNull();
-  });
-
-  it('is settled by tests once they are due, where only staying low is doubted', () => {
-    expect(withheldBy(atOnce, { ...ASSURED, stays: 0.5 })).toBe('stays');
-    expect(withheldBy(held, { ...ASSURED, stays: 0.5 })).toBeNull();
   });
 });

@@ -1,0 +1,96 @@
+import { DAY_MS } from '../../time/zone';
+import type { Ensemble, Member } from '../inference/ensemble';
+import type { CycleEvent } from '../kinetics/events';
+import type { CycleProblem } from '../problem/types';
+import { SURE, type Assurance } from '../verdict/assurance';
+import { runAhead, type Ahead } from './ahead';
+import type { Candidate, Usable } from './learning';
+import { shownAgain } from './showing';
+import { LIKELY_CLEAR, likelyZeroFrom, nearlyClear, proofPoint, starvesBy } from './zeros';
+
+/** What the forecast would still withhold from a verdict, if tests show all they can: see `agreement`. */
+export type Withheld = 'stays' | 'dose' | null;
+
+/** What would still be withheld of a tank whose tests show both at zero. */
+export function withheldBy(problem: CycleProblem, assurance: Assurance): Withheld {
+  const { stays, carries, carriesUntil, repeats } = assurance;
+  const { facts, at } = problem;
+  if (facts.shownSince === null) return null;
+  const due = Math.max(at, shownAgain(problem)?.at ?? at);
+  // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
+  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return 'dose';
+  if (carriesUntil !== null && carriesUntil < due) return 'dose';
+  return stays < SURE.stays && due === at ? 'stays' : null;
+}
+
+/** Days ahead within which a dose is looked for gone. */
+const DOSED_DAYS = 30;
+
+/** The dose of a challenge put into a tank now, its alkalinity held up. */
+function doseOf({ facts }: CycleProblem) {
+  return ({ strength, now }: Member): CycleEvent[] => [
+    {
+      step: 0,
+      ammonia: facts.challengeDose * strength,
+      alkalinityIs: Math.max(8, now.alkalinity),
+    },
+  ];
+}
+
+/** When the test after a dose is worth it, as a point: when it is likely gone, or by its school's clock. */
+function testAfterDose(ensemble: Ensemble, ahead: Ahead, usable: readonly Usable[]): number {
+  const { problem } = ensemble;
+  const { facts, school } = problem;
+  if (school.school === 'challenge') return Math.ceil((school.windowHours / 24) * ahead.perDay);
+  // Nitrite that was never caught is there a day later.
+  if (!facts.nitriteShown) return ahead.perDay;
+  const events = doseOf(problem);
+  const dosed = runAhead(ensemble, { days: DOSED_DAYS, events });
+  const soonest = dosed.perDay;
+  // Nothing is asked of it before the hold is over, and nitrite read too soon would begin that anew.
+  const left = Math.ceil(((shownAgain(problem)?.at ?? 0) - problem.at) / DAY_MS);
+  const wanted = left > DOSED_DAYS / 2 ? soonest : Math.max(soonest, left * dosed.perDay);
+  return proofPoint({ soonest, wanted }, ensemble, dosed, usable, events) ?? dosed.points - 1;
+}
+
+/**
+ * Where both were shown at zero and yet it is not enough, because nitrite was never caught or the
+ * forecast does not agree: a dose, and both tested after it. With an animal in, no dose: tests.
+ */
+export function proving(
+  ensemble: Ensemble,
+  withheld: Withheld,
+  ahead: Ahead,
+  usable: readonly Usable[],
+): (Candidate & { purpose: 'challenge' | 'confirm' }) | undefined {
+  const use = usable.find(({ kit }) => kit.parameter === 'nitrite') ?? usable[0];
+  const { facts, animals } = ensemble.problem;
+  if (facts.shownSince === null || !use || use.kit.parameter === 'nitrate') return undefined;
+  if (facts.nitriteShown && withheld === null) return undefined;
+  const purpose = animals || (facts.nitriteShown && withheld === 'stays') ? 'confirm' : 'challenge';
+  const point = purpose === 'challenge' ? testAfterDose(ensemble, ahead, usable) : 2 * ahead.perDay;
+  return { parameter: 'nitrite', use, point, gain: 0, purpose };
+}
+
+/**
+ * A dose before both read zero, where a weak colony would lose so much while the last of the nitrite
+ * is waited for that the zeros would only be followed by a dose, of a smaller colony. Never with an
+ * animal in, nor where a test is due now.
+ * @param confirm the test that would show both at zero
+ */
+export function feeding(
+  ensemble: Ensemble,
+  ahead: Ahead,
+  confirm: Candidate | undefined,
+  usable: readonly Usable[],
+): (Candidate & { purpose: 'challenge' }) | undefined {
+  const { facts, animals } = ensemble.problem;
+  const use = confirm?.use ?? usable.find(({ kit }) => kit.parameter === 'nitrite');
+  if (!use || confirm?.point === 0 || animals) return undefined;
+  if (facts.shownSince !== null || !facts.nitriteShown) return undefined;
+  if (nearlyClear(ahead, 0) < LIKELY_CLEAR) return undefined;
+  const zero = likelyZeroFrom(ahead.perDay, ensemble, ahead, usable);
+  if (!starvesBy(zero, ensemble, ahead)) return undefined;
+  const point = testAfterDose(ensemble, ahead, usable);
+  return { parameter: 'nitrite', use, point, gain: 0, purpose: 'challenge' };
+}
