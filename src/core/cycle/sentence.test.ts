@@ -87,6 +87,9 @@ describe('a capacity in words', () => {
     expect(capacityWords({ p10: 1.5, p50: 1.9, p90: 2.4 }, 'ammonia')).toBe(
       '**1.9 ppm N** of ammonia a day (1.5–2.4)',
     );
+    expect(capacityWords({ p10: 0, p50: 0.03, p90: 0.17 }, 'ammonia')).toBe(
+      '**less than 0.05 ppm N** of ammonia a day (0–0.17)',
+    );
     expect(capacityWords({ p10: 0.001, p50: 0.01, p90: 0.04 }, 'nitrite')).toBe(
       'next to no nitrite yet',
     );

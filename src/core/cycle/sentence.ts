@@ -198,7 +198,8 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
 export function capacityWords({ p10, p50, p90 }: ValueRange, what: string): string {
   if (p90 < 0.05) return `next to no ${what} yet`;
   const text = (value: number) => (value < 0.05 ? '0' : formatSignificant(value, 2));
-  return `**${text(p50)} ppm N** of ${what} a day (${text(p10)}–${text(p90)})`;
+  const middle = p50 < 0.05 ? 'less than 0.05' : text(p50);
+  return `**${middle} ppm N** of ${what} a day (${text(p10)}–${text(p90)})`;
 }
 
 /** What the forecast says of a tank in its cycle: what it clears, and when the rest is clear. */
