@@ -22,6 +22,20 @@ export function problemOn(
   return cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at));
 }
 
+/** The problem of a tank whose ammonia was gone the day before, and whose nitrite read so (ppm). */
+export function clearingOn(at: number, nitrite = 2): CycleProblem {
+  return problemOn(
+    at,
+    (log) => {
+      log.dose(day(1), 1.6);
+      log.ammonia(day(at - 1), 0);
+      log.nitrite(day(at - 1), nitrite);
+      log.nitrate(day(at - 1), 10);
+    },
+    { school: { school: 'bothZero' } },
+  );
+}
+
 /** What a test says of one tank of an ensemble; the rest is typical, the water clean. */
 export interface Told {
   seed?: Seed;

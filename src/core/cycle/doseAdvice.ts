@@ -13,3 +13,9 @@ export function hasAnimals({ standing }: TankHistory): boolean {
 export function doseAdvice(history: TankHistory, advice: string): string {
   return hasAnimals(history) ? NO_AMMONIA : advice;
 }
+
+/**
+ * Nitrite read up to here is nearly gone, mg N/L: a step above zero on most cards. Nobody is told to
+ * add ammonia to more of it.
+ */
+export const LITTLE_NITRITE = 0.2;

@@ -1,3 +1,4 @@
+import type { TankHistory } from '../../history/tankHistory';
 import fc from 'fast-check';
 import { doseRise } from '../../records/kinds/dose';
 import { tankHistory } from '../../history/derive';
@@ -69,6 +70,14 @@ describe('the amount for a rise', () => {
   });
 });
 
+const smallForecast = (history: TankHistory, at: number) =>
+  forecastOf(cycleProblem(history, at), {
+    seed: 1,
+    particles: 60,
+    otherParticles: 8,
+    members: 60,
+  });
+
 describe('dosing again', () => {
   it('starts with 2 ppm, waits while anything is there, and feeds once both are clear', () => {
     const log = new LogBuilder();
@@ -114,12 +123,7 @@ describe('dosing again', () => {
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0);
     const history = historyOf(log, onDay(20));
-    const forecast = forecastOf(cycleProblem(history, onDay(20)), {
-      seed: 1,
-      particles: 60,
-      otherParticles: 8,
-      members: 60,
-    });
+    const forecast = smallForecast(history, onDay(20));
     // Nitrite was never caught in this log, so a dose is what shows it.
     expect(forecast.nextTest?.purpose).toBe('challenge');
     const plain = redoseAdvice(history, { ...forecast, nextTest: null }, onDay(20));
@@ -134,12 +138,7 @@ describe('dosing again', () => {
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0.25);
     const history = historyOf(log, onDay(20));
-    const forecast = forecastOf(cycleProblem(history, onDay(20)), {
-      seed: 1,
-      particles: 60,
-      otherParticles: 8,
-      members: 60,
-    });
+    const forecast = smallForecast(history, onDay(20));
     const { nextTest } = forecast;
     if (!nextTest) throw new Error('no test');
     const asked = (purpose: NextTest['purpose']) =>

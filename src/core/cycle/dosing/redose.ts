@@ -1,4 +1,4 @@
-import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
+import { LITTLE_NITRITE, hasAnimals, NO_AMMONIA } from '../doseAdvice';
 import { schoolOf } from '../schools';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
@@ -24,9 +24,6 @@ export interface RedoseAdvice {
 
 /** Days after which an unfed colony has shrunk enough, by about a sixth, to be worth a meal. */
 export const FEED_EVERY_DAYS = 3;
-
-/** Nitrite up to here is nearly gone, mg N/L: a step above zero on most cards. */
-const LITTLE_NITRITE = 0.2;
 
 /** What is likely still in the water now by the forecast, mg N/L: its upper end. */
 function inTheWater(forecast: Forecast | null, parameter: 'ammonia' | 'nitrite', at: number) {

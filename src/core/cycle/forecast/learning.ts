@@ -1,6 +1,6 @@
 import { readingWordsOf } from './words';
 import type { Ensemble } from '../inference/ensemble';
-import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
+import { BLUNDER_SHARE, chanceOfReading } from '../inference/reading';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
 import type { Ahead } from './ahead';
 import { weightedDateRange, wholePercent } from './dates';

@@ -1,5 +1,5 @@
 import type { Ensemble } from '../inference/ensemble';
-import { BLUNDER_SHARE, chanceOfReading } from '../inference/model';
+import { BLUNDER_SHARE, chanceOfReading } from '../inference/reading';
 import type { Observation, ProblemKit } from '../problem/types';
 
 /** How the readings as a whole sit with what the ensemble would have foretold. */

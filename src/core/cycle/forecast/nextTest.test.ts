@@ -1,4 +1,4 @@
-import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import { clearingOn, day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
 import type { CycleProblem } from '../problem/types';
 import { fitOf, MISFIT_SCORE } from './misfit';
 import { runAhead } from './ahead';
@@ -8,16 +8,7 @@ import { cellsOf } from './learning';
 import { nextTestOf, tenths, testAfterSilence } from './nextTest';
 import { readingWordsOf } from './words';
 
-const problem = problemOn(
-  10,
-  (log) => {
-    log.dose(day(1), 1.6);
-    log.ammonia(day(9), 0);
-    log.nitrite(day(9), 2);
-    log.nitrate(day(9), 10);
-  },
-  { school: { school: 'bothZero' } },
-);
+const problem = clearingOn(10);
 
 function nextOf(tanks: Told[], atHand?: CycleProblem['kits']) {
   const ensemble = ensembleOf(problem, tanks);

@@ -1,21 +1,12 @@
 import { ASSURED } from '../../../testing/assured';
-import { day, ensembleOf, problemOn } from '../../../testing/ensembles';
+import { clearingOn, day, ensembleOf } from '../../../testing/ensembles';
 import type { SchoolChoice } from '../../records/schema/tank';
 import type { CycleProblem } from '../problem/types';
 import { runAhead } from './ahead';
 import { nextTestOf } from './nextTest';
 import { withheldBy, type Withheld } from './proving';
 
-const problem = problemOn(
-  10,
-  (log) => {
-    log.dose(day(1), 1.6);
-    log.ammonia(day(9), 0);
-    log.nitrite(day(9), 2);
-    log.nitrate(day(9), 10);
-  },
-  { school: { school: 'bothZero' } },
-);
+const problem = clearingOn(10);
 
 describe('the test after a dose', () => {
   const dosed = (
@@ -70,20 +61,15 @@ describe('the test after a dose', () => {
 });
 
 describe('a colony that starves while the last nitrite is waited for', () => {
-  const nearly = (
-    capacityB: number,
-    facts: Partial<CycleProblem['facts']> = {},
-    animals = false,
-  ) => {
-    const told = { ...problem, animals, facts: { ...problem.facts, nitriteShown: true, ...facts } };
-    const now = { nitrite: 0.18, capacityA: capacityB, capacityB };
-    const parameters = { decayA: 0.12, decayB: 0.12 };
-    const ensemble = ensembleOf(told, [
-      { now, parameters },
-      { now, parameters },
-    ]);
-    const ahead = runAhead(ensemble);
-    return nextTestOf(ensemble, ahead, Float64Array.from([17, 17]));
+  const nearly = (capacityB: number, { read = 0.25, nitrite = 0.18, animals = false } = {}) => {
+    const seen = clearingOn(10, read);
+    const told = { ...seen, animals, facts: { ...seen.facts, nitriteShown: true } };
+    const tank = {
+      now: { nitrite, capacityA: capacityB, capacityB },
+      parameters: { decayA: 0.12, decayB: 0.12 },
+    };
+    const ensemble = ensembleOf(told, [tank, tank]);
+    return nextTestOf(ensemble, runAhead(ensemble), Float64Array.from([17, 17]));
   };
 
   it('is fed before both read zero, and looked at while it can be fed again', () => {
@@ -93,14 +79,15 @@ describe('a colony that starves while the last nitrite is waited for', () => {
     expect(next?.outcomes).toEqual([]);
   });
 
-  it('is not fed where it carries a load all the same, nor with an animal in, nor where nitrite stands', () => {
+  it('is not fed where it carries a load all the same, nor with an animal in', () => {
     expect(nearly(3)?.purpose).toBe('confirm');
-    expect(nearly(0.12, {}, true)?.purpose).toBe('confirm');
-    const stands = ensembleOf({ ...problem, facts: { ...problem.facts, nitriteShown: true } }, [
-      { now: { nitrite: 1.2, capacityA: 0.12, capacityB: 0.12 } },
-    ]);
-    const next = nextTestOf(stands, runAhead(stands), Float64Array.from([30]));
-    expect(next?.purpose).not.toBe('challenge');
+    expect(nearly(0.12, { animals: true })?.purpose).toBe('confirm');
+  });
+
+  it('is not fed while nitrite stands, by the tanks or by what was read', () => {
+    expect(nearly(0.12, { nitrite: 1.2 })?.purpose).not.toBe('challenge');
+    expect(nearly(0.12, { read: 0.5 })?.purpose).toBe('challenge');
+    expect(nearly(0.12, { read: 1 })?.purpose).not.toBe('challenge');
   });
 });
 

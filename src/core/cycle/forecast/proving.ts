@@ -1,6 +1,7 @@
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble, Member } from '../inference/ensemble';
 import type { CycleEvent } from '../kinetics/events';
+import { LITTLE_NITRITE } from '../doseAdvice';
 import type { CycleProblem } from '../problem/types';
 import { SURE, type Assurance } from '../verdict/assurance';
 import { runAhead, type Ahead } from './ahead';
@@ -72,6 +73,13 @@ export function proving(
   return { parameter: 'nitrite', use, point, gain: 0, purpose };
 }
 
+/** Whether the last test of nitrite read next to none, whatever the tanks that it allows have. */
+function readsLittle({ observations, kits }: CycleProblem): boolean {
+  const last = observations.findLast(({ parameter }) => parameter === 'nitrite');
+  const kit = last && kits[last.kit];
+  return !kit || ((last.low + last.high) / 2) * last.dilution <= LITTLE_NITRITE * kit.perN;
+}
+
 /**
  * A dose before both read zero, where a weak colony would lose so much while the last of the nitrite
  * is waited for that the zeros would only be followed by a dose, of a smaller colony. Never with an
@@ -88,7 +96,7 @@ export function feeding(
   const use = confirm?.use ?? usable.find(({ kit }) => kit.parameter === 'nitrite');
   if (!use || confirm?.point === 0 || animals) return undefined;
   if (facts.shownSince !== null || !facts.nitriteShown) return undefined;
-  if (nearlyClear(ahead, 0) < LIKELY_CLEAR) return undefined;
+  if (!readsLittle(ensemble.problem) || nearlyClear(ahead, 0) < LIKELY_CLEAR) return undefined;
   const zero = likelyZeroFrom(ahead.perDay, ensemble, ahead, usable);
   if (!starvesBy(zero, ensemble, ahead)) return undefined;
   const point = testAfterDose(ensemble, ahead, usable);

@@ -1,19 +1,10 @@
-import { day, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import { clearingOn, day, ensembleOf, type Told } from '../../../testing/ensembles';
 import type { SchoolChoice } from '../../records/schema/tank';
 import type { CycleProblem } from '../problem/types';
 import { runAhead } from './ahead';
 import { nextTestOf } from './nextTest';
 
-const problem = problemOn(
-  10,
-  (log) => {
-    log.dose(day(1), 1.6);
-    log.ammonia(day(9), 0);
-    log.nitrite(day(9), 2);
-    log.nitrate(day(9), 10);
-  },
-  { school: { school: 'bothZero' } },
-);
+const problem = clearingOn(10);
 
 describe('the test that shows', () => {
   it('is asked for again when the school wants to see it, once both were shown', () => {

@@ -6,7 +6,8 @@ import { cycleProblem } from '../problem/problem';
 import { choleskyInPlace, shapeOf } from './cholesky';
 import { inferEnsemble } from './ensemble';
 import { hypothesesFor } from './hypotheses';
-import { chanceOfReading, CycleModel } from './model';
+import { CycleModel } from './model';
+import { chanceOfReading } from './reading';
 import { sampleTarget } from './smc';
 
 const day = (n: number) => FILLED + n * DAY_MS;

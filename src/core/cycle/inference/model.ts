@@ -8,6 +8,8 @@ import { pastEnvironment } from '../problem/conditions';
 import type { CycleProblem, Nitrogen, Observation, ProblemKit } from '../problem/types';
 import { layoutOf, type Coordinate, type Layout } from './coordinates';
 import type { Hypothesis } from './hypotheses';
+import { legsOf, type Leg, type Sight } from './legs';
+import { BLUNDER_SHARE, chanceFor, readerOf } from './reading';
 
 // Bound once: looking them up in every step is slow where globals are watched over, as in tests.
 const { exp, floor, log, max, min, sqrt } = Math;
@@ -289,116 +291,4 @@ export class CycleModel {
     }
     return sum === sum ? sum : -Infinity;
   }
-}
-
-interface Sight {
-  series: Float64Array;
-  index: number;
-  kit: number;
-  scale: number;
-  reader: Reader;
-  weight: number;
-  kept: number;
-  blundered: number;
-}
-
-/** A part of the way with the readings that fall into it. */
-interface Leg {
-  /** Step of the last of them. */
-  until: number;
-  sights: Sight[];
-  /** The most that all readings after it can add to a log likelihood. */
-  mostAfter: number;
-}
-
-/** Legs of a likelihood: more of them tell sooner that a tank is unlikely, and cost a start each. */
-const LEGS = 10;
-
-function legsOf(sights: readonly Sight[]): Leg[] {
-  const sorted = [...sights].sort((a, b) => a.index - b.index);
-  const shortest = (sorted.at(-1)?.index ?? 0) / LEGS;
-  const legs: Leg[] = [];
-  let from = 0;
-  for (const sight of sorted) {
-    const leg = legs.at(-1);
-    if (leg && (sight.index === leg.until || sight.index - from < shortest)) {
-      leg.sights.push(sight);
-      leg.until = sight.index;
-    } else {
-      from = leg?.until ?? 0;
-      legs.push({ until: sight.index, sights: [sight], mostAfter: 0 });
-    }
-  }
-  for (let i = legs.length - 2; i >= 0; i -= 1) {
-    const after = legs[i + 1] as Leg;
-    (legs[i] as Leg).mostAfter =
-      after.mostAfter + after.sights.reduce((sum, sight) => sum + mostOf(sight), 0);
-  }
-  return legs;
-}
-
-/** The most that a reading can add to a log likelihood: it was as likely as can be. */
-function mostOf({ reader, weight, kept, blundered }: Sight): number {
-  return weight * log(kept * (reader.card ? 1 : METER_PEAK) + blundered);
-}
-
-/** What a blunder gives to any one step: one of about six. */
-export const BLUNDER_SHARE = 1 / 6;
-
-/** Where on its scale a reading lay, with all that does not depend on the true value. */
-interface Reader {
-  card: boolean;
-  half: number;
-  sigma: number;
-  /** Ends in the logarithm for a card; the number itself, twice, for an instrument. */
-  low: number;
-  high: number;
-}
-
-type Scale = Pick<ProblemKit, 'card' | 'half' | 'sigma'>;
-
-function readerOf(
-  kit: Scale,
-  { low, high, wider = 1 }: { low: number; high: number; wider?: number },
-): Reader {
-  const { card, half } = kit;
-  return {
-    card,
-    half,
-    sigma: kit.sigma * wider,
-    low: !card ? low : low <= 0 ? -Infinity : log(low + half),
-    high: !card ? high : high === Infinity ? Infinity : log(high + half),
-  };
-}
-
-/** The standard normal density at its middle. */
-const METER_PEAK = 0.4;
-
-function chanceFor(r: Reader, shown: number, spread: number): number {
-  if (!r.card) {
-    const off = (r.low - shown) / (r.sigma + 0.05 * shown);
-    return METER_PEAK * exp(-0.5 * off * off);
-  }
-  const centre = log(shown + r.half);
-  const sigma = r.sigma * spread;
-  const above = r.high === Infinity ? 1 : normalCdf((r.high - centre) / sigma);
-  const below = r.low === -Infinity ? 0 : normalCdf((r.low - centre) / sigma);
-  return max(0, above - below);
-}
-
-/**
- * Chance that a kit that is shown `shown` (its own unit) is read between `low` and `high`. A card is
- * read to the nearest step in the logarithm, kept finite at zero by half of its lowest step; a low
- * end of 0 is open downwards. For an instrument the density at the number shown, times its spread.
- * @param spread factor on the spread with which cards are read
- */
-export function chanceOfReading(
-  kit: Scale,
-  shown: number,
-  low: number,
-  high: number,
-  wider = 1,
-  spread = 1,
-): number {
-  return chanceFor(readerOf(kit, { low, high, wider }), shown, spread);
 }
