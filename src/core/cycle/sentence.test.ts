@@ -70,6 +70,23 @@ describe('the sentence of Cycle', () => {
     expect(doubted.detail).toMatch(/Dose\. That is \*\*29 Mar\*\*/);
   });
 
+  it('asks for the dose of a starving colony while nitrite is still read', () => {
+    const log = falling();
+    log.ammonia(onDay(19), 0);
+    log.nitrite(onDay(19), 0.25);
+    const now = onDay(19, 14);
+    const { forecast, cycle } = at(log, now);
+    expect(cycle.detail).not.toMatch(/Dose\./);
+    const nextTest = {
+      ...forecast.nextTest,
+      purpose: 'challenge',
+      at: onDay(27),
+      because: 'Dose.',
+    };
+    const fed = at(log, now, { nextTest: nextTest as Forecast['nextTest'] }).cycle;
+    expect(fed.detail).toMatch(/nitrite a day .* Dose\. That is \*\*29 Mar\*\*/);
+  });
+
   it('says so when nothing explains the readings, and promises no date', () => {
     const { cycle, today } = at(falling(), onDay(6, 14), { misfit: true });
     expect(cycle.detail).toMatch(/Nothing that is known of such tanks/);

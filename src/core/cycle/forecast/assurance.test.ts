@@ -3,7 +3,7 @@ import { day, dayOf, ensembleOf, problemOn, type Told } from '../../../testing/e
 import { packEvents } from '../kinetics/events';
 import { SAFE } from '../verdict/assurance';
 import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './ahead';
-import { assuranceOf } from './assurance';
+import { assuranceOf, carriesAfter } from './assurance';
 
 const problem = problemOn(10, (log) => {
   log.dose(day(1), 1.6);
@@ -35,6 +35,31 @@ describe('what is sure of a tank', () => {
     expect(until(0.2)).toBeGreaterThanOrEqual(10);
     expect(until(0.2)).toBeLessThan(until(0.1));
     expect(until(0.1)).toBeLessThan(40);
+  });
+
+  it('is after some days what it is now on the first, and grows no better unfed', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.double({ min: 0.02, max: 2, noNaN: true }), { minLength: 2, maxLength: 4 }),
+        fc.integer({ min: 1, max: 30 }),
+        (capacities, days) => {
+          const ensemble = ensembleOf(
+            problem,
+            capacities.map((capacityB) => colony(capacityB, 0.15)),
+          );
+          const now = carriesAfter(ensemble, 0);
+          expect(now).toBeCloseTo(assuranceOf(ensemble).carries, 2);
+          expect(carriesAfter(ensemble, days)).toBeLessThanOrEqual(now);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('is more of a colony that is fed on the way', () => {
+    const ensemble = ensembleOf(problem, [colony(0.35, 0.1)]);
+    expect(carriesAfter(ensemble, 8)).toBe(0);
+    expect(carriesAfter(ensemble, 8, () => [{ step: 0, ammonia: 1.6 }])).toBe(1);
   });
 
   it('is not a repeat that a colony passes only just', () => {
