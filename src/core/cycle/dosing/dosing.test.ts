@@ -1,19 +1,14 @@
-import type { TankHistory } from '../../history/tankHistory';
 import fc from 'fast-check';
 import { doseRise } from '../../records/kinds/dose';
 import { tankHistory } from '../../history/derive';
 import type { DoseStrength } from '../../records/kinds/dose';
 import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
-import { forecastOf } from '../forecast/forecast';
-import { cycleProblem } from '../problem/problem';
 import { alkalinityRaise } from './alkalinityRaise';
 import { amountForRise, organicsForRise } from './amount';
 import { challengeRun } from './challengeRun';
-import type { NextTest } from '../forecast/types';
 import { endSteps } from './endSteps';
 import { playMethod } from './methods';
 import { programmeSchedule, programmeStanding } from './programme';
-import { redoseAdvice } from './redose';
 
 const LABEL: DoseStrength = {
   by: 'label',
@@ -67,148 +62,6 @@ describe('the amount for a rise', () => {
   it('of food and prawn follows their nitrogen', () => {
     expect(organicsForRise(2, 100, 'prawn')).toBeCloseTo(200 / 30, 6);
     expect(organicsForRise(2, 100, 'pellets')).toBeCloseTo(200 / 72, 6);
-  });
-});
-
-const smallForecast = (history: TankHistory, at: number) =>
-  forecastOf(cycleProblem(history, at), {
-    seed: 1,
-    particles: 60,
-    otherParticles: 8,
-    members: 60,
-  });
-
-describe('dosing again', () => {
-  it('starts with 2 ppm, waits while anything is there, and feeds once both are clear', () => {
-    const log = new LogBuilder();
-    expect(redoseAdvice(historyOf(log, onDay(1)), null, onDay(1)).rise).toBeGreaterThan(1);
-    log.dose(onDay(1), 1.6);
-    log.ammonia(onDay(5), 1);
-    log.nitrite(onDay(5), 0.5);
-    expect(redoseAdvice(historyOf(log, onDay(5)), null, onDay(5)).rise).toBe(0);
-    log.ammonia(onDay(12), 0);
-    log.nitrite(onDay(12), 2);
-    expect(redoseAdvice(historyOf(log, onDay(12)), null, onDay(12)).because).toMatch(/Nitrite/);
-    log.ammonia(onDay(20), 0);
-    log.nitrite(onDay(20), 0);
-    const advice = redoseAdvice(historyOf(log, onDay(20)), null, onDay(20));
-    expect(advice.rise).toBeGreaterThan(0.5);
-    expect(advice.rise).toBeLessThanOrEqual(advice.most);
-    expect(advice.most).toBeLessThanOrEqual(4);
-  });
-
-  it('asks for tests before it says anything, and never doses fish', () => {
-    const log = new LogBuilder();
-    log.dose(onDay(1), 1.6);
-    expect(redoseAdvice(historyOf(log, onDay(15)), null, onDay(15))).toMatchObject({ rise: 0 });
-    const fish = new LogBuilder({ fishInSince: '2026-03-03' });
-    expect(redoseAdvice(historyOf(fish, onDay(2)), null, onDay(2)).because).toMatch(/animal/);
-  });
-
-  it('is half a dose while a hold is counted, and a whole one for a challenge', () => {
-    const clear = (log: LogBuilder) => {
-      log.dose(onDay(1), 1.6);
-      log.ammonia(onDay(20), 0);
-      log.nitrite(onDay(20), 0);
-      return redoseAdvice(historyOf(log, onDay(20)), null, onDay(20)).rise;
-    };
-    const held = clear(new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } }));
-    const challenge = clear(new LogBuilder({ school: { school: 'challenge', windowHours: 24 } }));
-    expect(held).toBeCloseTo(challenge / 2, 9);
-  });
-
-  it('is a whole dose, hold or not, where the forecast asks for a proof', () => {
-    const log = new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } });
-    log.dose(onDay(1), 1.6);
-    log.ammonia(onDay(20), 0);
-    log.nitrite(onDay(20), 0);
-    const history = historyOf(log, onDay(20));
-    const forecast = smallForecast(history, onDay(20));
-    // Nitrite was never caught in this log, so a dose is what shows it.
-    expect(forecast.nextTest?.purpose).toBe('challenge');
-    const plain = redoseAdvice(history, { ...forecast, nextTest: null }, onDay(20));
-    const proof = redoseAdvice(history, forecast, onDay(20));
-    expect(proof.rise).toBeCloseTo(2 * plain.rise, 9);
-    expect(proof.because).toMatch(/does not show enough/);
-  });
-
-  it('is a whole dose before zeros where the forecast feeds a colony that would starve', () => {
-    const log = new LogBuilder();
-    log.dose(onDay(1), 1.6);
-    log.ammonia(onDay(20), 0);
-    log.nitrite(onDay(20), 0.25);
-    const history = historyOf(log, onDay(20));
-    const forecast = smallForecast(history, onDay(20));
-    const { nextTest } = forecast;
-    if (!nextTest) throw new Error('no test');
-    const asked = (purpose: NextTest['purpose']) =>
-      redoseAdvice(history, { ...forecast, nextTest: { ...nextTest, purpose } }, onDay(20));
-    expect(asked('confirm').because).toMatch(/Half a dose/);
-    expect(asked('challenge').because).toMatch(/would starve/);
-    expect(asked('challenge').rise).toBeCloseTo(2 * asked('confirm').rise, 9);
-  });
-
-  it('says when: once the colony is hungry, or once the forecast has both clear', () => {
-    const fed = new LogBuilder();
-    fed.dose(onDay(19), 1);
-    fed.ammonia(onDay(20), 0);
-    fed.nitrite(onDay(20), 0);
-    const waiting = redoseAdvice(historyOf(fed, onDay(20)), null, onDay(20));
-    expect(waiting.rise).toBe(0);
-    expect(waiting.when?.p50).toBe(onDay(22));
-
-    const log = new LogBuilder();
-    log.dose(onDay(1), 1.6);
-    for (const day of [2, 5, 8]) {
-      log.ammonia(onDay(day), day < 8 ? 2 : 1);
-      log.nitrite(onDay(day), day < 8 ? 0 : 1);
-    }
-    const at = onDay(8);
-    const history = historyOf(log, at);
-    const forecast = forecastOf(cycleProblem(history, at), {
-      seed: 1,
-      particles: 60,
-      otherParticles: 8,
-      members: 60,
-    });
-    const { when, rise } = redoseAdvice(history, forecast, at);
-    expect(rise).toBe(0);
-    expect(when?.p50).toBe(
-      Math.max(
-        forecast.milestones.ammoniaClears.p50 ?? 0,
-        forecast.milestones.nitriteClears.p50 ?? 0,
-      ),
-    );
-  });
-
-  it('does not dose twice on one zero: what went in since has to be tested', () => {
-    const log = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
-    log.dose(onDay(1), 1.6);
-    log.ammonia(onDay(20), 0);
-    log.nitrite(onDay(20), 0);
-    const advice = (hour: number) =>
-      redoseAdvice(historyOf(log, onDay(20, hour)), null, onDay(20, hour));
-    expect(advice(13).rise).toBeGreaterThan(1);
-    log.dose(onDay(20, 14), 1.6);
-    expect(advice(15).rise).toBe(0);
-    expect(advice(15).because).toMatch(/not tested after/);
-    // And what it holds is taken for there, whoever doses all the same.
-    expect(advice(15).most).toBeCloseTo(4 - 1.6, 6);
-  });
-
-  it('never takes the water beyond 4 mg N/L', () => {
-    const step = fc.constantFrom(0, 0.25, 0.5, 1, 2, 4);
-    fc.assert(
-      fc.property(step, step, fc.constantFrom(0, 0.25, 0.5, 1, 2, 5), (a, dosed, nitrite) => {
-        const log = new LogBuilder();
-        if (dosed > 0) log.dose(onDay(1), dosed);
-        log.ammonia(onDay(9), a);
-        log.nitrite(onDay(9), nitrite);
-        const { rise, most } = redoseAdvice(historyOf(log, onDay(9)), null, onDay(9));
-        expect(rise).toBeLessThanOrEqual(most);
-        expect(rise + (a * 14.007) / 18.039).toBeLessThanOrEqual(4 + 1e-9);
-      }),
-    );
   });
 });
 

@@ -1,18 +1,10 @@
-import { tankHistory } from '../../history/derive';
-import { DAY_MS, HOUR_MS } from '../../time/zone';
-import { FILLED, LogBuilder, type TestTank } from '../../../testing/logBuilder';
+import { day, problemOn } from '../../../testing/ensembles';
+import { LogBuilder, type TestTank } from '../../../testing/logBuilder';
 import { interpolate } from './conditions';
-import { cycleProblem } from './problem';
 import { bottleVigour } from './seeding';
-import { StepOrder } from './steps';
 
-const day = (n: number) => FILLED + n * DAY_MS;
-
-function problemOf(build: (log: LogBuilder) => void, at = 20, tank: Partial<TestTank> = {}) {
-  const log = new LogBuilder(tank);
-  build(log);
-  return cycleProblem(tankHistory(log.log(), log.tankId, day(at)), day(at));
-}
+const problemOf = (build: (log: LogBuilder) => void, at = 20, tank: Partial<TestTank> = {}) =>
+  problemOn(at, build, tank);
 
 const additionsOf = (build: (log: LogBuilder) => void) => problemOf(build).additions;
 
@@ -187,58 +179,6 @@ describe('fish in a tank that cycles', () => {
   });
 });
 
-describe('readings as observations', () => {
-  it('see a dose made before them in the same two hours, and not one made after', () => {
-    const order = new StepOrder(FILLED, 12);
-    const before = order.readingIndex(day(1) + 0.2 * HOUR_MS);
-    const dose = order.eventStep(day(1) + 0.4 * HOUR_MS);
-    const after = order.readingIndex(day(1) + 0.6 * HOUR_MS);
-    // A course at index i is the state before the events of step i.
-    expect(dose).toBeGreaterThanOrEqual(before);
-    expect(after).toBeGreaterThan(dose);
-  });
-
-  it('leaves nitrate out while nitrite spoils it, and halves it otherwise', () => {
-    const problem = problemOf((log) => {
-      log.nitrite(day(5), 2);
-      log.nitrate(day(5), 10);
-      log.nitrite(day(15), 0);
-      log.nitrate(day(15), 10);
-    });
-    const nitrate = problem.observations.filter((o) => o.parameter === 'nitrate');
-    expect(nitrate.map((o) => o.weight)).toEqual([0.5]);
-  });
-
-  it('counts ammonia for less while a binder is in the water, and expired kits as more of a guess', () => {
-    const problem = problemOf((log) => {
-      log.dose(day(2), 1, {
-        substance: 'ammoniaBinder',
-        amount: { by: 'mL', mL: 5 },
-        strength: null,
-      });
-      log.ammonia(day(2.5), 1);
-      log.card('ammoniaCard', day(9), 1, { kit: { expiresOn: '2026-03-05' } });
-    });
-    const [bound, old] = problem.observations;
-    expect(bound?.weight).toBeLessThan(1);
-    expect(old?.blunder).toBeGreaterThan(0.02);
-    expect(old?.wider).toBeGreaterThan(1);
-  });
-
-  it('does not mind the order in which they were entered', () => {
-    const one = problemOf((log) => {
-      log.ammonia(day(2), 2);
-      log.ammonia(day(4), 1);
-    });
-    const other = problemOf((log) => {
-      log.ammonia(day(4), 1);
-      log.ammonia(day(2), 2);
-    });
-    const bare = (p: typeof one) => p.observations.map(({ index, low }) => ({ index, low }));
-    expect(bare(other)).toEqual(bare(one));
-  });
-});
-
 describe('the conditions', () => {
   it('run straight between readings and stay as they were beyond them', () => {
     const knots = [
@@ -263,37 +203,6 @@ describe('the conditions', () => {
       expect.closeTo(8.4, 6),
       expect.closeTo(6.2, 6),
     ]);
-  });
-});
-
-describe('what the log shows of its school', () => {
-  const shown = (build: (log: LogBuilder) => void) => problemOf(build, 30).facts.shownSince;
-  const zeros = (log: LogBuilder, at: number) => {
-    log.ammonia(day(at), 0);
-    log.nitrite(day(at), 0);
-  };
-
-  it('is since when tests have both at zero, until one is above, or a dose goes in', () => {
-    expect(shown((log) => zeros(log, 20))).toBe(day(20));
-    expect(
-      shown((log) => {
-        zeros(log, 20);
-        zeros(log, 25);
-      }),
-    ).toBe(day(20));
-    expect(
-      shown((log) => {
-        zeros(log, 20);
-        log.nitrite(day(22), 0.5);
-      }),
-    ).toBeNull();
-    expect(
-      shown((log) => {
-        zeros(log, 20);
-        log.dose(day(22), 1);
-      }),
-    ).toBeNull();
-    expect(shown((log) => log.ammonia(day(20), 0))).toBeNull();
   });
 });
 
