@@ -3,7 +3,6 @@ import { emergencies } from '@/core/runs/procedures';
 import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 import { demoStore, heading, press, show } from '@/testing/appHarness';
-import { SosButton } from '../shell/SosButton';
 import { EmergencyScreen } from './EmergencyScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
@@ -50,11 +49,5 @@ describe('an emergency', () => {
     await waitFor(() => expect(mockRouter.replace).toHaveBeenCalled());
     expect(mockRouter.replace).toHaveBeenCalledTimes(1);
     expect(selectLiveRuns(store.getState())).toHaveLength(1);
-  });
-
-  it('is reached by a button that says what it is for', async () => {
-    await show(await demoStore('Fulmar'), <SosButton />);
-    await press('SOS, emergencies');
-    expect(mockRouter.push).toHaveBeenCalledWith('/emergency');
   });
 });
