@@ -3,13 +3,14 @@ import type { ReactNode } from 'react';
 import { Provider } from 'react-redux';
 import { forecastOf, type Forecast } from '../core/cycle/forecast';
 import { demoLog } from '../core/demo/demoLog';
-import type { Entry } from '../core/records/kinds';
+import type { Entry, EntryKind } from '../core/records/kinds';
 import type { Tank } from '../core/records/schema/tank';
 import { HOUR_MS } from '../core/time/zone';
 import { ticked } from '../store/clockSlice';
 import { cycleProblem } from '../core/cycle/problem/problem';
 import { tankHistory } from '../core/history/derive';
 import { computed } from '../store/computedSlice';
+import { selectHistory } from '../store/inView';
 import { openLog } from '../store/open';
 import { recordAct } from '../store/record';
 import { selectKits, selectLog, selectTank, selectTanks } from '../store/selectors';
@@ -68,6 +69,13 @@ export async function logged(
       }),
     );
   });
+}
+
+/** The newest entry of a kind in the tank in view, or the newest of those that are meant. */
+export function lastLogged(store: AppStore, kind: EntryKind, meant = (_: Entry) => true) {
+  const history = selectHistory(store.getState());
+  const list = (history?.entries[kind] ?? []) as { id: string; entry: Entry }[];
+  return list.findLast(({ entry }) => meant(entry));
 }
 
 /** Two fish that went in four days before the moment of the tests. */

@@ -1,13 +1,9 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { headsOfType, type Entry, type EntryKind } from '@/core';
-import { selectHistory } from '@/store/inView';
+import { headsOfType, type EntryKind } from '@/core';
 import { selectLog } from '@/store/selectors';
-import type { AppStore } from '@/store/store';
-import { choose, demoStore, heading, logged, press, show, type } from '@/testing/appHarness';
+import { selectHistory } from '@/store/inView';
+import { choose, demoStore, lastLogged, press, show, type } from '@/testing/appHarness';
 import { allEvents } from '@/core/history/events';
-import { liveHead } from '@/core/records/log';
-import { recordAct } from '@/store/record';
-import { EntryScreen } from './EntryScreen';
 import { KIND_FORMS } from './forms';
 
 const WaterChangeScreen = KIND_FORMS.waterChange.New;
@@ -20,19 +16,6 @@ jest.mock('expo-router', () => ({
 jest.setTimeout(60_000);
 beforeEach(() => jest.clearAllMocks());
 
-/** The entry of a kind that was recorded last, or the one that is asked for. */
-function loggedLast(store: AppStore, kind: EntryKind, substance?: string, mL?: number) {
-  const history = selectHistory(store.getState());
-  const list = (history?.entries[kind] ?? []) as { id: string; entry: Entry }[];
-  return list.findLast(
-    ({ entry }) =>
-      substance === undefined ||
-      (entry.kind === 'dose' &&
-        entry.substance === substance &&
-        entry.amount.by === 'mL' &&
-        entry.amount.mL === mL),
-  );
-}
 const left = () => waitFor(() => expect(mockRouter.back).toHaveBeenCalled());
 
 describe('each kind of entry', () => {
@@ -167,7 +150,7 @@ describe('each kind of entry', () => {
       });
       await press(/^Save the /);
       await left();
-      const found = loggedLast(store, kind);
+      const found = lastLogged(store, kind);
       expect(found?.entry).toMatchObject(body);
       const history = selectHistory(store.getState());
       if (!history || !found) throw new Error('not logged');
@@ -241,61 +224,6 @@ describe('each kind of entry', () => {
   });
 });
 
-describe('an entry that is opened again', () => {
-  async function opened(entry: Parameters<typeof logged>[1][number][1]) {
-    const store = await demoStore();
-    await logged(store, [[2, entry]]);
-    const head = loggedLast(store, entry.kind);
-    if (!head) throw new Error('nothing logged');
-    await show(store, <EntryScreen id={head.id} />);
-    return store;
-  }
-
-  it('is corrected as what it is', async () => {
-    const store = await opened({
-      kind: 'feed',
-      food: 'pellets',
-      amount: { by: 'grams', grams: 0.5 },
-    });
-    type('How much', '0.8');
-    await press('Save the change');
-    await left();
-    expect(loggedLast(store, 'feed')?.entry).toMatchObject({ amount: { by: 'grams', grams: 0.8 } });
-  });
-
-  it('is removed, and then gone', async () => {
-    const store = await opened({ kind: 'light', state: 'on' });
-    const before = headsOfType(selectLog(store.getState()), 'entry').length;
-    await press('Remove');
-    await left();
-    expect(headsOfType(selectLog(store.getState()), 'entry')).toHaveLength(before - 1);
-    expect(heading()).toBe('This entry is gone.');
-  });
-
-  it('keeps what it says of a bottle', async () => {
-    const store = await opened({
-      kind: 'dose',
-      substance: 'bacteria',
-      amount: { by: 'mL', mL: 80 },
-      strength: null,
-      about: false,
-      bottle: {
-        keeps: 'refrigerated',
-        storedCold: true,
-        madeOn: '2026-08-01',
-        forLitres: 200,
-      },
-    });
-    type('How much', '90');
-    await press('Save the change');
-    await left();
-    expect(loggedLast(store, 'dose')?.entry).toMatchObject({
-      amount: { by: 'mL', mL: 90 },
-      bottle: { keeps: 'refrigerated', madeOn: '2026-08-01', forLitres: 200 },
-    });
-  });
-});
-
 describe('a water change', () => {
   it('says its share, and asks for a match before pouring', async () => {
     const store = await demoStore();
@@ -309,7 +237,7 @@ describe('a water change', () => {
     expect(screen.getByText(/temperature is 5.2 below the tank’s; pH is 0.5 above/)).toBeTruthy();
     await press('Save the water change');
     await left();
-    expect(loggedLast(store, 'waterChange')?.entry).toMatchObject({
+    expect(lastLogged(store, 'waterChange')?.entry).toMatchObject({
       kind: 'waterChange',
       litres: 52,
       newWater: { temperature: { value: 20 }, ph: { value: 8.55 } },
@@ -332,71 +260,5 @@ describe('a note', () => {
     expect(await screen.findByText('Write a word or two first.')).toBeTruthy();
     type('What you saw or did', 'x'.repeat(4001));
     expect(await screen.findByText(/It holds 4000 letters/)).toBeTruthy();
-  });
-});
-
-describe('a task that was put off', () => {
-  it('can be opened and put right', async () => {
-    const store = await demoStore();
-    await logged(store, [
-      [2, { kind: 'taskMark', task: 'lid', title: 'Fit a lid or mesh', how: 'skipped' }],
-    ]);
-    const head = loggedLast(store, 'taskMark');
-    await show(store, <EntryScreen id={head?.id ?? ''} />);
-    await choose('Done');
-    await press('Save the change');
-    await left();
-    expect(loggedLast(store, 'taskMark')?.entry).toMatchObject({ how: 'done' });
-  });
-});
-
-describe('two tabs with one entry open', () => {
-  const reading = {
-    kind: 'dose',
-    substance: 'bacteria',
-    amount: { by: 'mL', mL: 80 },
-    strength: null,
-    about: false,
-  } as const;
-
-  async function opened() {
-    const store = await demoStore();
-    await logged(store, [[2, reading]]);
-    const id = loggedLast(store, 'dose', 'bacteria', 80)?.id ?? '';
-    await show(store, <EntryScreen id={id} />);
-    const elsewhere = async (changes: object) => {
-      const head = liveHead(selectLog(store.getState()), id, 'entry');
-      if (!head) throw new Error('gone');
-      await act(async () => {
-        await store.dispatch(
-          recordAct((write) => write.revise(head, { ...head.body, ...changes } as Entry)),
-        );
-      });
-    };
-    const now = () => liveHead(selectLog(store.getState()), id, 'entry')?.body;
-    return { elsewhere, now };
-  }
-
-  it('keep what each changed', async () => {
-    const { elsewhere, now } = await opened();
-    type('How much', '90');
-    await elsewhere({ note: 'From the fridge.' });
-    expect((screen.getByLabelText('Note') as HTMLInputElement).value).toBe('From the fridge.');
-    await press('Save the change');
-    await left();
-    expect(now()).toMatchObject({ amount: { by: 'mL', mL: 90 }, note: 'From the fridge.' });
-  });
-
-  it('show the field that both changed, and save the one that is chosen', async () => {
-    const { elsewhere, now } = await opened();
-    type('How much', '90');
-    await elsewhere({ amount: { by: 'mL', mL: 70 } });
-    expect(screen.getByText('How much was changed elsewhere as well')).toBeTruthy();
-    await press('Save the change');
-    expect(now()).toMatchObject({ amount: { mL: 70 } });
-    await press('Keep mine: 90');
-    await press('Save the change');
-    await left();
-    expect(now()).toMatchObject({ amount: { mL: 90 } });
   });
 });

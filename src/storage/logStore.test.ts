@@ -6,14 +6,11 @@ import {
   allRevisions,
   createRecord,
   EMPTY_LOG,
-  FILE_VERSION,
   kitFrom,
   mergeRevisions,
   type Revision,
 } from '../core';
 import { LogBuilder, onDay, testId } from '../testing/logBuilder';
-import { DraftStore } from './drafts';
-import { hear } from './channel';
 import type { Exclusive } from './locks';
 import { LogStore, NewerLogError } from './logStore';
 
@@ -315,45 +312,5 @@ describe('the log store', () => {
     await open(database).wipe();
     expect(await keysOf(database, 'journal/')).toEqual([]);
     expect(await loaded(database)).toEqual([]);
-  });
-});
-
-describe('what another tab says', () => {
-  const heard = (data: unknown) => {
-    const said: string[] = [];
-    hear(data, {
-      acts: (revisions) => said.push(`acts ${revisions.length}`),
-      wiped: () => said.push('wiped'),
-      unclear: () => said.push('unclear'),
-    });
-    return said;
-  };
-  const revisions = someActs().flat();
-
-  test.each([
-    [{ kind: 'acts', version: FILE_VERSION, revisions }, [`acts ${revisions.length}`]],
-    [{ kind: 'acts', version: FILE_VERSION + 1, revisions: [{ anything: 1 }] }, ['unclear']],
-    [{ kind: 'acts', version: FILE_VERSION, revisions: [{ id: 'x' }] }, ['unclear']],
-    [{ kind: 'acts', revisions }, ['unclear']],
-    [{ kind: 'something new' }, ['unclear']],
-    [{ kind: 'wiped', by: 'a newer tab' }, ['wiped']],
-  ])('is taken, or leads to the store: %#', (data, said) => {
-    expect(heard(data)).toEqual(said);
-  });
-});
-
-describe('drafts', () => {
-  it('come back after a reload, until they are emptied', async () => {
-    const database = fresh();
-    await new DraftStore(database).save('test', { ph: '8.' });
-    expect(await new DraftStore(database).load()).toEqual({ test: { ph: '8.' } });
-    await new DraftStore(database).save('test', null);
-    expect(await new DraftStore(database).load()).toEqual({});
-  });
-
-  it('that are damaged are let go', async () => {
-    const database = fresh();
-    await database.setItem('draft/test', '{"ph":');
-    expect(await new DraftStore(database).load()).toEqual({});
   });
 });

@@ -1,0 +1,21 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { DraftStore } from './drafts';
+
+let serial = 0;
+const fresh = () => createAsyncStorage(`drafts-${(serial += 1)}`);
+
+describe('drafts', () => {
+  it('come back after a reload, until they are emptied', async () => {
+    const database = fresh();
+    await new DraftStore(database).save('test', { ph: '8.' });
+    expect(await new DraftStore(database).load()).toEqual({ test: { ph: '8.' } });
+    await new DraftStore(database).save('test', null);
+    expect(await new DraftStore(database).load()).toEqual({});
+  });
+
+  it('that are damaged are let go', async () => {
+    const database = fresh();
+    await database.setItem('draft/test', '{"ph":');
+    expect(await new DraftStore(database).load()).toEqual({});
+  });
+});
