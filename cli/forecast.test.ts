@@ -54,7 +54,13 @@ interface Printed {
   milestones: Record<string, { p10: string | null; p50: string | null; p90: string | null }>;
   scheduledDoses: { p50: string | null; rise: number; probability: number }[];
   capacity: Record<'ammonia' | 'nitrite', { p10: number; p50: number; p90: number }>;
-  nextTest: { parameters: string[]; at: string; because: string; purpose: string } | null;
+  nextTest: {
+    parameters: string[];
+    at: string;
+    because: string;
+    purpose: string;
+    raise: { now: number; grams: number } | null;
+  } | null;
   stall: { cause: string; probability: number; remedy: string }[];
   misfit: boolean;
   remarks: string[];
@@ -92,7 +98,20 @@ describe('forecast', () => {
     expect(printed.stall.reduce((sum, c) => sum + c.probability, 0)).toBeLessThan(1.05);
     expect(printed.nextTest).toMatchObject({ parameters: ['nitrite'], purpose: 'learn' });
     expect(Date.parse(printed.nextTest?.at ?? '')).toBeGreaterThanOrEqual(NOW);
+    expect(printed.nextTest?.raise).toBeNull();
     expect(printed.misfit).toBe(false);
+  });
+
+  it('says with the next test what alkalinity to add, for whoever goes by that alone', () => {
+    const low = bottled();
+    low.digital('alkalinityDrops', onDay(8), 6);
+    const { nextTest } = forecast(fileOf(low));
+    // 2.5 dKH × 0.03 g × 100 L.
+    expect(nextTest?.raise).toMatchObject({
+      now: expect.closeTo(6, 6),
+      grams: expect.closeTo(7.5, 6),
+    });
+    expect(nextTest?.because).toMatch(/Also raise alkalinity, about 6 dKH now, to 8\.5/);
   });
 
   it('is the same each time, for each seed its own, and near it', () => {

@@ -19,9 +19,10 @@ import {
 } from '../src/core/cycle/forecast';
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
-import { conditionsToTest } from '../src/core/cycle/verdict/conditions';
+import { nextSitting } from '../src/core/cycle/nextSitting';
 import type { Assurance } from '../src/core/cycle/verdict/assurance';
 import type { RevisionOf } from '../src/core/records/schema/revision';
+import { bandsOfLog } from './logFile';
 
 const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
 
@@ -80,14 +81,8 @@ export function forecastJson(
     capacity: forecast.capacity,
     clears: forecast.clears,
     nextTest: nextTest && {
-      parameters: [
-        ...nextTest.parameters,
-        ...(nextTest.purpose === 'confirm' || nextTest.purpose === 'challenge'
-          ? conditionsToTest(history, nextTest.at)
-          : []),
-      ],
+      ...nextSitting(nextTest, history, bandsOfLog(log), at),
       at: iso(nextTest.at),
-      because: nextTest.because,
       purpose: nextTest.purpose,
     },
     stall: forecast.stall.map(({ cause, probability, remedy }) => ({

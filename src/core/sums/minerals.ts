@@ -1,5 +1,5 @@
-import { ALKALINITY_GOAL, ALKALINITY_STEP, BICARBONATE } from '../cycle/dosing/alkalinityRaise';
-import { PO4_PER_P } from '../units/constants';
+import { ALKALINITY_GOAL, ALKALINITY_STEP } from '../cycle/dosing/alkalinityRaise';
+import { BICARBONATE, PO4_PER_P } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
 import { defineSum, SumError, type Also } from './sum';

@@ -1,10 +1,10 @@
-import { alkalinityRaise } from '../cycle/dosing/alkalinityRaise';
+import { alkalinityDue, raiseWords } from '../cycle/dosing/alkalinityRaise';
 import { programmeStanding } from '../cycle/dosing/programme';
 import { redoseAdvice } from '../cycle/dosing/redose';
 import { riseWords } from '../cycle/doseSize';
 import { schoolOf } from '../cycle/schools';
 import { PARAMETERS } from '../parameters/registry';
-import { countOf, formatExact, formatPlain, formatSignificant } from '../units/format';
+import { formatExact, formatPlain, formatSignificant } from '../units/format';
 import { occurrence } from './occurrence';
 import type { Occurrence, TaskSource, TaskWorld } from './types';
 
@@ -70,19 +70,16 @@ const doseTask: Of = ({ history, forecast }, from) => {
   ];
 };
 
-/** Alkalinity under which raising it is put on the list, dKH. */
-const WORTH_RAISING = 7.5;
-
 /** Alkalinity, when it is so low that the colony slows. */
 const alkalinityTask: Of = ({ history }, from) => {
-  const raise = alkalinityRaise(history, from);
-  if (!raise || raise.now >= WORTH_RAISING) return [];
+  const raise = alkalinityDue(history, from);
+  if (!raise) return [];
   return [
     occurrence(
       {
         id: 'alkalinity',
         title: `Raise alkalinity to ${formatPlain(raise.goal, 1)} dKH`,
-        because: `About ${formatSignificant(raise.grams, 2)} g of baking soda over ${countOf(raise.days, 'day')}: low alkalinity slows the colony`,
+        because: `${raiseWords(raise)}. Low alkalinity slows the colony`,
         minutes: 3,
         opens: { sum: 'alkalinity' },
       },

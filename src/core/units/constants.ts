@@ -12,6 +12,8 @@ export const MOLAR_MASS = {
 export const LITRES_PER_GALLON = 3.785412;
 /** meq/L in one German degree of carbonate hardness. */
 export const MEQ_PER_DKH = 0.35663;
+/** Grams of baking soda (NaHCO3, 84.01 g/eq) in a litre that raise alkalinity by 1 dKH. */
+export const BICARBONATE = 0.03;
 /** mg/L CaCO3 in one German degree of carbonate hardness. */
 export const CACO3_PER_DKH = 17.848;
 /** Grams of phosphate (PO4) that hold one gram of phosphorus. */

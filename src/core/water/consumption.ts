@@ -1,9 +1,8 @@
-import { BICARBONATE } from '../cycle/dosing/alkalinityRaise';
 import { countedReadings, type TankHistory } from '../history/tankHistory';
 import type { Interval } from '../math/interval';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import { DAY_MS } from '../time/zone';
-import { MEQ_PER_DKH } from '../units/constants';
+import { BICARBONATE, MEQ_PER_DKH } from '../units/constants';
 
 /** What a tank uses of a mineral. */
 export interface Consumption {

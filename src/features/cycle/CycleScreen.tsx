@@ -69,7 +69,7 @@ export function CycleScreen() {
   );
   const advice = live ? (
     <>
-      <NextTest forecast={live} zone={zone} now={now} />
+      <NextTest history={history} forecast={live} zone={zone} now={now} />
       <IfYouDoNothing history={history} forecast={live} zone={zone} now={now} />
       <HeldBack forecast={live} />
     </>

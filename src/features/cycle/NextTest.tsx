@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
+import { alkalinityDue, alsoRaise } from '@/core/cycle/dosing/alkalinityRaise';
 import { ALKALINITY_PER_N } from '@/core/cycle/kinetics/run';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
@@ -27,10 +28,12 @@ const styles = StyleSheet.create({
 
 /** The test worth its reagent, and what each answer would change. */
 export function NextTest({
+  history,
   forecast,
   zone,
   now,
 }: {
+  history: TankHistory;
   forecast: Forecast;
   zone: string;
   now: number;
@@ -38,6 +41,7 @@ export function NextTest({
   const router = useRouter();
   const { nextTest } = forecast;
   if (!nextTest) return null;
+  const raise = alkalinityDue(history, now);
   const inDays = Math.max(0, daysBetween(now, nextTest.at, zone));
   const idle =
     nextTest.idle.length > 0
@@ -49,6 +53,7 @@ export function NextTest({
       <Words as="body">
         {`**${nextTest.parameters.length > 1 ? 'Both' : PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
       </Words>
+      {raise ? <Words as="body">{alsoRaise(raise)}</Words> : null}
       {nextTest.outcomes.length > 1
         ? nextTest.outcomes.map((outcome) => (
             <View key={outcome.words} style={styles.answer}>

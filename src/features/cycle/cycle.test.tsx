@@ -21,6 +21,27 @@ describe('the cycle screen with a forecast', () => {
     expect(within(screen.getByRole('dialog')).getByText(/From \d+ readings/)).toBeTruthy();
   });
 
+  it('asks to raise alkalinity beside the next test, until enough is in', async () => {
+    const store = await demoStore();
+    withForecast(store);
+    await show(store, <CycleScreen />);
+    expect(screen.getByText(/^Also raise alkalinity, about 7\.1 dKH now, to 8\.5/)).toBeTruthy();
+    await logged(store, [
+      [
+        1,
+        {
+          kind: 'dose',
+          substance: 'alkalinity',
+          amount: { by: 'grams', grams: 8.8 },
+          strength: null,
+          about: false,
+        },
+      ],
+    ]);
+    // 8.8 g in 208 L are 1.4 dKH: enough.
+    expect(screen.queryByText(/Also raise alkalinity/)).toBeNull();
+  });
+
   it('says so when nothing explains the readings', async () => {
     const store = await demoStore();
     withForecast(store, { misfit: true });

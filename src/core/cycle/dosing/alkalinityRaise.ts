@@ -1,12 +1,19 @@
+import type { Reading } from '../../history/reading';
 import { latestReading, type TankHistory } from '../../history/tankHistory';
-import { MEQ_PER_DKH } from '../../units/constants';
+import { BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
+import { countOf, formatPlain, formatSignificant } from '../../units/format';
+import { ALKALINITY_PER_N } from '../kinetics/run';
+import { changeAddition, doseAddition } from '../problem/additions';
+import { NEW_SALT } from '../problem/conditions';
 import { isStale } from '../verdict/zero';
 
 /** Alkalinity worth raising to, dKH, and the most it may rise in a day. */
 export const ALKALINITY_GOAL = 8.5;
 export const ALKALINITY_STEP = 1.4;
-/** Grams of baking soda (NaHCO3, 84.01 g/eq) in a litre that raise alkalinity by 1 dKH. */
-export const BICARBONATE = 0.03;
+/** Alkalinity under which raising it is asked for, dKH: as a test read it, and as it is reckoned since. */
+const LOW_TESTED = 7.5;
+/** A single dose from 8 dKH slows no colony, and is no reason to ask for anything. */
+const LOW_RECKONED = 7;
 /** Less than this is not worth a dose, dKH. */
 const LEAST = 0.3;
 
@@ -14,6 +21,8 @@ const LEAST = 0.3;
 export interface AlkalinityRaise {
   /** dKH. */
   now: number;
+  /** Whether that is what a test read; else what went in since is reckoned with. */
+  tested: boolean;
   goal: number;
   /** Of baking soda in all. */
   grams: number;
@@ -21,24 +30,65 @@ export interface AlkalinityRaise {
   days: number;
 }
 
+/**
+ * Alkalinity by a reading and by all that went in since, once the colony has cleared it, dKH.
+ * @param history up to the moment that is meant
+ */
+function alkalinitySince(reading: Reading, history: TankHistory) {
+  const { dose, waterChange } = history.entries;
+  const changes = [
+    ...dose.map((entry) => ({ at: entry.at, addition: doseAddition(entry, history) })),
+    ...waterChange.map((entry) => ({ at: entry.at, addition: changeAddition(entry, history) })),
+  ]
+    .filter(({ at }) => at >= reading.at)
+    .sort((a, b) => a.at - b.at);
+  let tested = true;
+  let now = reading.best / MEQ_PER_DKH;
+  for (const { addition } of changes) {
+    if (!addition) continue;
+    const {
+      replaced = 0,
+      newAlkalinity = NEW_SALT.alkalinity,
+      alkalinity = 0,
+      ammonia = 0,
+    } = addition;
+    now += replaced * (newAlkalinity - now) + alkalinity - ALKALINITY_PER_N * ammonia;
+    tested &&= replaced === 0 && alkalinity === 0 && ammonia === 0;
+  }
+  return { now: Math.max(0, now), tested };
+}
+
 /** The sum for this tank by its newest test; null without a fresh one, or where nothing is to do. */
 export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRaise | null {
   const reading = latestReading(history, 'alkalinity');
   if (!reading || isStale(reading, at)) return null;
-  // What was added since the test is in the water, tested or not.
-  const added = history.entries.dose.reduce((sum, { at: when, entry }) => {
-    const counts = entry.substance === 'alkalinity' && entry.amount.by === 'grams';
-    if (!counts || when < reading.at || entry.amount.by !== 'grams') return sum;
-    return sum + entry.amount.grams / history.netLitres / BICARBONATE;
-  }, 0);
-  const now = reading.best / MEQ_PER_DKH + added;
+  const { now, tested } = alkalinitySince(reading, history);
   const rise = ALKALINITY_GOAL - now;
   if (rise < LEAST) return null;
   return {
     now,
+    tested,
     goal: ALKALINITY_GOAL,
     grams: rise * BICARBONATE * history.netLitres,
     // A hair of rounding is no reason for another day.
     days: Math.ceil(rise / ALKALINITY_STEP - 1e-6),
   };
+}
+
+/** The same where alkalinity is so low that the colony slows: what is asked of the keeper now. */
+export function alkalinityDue(history: TankHistory, at: number): AlkalinityRaise | null {
+  const raise = alkalinityRaise(history, at);
+  return raise && raise.now < (raise.tested ? LOW_TESTED : LOW_RECKONED) ? raise : null;
+}
+
+/** "About 12 g of baking soda over 2 days": how, for a sentence; what is only reckoned is tested first. */
+export function raiseWords({ grams, days, tested }: AlkalinityRaise): string {
+  const how = `About ${formatSignificant(grams, 2)} g of baking soda over ${countOf(days, 'day')}`;
+  return tested ? how : `${how}, reckoned from what went in since its last test: test it first`;
+}
+
+/** What is asked with the next test, in sentences of its own. */
+export function alsoRaise(raise: AlkalinityRaise): string {
+  const { now, goal } = raise;
+  return `Also raise alkalinity, about ${formatPlain(now, 1)} dKH now, to ${formatPlain(goal, 1)}, by at most ${formatPlain(ALKALINITY_STEP, 1)} a day: a colony short of it slows. ${raiseWords(raise)}.`;
 }

@@ -3,7 +3,7 @@ import { doseRise } from '../../records/kinds/dose';
 import { tankHistory } from '../../history/derive';
 import type { DoseStrength } from '../../records/kinds/dose';
 import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
-import { alkalinityRaise } from './alkalinityRaise';
+import { alkalinityDue, alkalinityRaise } from './alkalinityRaise';
 import { amountForRise, organicsForRise } from './amount';
 import { challengeRun } from './challengeRun';
 import { endSteps } from './endSteps';
@@ -179,6 +179,33 @@ describe('raising alkalinity', () => {
     expect(raise(onDay(40))).toBeNull();
     log.digital('alkalinityDrops', onDay(12), 8.6);
     expect(raise(onDay(12))).toBeNull();
+  });
+
+  it('takes off what clearing the doses since the test uses up, and mixes new water in', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 8);
+    const due = (at: number) => alkalinityDue(historyOf(log, at), at);
+    log.dose(onDay(11), 1.6);
+    // 0.4 dKH for each mg of nitrogen: 8 − 0.64. One dose is no reason to ask for anything.
+    expect(alkalinityRaise(historyOf(log, onDay(11)), onDay(11))?.now).toBeCloseTo(7.36, 6);
+    expect(due(onDay(11))).toBeNull();
+    log.dose(onDay(14), 1.6);
+    expect(due(onDay(14))).toMatchObject({ now: expect.closeTo(6.72, 6), tested: false, days: 2 });
+    // Half of it is changed for water of usual salt, 8 dKH: (6.72 + 8) / 2.
+    log.waterChange(onDay(15), 50);
+    expect(due(onDay(15))).toBeNull();
+    expect(alkalinityRaise(historyOf(log, onDay(15)), onDay(15))?.now).toBeCloseTo(7.36, 6);
+    // Household ammonia brings half of what it takes.
+    log.dose(onDay(16), 2, { substance: 'householdAmmonia' });
+    expect(due(onDay(16))?.now).toBeCloseTo(6.96, 6);
+  });
+
+  it('is asked for sooner by a test than by what is reckoned', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 7.4);
+    expect(alkalinityDue(historyOf(log, onDay(10)), onDay(10))).toMatchObject({ tested: true });
+    log.digital('alkalinityDrops', onDay(10, 13), 7.6);
+    expect(alkalinityDue(historyOf(log, onDay(11)), onDay(11))).toBeNull();
   });
 });
 

@@ -10,12 +10,11 @@ import {
 import { toCanonical } from '../../parameters/convert';
 import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
-import { MEQ_PER_DKH } from '../../units/constants';
+import { BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
 import { portionsOf } from '../../water/learned';
 import { feedNitrogen } from './foods';
 import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
-import { BICARBONATE } from '../dosing/alkalinityRaise';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import type { Addition } from './types';
 

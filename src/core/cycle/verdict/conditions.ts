@@ -52,11 +52,17 @@ function fresh(
 /** What every school asks to be in order besides. */
 const CONDITIONS = ['alkalinity', 'salinity', 'temperature'] as const;
 
-/** Conditions of which no test would speak for a moment, and which belong to its sitting. */
-export function conditionsToTest(history: TankHistory, at: number): ParameterId[] {
+/**
+ * Conditions of which no test would speak for a moment, or of which the last one was out of order: they
+ * belong to its sitting.
+ */
+export function conditionsToTest(history: TankHistory, bands: Bands, at: number): ParameterId[] {
   return CONDITIONS.filter((parameter) => {
     const reading = latestReading(history, parameter);
-    return !reading || reading.expired || isStale(reading, at);
+    if (!reading || reading.expired || isStale(reading, at)) return true;
+    if (parameter === 'alkalinity') return reading.best < ALKALINITY_FLOOR - 1e-9;
+    const band = bands[parameter];
+    return band !== undefined && sideOf(reading.best, band) !== 'within';
   });
 }
 

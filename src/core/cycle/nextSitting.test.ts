@@ -1,0 +1,60 @@
+import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { bandsOf } from '../parameters/bands';
+import { tankHistory } from '../history/derive';
+import type { NextTest } from './forecast/types';
+import { nextSitting } from './nextSitting';
+
+const bands = bandsOf('mixedReef', {});
+const next: NextTest = {
+  parameter: 'nitrite',
+  parameters: ['ammonia', 'nitrite'],
+  at: onDay(22),
+  inDays: 2,
+  because: 'A zero would show it.',
+  gain: 0,
+  purpose: 'confirm',
+  outcomes: [],
+  idle: [],
+};
+
+function sittingOf(build: (log: LogBuilder) => void, changes: Partial<NextTest> = {}) {
+  const log = new LogBuilder();
+  build(log);
+  const history = tankHistory(log.log(), log.tankId, onDay(20));
+  return nextSitting({ ...next, ...changes }, history, bands, onDay(20));
+}
+
+describe('the sitting of the next test', () => {
+  it('names the conditions that nobody measured, or too long ago, where it is a proof', () => {
+    const all = ['ammonia', 'nitrite', 'alkalinity', 'salinity', 'temperature'];
+    expect(sittingOf(() => undefined).parameters).toEqual(all);
+    expect(sittingOf((log) => log.conditions(onDay(2))).parameters).toEqual(all);
+    expect(sittingOf((log) => log.conditions(onDay(20))).parameters).toEqual(next.parameters);
+    const learning = sittingOf(() => undefined, { purpose: 'learn', parameters: ['nitrite'] });
+    expect(learning.parameters).toEqual(['nitrite']);
+  });
+
+  it('names what was out of order when it was last measured', () => {
+    const { parameters } = sittingOf((log) => {
+      log.conditions(onDay(20), 5.9);
+      log.digital('thermometer', onDay(20), 28);
+    });
+    expect(parameters).toEqual([...next.parameters, 'alkalinity', 'temperature']);
+  });
+
+  it('says to raise alkalinity that the doses have used up, and by how much', () => {
+    const dosed = sittingOf((log) => {
+      log.conditions(onDay(8), 8);
+      for (const day of [9, 13, 17]) log.dose(onDay(day), 1.6);
+    });
+    // 8 − 3 × 0.64 = 6.08; 2.42 dKH × 0.03 g × 100 L = 7.26 g, by no more than 1.4 dKH a day.
+    expect(dosed.raise).toMatchObject({ grams: expect.closeTo(7.26, 2), days: 2, tested: false });
+    expect(dosed.because).toBe(
+      'A zero would show it. Also raise alkalinity, about 6.1 dKH now, to 8.5, by at most 1.4 a day: a colony short of it slows. About 7.3 g of baking soda over 2 days, reckoned from what went in since its last test: test it first.',
+    );
+    expect(sittingOf((log) => log.conditions(onDay(20)))).toMatchObject({
+      raise: null,
+      because: next.because,
+    });
+  });
+});

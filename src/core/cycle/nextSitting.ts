@@ -1,0 +1,31 @@
+import type { TankHistory } from '../history/tankHistory';
+import type { Bands } from '../parameters/bands';
+import type { ParameterId } from '../parameters/registry';
+import { alkalinityDue, alsoRaise, type AlkalinityRaise } from './dosing/alkalinityRaise';
+import type { NextTest } from './forecast/types';
+import { conditionsToTest } from './verdict/conditions';
+
+/** All that is asked of a keeper who goes by the next test alone. */
+export interface NextSitting {
+  /** Every parameter that belongs to the sitting: a proof needs the conditions that the school asks for too. */
+  parameters: ParameterId[];
+  because: string;
+  /** What is done besides; null where alkalinity is high enough for the colony. */
+  raise: AlkalinityRaise | null;
+}
+
+/** The sitting of the next test, asked for at a moment. */
+export function nextSitting(
+  next: NextTest,
+  history: TankHistory,
+  bands: Bands,
+  at: number,
+): NextSitting {
+  const proof = next.purpose === 'confirm' || next.purpose === 'challenge';
+  const raise = alkalinityDue(history, at);
+  return {
+    parameters: [...next.parameters, ...(proof ? conditionsToTest(history, bands, next.at) : [])],
+    because: raise ? `${next.because} ${alsoRaise(raise)}` : next.because,
+    raise,
+  };
+}
