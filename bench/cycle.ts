@@ -198,4 +198,5 @@ print('toTheLetter', {
   ),
   testsMedian: counts[Math.floor(counts.length / 2)] ?? 0,
   doses: letters.reduce((sum, f) => sum + f.doses, 0),
+  toldToRaiseAlkalinity: letters.filter((f) => f.raised > 0).length,
 });

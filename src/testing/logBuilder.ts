@@ -180,8 +180,8 @@ export class LogBuilder {
   }
 
   /** The conditions every school asks for, measured at one moment. */
-  conditions(at: number): void {
-    this.digital('alkalinityDrops', at, 8);
+  conditions(at: number, dkh = 8): void {
+    this.digital('alkalinityDrops', at, dkh);
     this.digital('refractometer', at, 35);
     this.digital('thermometer', at, 25.5);
   }

@@ -2,7 +2,7 @@ import { seededRandom } from '@/core/math/random';
 import { drawKeeper, logOf } from './keeper';
 import { middlingReef, plainLife } from './plainLife';
 import { follow } from './policies';
-import { drawReef, runReef } from './reef';
+import { drawReef, lasting, runReef } from './reef';
 import {
   atShares,
   byForecast,
@@ -33,6 +33,14 @@ describe('the held-out tanks', () => {
     for (const series of Object.values(course) as Float64Array[]) {
       expect(series.every((value) => value >= 0)).toBe(true);
     }
+  });
+
+  it('last longer as they began, for whoever is followed longer', () => {
+    const reef = drawReef('bottle', seededRandom(3));
+    const doses = [{ day: 1, believed: 2 }];
+    const [short, long] = [runReef(reef, doses), runReef(lasting(reef, 200), doses)];
+    expect(long.nitrite).toHaveLength(200 * 24 + 1);
+    expect(long.nitrite.subarray(0, short.nitrite.length)).toEqual(short.nitrite);
   });
 
   it('take as long as such tanks do', () => {

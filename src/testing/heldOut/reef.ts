@@ -21,6 +21,8 @@ export type TrueEvent = { day: number } & (
   | { what: 'rots'; nitrogen: number }
   /** Share of every guild that is left, after a treatment or with rock taken out. */
   | { what: 'harm'; survival: number }
+  /** Baking soda, dKH. */
+  | { what: 'alkalinity'; rise: number }
   /** Ammonia that goes in evenly, mg N/L a day. */
   | { what: 'load'; nitrogen: number; days: number }
 );
@@ -163,6 +165,13 @@ export function heated(reef: Reef): Reef {
   };
 }
 
+/** The same tank for longer than it was drawn: its temperature goes on as it began. */
+export function lasting(reef: Reef, days: number): Reef {
+  const { temperature } = reef;
+  const hours = Float64Array.from({ length: days * 24 }, (_, h) => temperature[h % HOURS] ?? 25);
+  return { ...reef, temperature: hours };
+}
+
 /**
  * A tank drawn more widely: nitrite oxidisers that sleep from hours to weeks, volumes and bottles
  * further off, doses that scatter. What is learned on the usual tanks must hold on these.
@@ -189,7 +198,7 @@ export function runReef(
   reef: Reef,
   doses: readonly TrueDose[],
   events: readonly TrueEvent[] = [],
-  until = HOURS,
+  until = reef.temperature.length,
 ): TrueCourse {
   const room = () => new Float64Array(until + 1);
   const course: TrueCourse = {
@@ -224,6 +233,7 @@ export function runReef(
         if (hour >= event.day * 24 && hour < (event.day + event.days) * 24) load += event.nitrogen;
       } else if (Math.round(event.day * 24) === hour) {
         if (event.what === 'rots') labile += event.nitrogen;
+        else if (event.what === 'alkalinity') alk += event.rise;
         else if (event.what === 'harm') {
           quick *= event.survival;
           slow *= event.survival;

@@ -1,18 +1,21 @@
 import { cycleProblem } from '@/core/cycle/problem/problem';
 import { kitAtHand } from '@/core/cycle/problem/observations';
 import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
-import { conditionsToTest } from '@/core/cycle/verdict/conditions';
+import { alkalinityDue, type AlkalinityRaise } from '@/core/cycle/dosing/alkalinityRaise';
+import { nextSitting, type NextSitting } from '@/core/cycle/nextSitting';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
-import { seededRandom } from '@/core/math/random';
+import type { TankHistory } from '@/core/history/tankHistory';
+import { seededRandom, type Random } from '@/core/math/random';
 import { bandsOf } from '@/core/parameters/bands';
 import { kitFrom } from '@/core/records/kitTemplates';
 import { DEFAULT_SCHOOL } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
+import { BICARBONATE } from '@/core/units/constants';
 import { FILLED } from '../logBuilder';
 import { logOf, readSitting, type Life } from './keeper';
 import { falsehoodOf, type Falsehood } from './truth';
-import { heated, LIFE_DAYS, runReef, type TrueDose } from './reef';
+import { heated, lasting, runReef, type Reef, type TrueDose, type TrueEvent } from './reef';
 
 /** How a keeper fared who did what the next test says, and nothing else. */
 export interface Followed {
@@ -26,23 +29,98 @@ export interface Followed {
   others: number;
   /** Doses beyond the first, each advised. */
   doses: number;
+  /** Times that alkalinity was raised. */
+  raised: number;
 }
 
 const bands = bandsOf('mixedReef', {});
-/** A tank is followed as long as it is simulated, days. */
-const LONGEST = LIFE_DAYS - 2;
+/** How long a tank is followed, and how long it is simulated so that a verdict can be judged, days. */
+const LONGEST = 278;
+const SIMULATED = 300;
+/** Of the tank that the log is of. */
+const NET_LITRES = 100;
+
+const momentOf = (day: number) => FILLED + Math.round(day * DAY_MS);
+
+/** What the keeper of one tank does, and what their log holds of it. */
+class LetterLife {
+  readonly doses: TrueDose[];
+  readonly raises: (TrueEvent & { what: 'alkalinity' })[] = [];
+  private readonly conditions: number[] = [];
+  private readonly reef: Reef;
+  private readonly played: Life;
+
+  constructor(
+    private readonly life: Life,
+    private readonly random: Random,
+  ) {
+    this.doses = life.doses.slice(0, 1);
+    this.reef = lasting(heated(life.reef), SIMULATED);
+    const course = runReef(this.reef, this.doses);
+    this.played = { ...life, reef: this.reef, doses: this.doses, course, sittings: [] };
+  }
+
+  historyOn(day: number, at: number): TankHistory {
+    const { alkalinity } = this.played.course;
+    const builder = logOf(this.played, day, { school: DEFAULT_SCHOOL });
+    const known = (moments: number[]) => moments.filter((moment) => moment <= day);
+    for (const when of known(this.conditions)) {
+      const dkh = Math.round((alkalinity[Math.round(when * 24)] ?? 0) * 10) / 10;
+      builder.conditions(momentOf(when), dkh);
+    }
+    for (const { day: when, rise } of this.raises) {
+      if (when > day) continue;
+      const amount = { by: 'grams' as const, grams: rise * BICARBONATE * NET_LITRES };
+      const dose = { kind: 'dose', substance: 'alkalinity', strength: null, about: false } as const;
+      builder.entry(momentOf(when), { ...dose, amount });
+    }
+    return tankHistory(builder.log(), builder.tankId, at);
+  }
+
+  /** Raises alkalinity in equal steps, one a day, unless a raise is under way; by a test of it first. */
+  raise(asked: AlkalinityRaise, from: number): boolean {
+    if (this.raises.some(({ day }) => day > from)) return false;
+    if (!asked.tested) this.conditions.push(from);
+    const at = momentOf(from) + 60_000;
+    const due = asked.tested ? asked : alkalinityDue(this.historyOn(from, at), at);
+    if (!due) return false;
+    const { now, goal, days } = due;
+    for (let n = 0; n < days; n += 1) {
+      this.raises.push({ day: from + 0.03 + n, what: 'alkalinity', rise: (goal - now) / days });
+    }
+    this.run();
+    return true;
+  }
+
+  dose(day: number): void {
+    this.doses.push({ day, believed: this.life.keeper.dose });
+    this.run();
+  }
+
+  /** Tests what the sitting names; a condition that is named is measured with the others. */
+  test({ parameters }: NextSitting, day: number): void {
+    const asked = (parameter: 'ammonia' | 'nitrite') => parameters.includes(parameter);
+    const what = { ammonia: asked('ammonia'), nitrite: asked('nitrite') };
+    this.played.sittings.push(readSitting(this.played, day, what, this.random));
+    if (parameters.some((p) => p !== 'ammonia' && p !== 'nitrite')) this.conditions.push(day);
+  }
+
+  falsehoodOn(day: number): Falsehood | null {
+    const { reef, doses, raises } = this;
+    return falsehoodOf({ reef, school: DEFAULT_SCHOOL, doses, events: raises }, day);
+  }
+
+  private run(): void {
+    this.played.course = runReef(this.reef, this.doses, this.raises);
+  }
+}
 
 /**
  * Follows the next test to the letter under the default school, from one dose on: tests what it names,
- * when it says so, doses where it says so, and looks at the verdict.
+ * when it says so, doses and raises alkalinity where it says so, and looks at the verdict.
  */
 export function followToTheLetter(life: Life, seed: number, options: ForecastOptions): Followed {
-  const random = seededRandom(seed);
-  const first = life.doses[0];
-  const doses: TrueDose[] = first ? [first] : [];
-  const reef = heated(life.reef);
-  const played: Life = { ...life, reef, doses, course: runReef(reef, doses), sittings: [] };
-  const conditions: number[] = [];
+  const keeper = new LetterLife(life, seededRandom(seed));
   const atHand = (['ammoniaCard', 'nitriteCard'] as const).flatMap(
     (id) => kitAtHand(id, kitFrom(id, 0)) ?? [],
   );
@@ -53,39 +131,31 @@ export function followToTheLetter(life: Life, seed: number, options: ForecastOpt
     tests: 0,
     others: 0,
     doses: 0,
+    raised: 0,
   };
-  const trulyWrong = (on: number) =>
-    falsehoodOf({ reef, school: DEFAULT_SCHOOL, doses, events: [] }, on);
   let day = 1.5;
   while (day < LONGEST) {
-    const builder = logOf(played, day, { school: DEFAULT_SCHOOL });
-    for (const when of conditions) builder.conditions(FILLED + Math.round(when * DAY_MS));
-    const at = FILLED + Math.round(day * DAY_MS) + 60_000;
-    const history = tankHistory(builder.log(), builder.tankId, at);
+    const at = momentOf(day) + 60_000;
+    const history = keeper.historyOn(day, at);
     const forecast = forecastOf(cycleProblem(history, at), { ...options, atHand });
     const verdict = verdictOf(history, at, bands, forecast.assurance);
     if (verdict.granted) followed.granted ??= day;
-    if (verdict.ready) return { ...followed, ready: day, falsehood: trulyWrong(day) };
+    if (verdict.ready) return { ...followed, ready: day, falsehood: keeper.falsehoodOn(day) };
     const next = forecast.nextTest;
     if (!next) {
       day += 1;
       continue;
     }
+    const sitting = nextSitting(next, history, bands, at);
+    if (sitting.raise && keeper.raise(sitting.raise, day)) followed.raised += 1;
     if (next.purpose === 'challenge') {
-      doses.push({ day: day + 0.05, believed: life.keeper.dose });
-      played.course = runReef(reef, doses);
+      keeper.dose(day + 0.05);
       followed.doses += 1;
     }
     day = Math.max(day + 0.5, (next.at - FILLED) / DAY_MS);
-    const asked = next.parameters;
-    const what = { ammonia: asked.includes('ammonia'), nitrite: asked.includes('nitrite') };
-    played.sittings.push(readSitting(played, day, what, random));
-    followed.tests += Number(what.ammonia) + Number(what.nitrite);
-    if (next.purpose === 'confirm' || next.purpose === 'challenge') {
-      const named = conditionsToTest(history, next.at);
-      followed.others += named.length;
-      if (named.length > 0) conditions.push(day);
-    }
+    keeper.test(sitting, day);
+    followed.tests += next.parameters.length;
+    followed.others += sitting.parameters.length - next.parameters.length;
   }
-  return { ...followed, falsehood: trulyWrong(LONGEST - 20) };
+  return { ...followed, falsehood: keeper.falsehoodOn(LONGEST) };
 }

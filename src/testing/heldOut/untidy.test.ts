@@ -47,6 +47,10 @@ describe('untidy lives', () => {
     expect(at(harmed, 14)).toBeGreaterThan(at(plain, 14));
     const loaded = runReef(reef, [], [{ day: 1, what: 'load', nitrogen: 0.5, days: 2 }]);
     expect(at(loaded, 4)).toBeGreaterThan(at(runReef(reef, []), 4) + 0.7);
+    const raised = runReef(reef, doses, [{ day: 6, what: 'alkalinity', rise: 1.4 }]);
+    const gained = (day: number) =>
+      (raised.alkalinity[day * 24] ?? 0) - (plain.alkalinity[day * 24] ?? 0);
+    expect([gained(6), gained(7)]).toEqual([0, expect.closeTo(1.4, 1)]);
   });
 });
 
