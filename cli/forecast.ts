@@ -19,7 +19,7 @@ import {
 } from '../src/core/cycle/forecast';
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
-import { nextSitting } from '../src/core/cycle/nextSitting';
+import { nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
 import type { Assurance } from '../src/core/cycle/verdict/assurance';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
@@ -81,7 +81,7 @@ export function forecastJson(
     capacity: forecast.capacity,
     clears: forecast.clears,
     nextTest: nextTest && {
-      ...nextSitting(nextTest, history, bandsOfLog(log), at),
+      ...sittingJson(nextSitting(nextTest, history, bandsOfLog(log), at)),
       at: iso(nextTest.at),
       purpose: nextTest.purpose,
     },
@@ -100,6 +100,15 @@ export function forecastJson(
         : []),
       ...forecast.remarks,
     ],
+  };
+}
+
+/** A sitting with its sum in three figures. */
+function sittingJson({ raise, ...sitting }: NextSitting) {
+  const three = (value: number) => Number(value.toPrecision(3));
+  return {
+    ...sitting,
+    raise: raise && { ...raise, now: three(raise.now), grams: three(raise.grams) },
   };
 }
 

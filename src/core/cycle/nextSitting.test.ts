@@ -48,6 +48,8 @@ describe('the sitting of the next test', () => {
       for (const day of [9, 13, 17]) log.dose(onDay(day), 1.6);
     });
     // 8 − 3 × 0.64 = 6.08; 2.42 dKH × 0.03 g × 100 L = 7.26 g, by no more than 1.4 dKH a day.
+    // Its test is still young enough to speak; what was raised is looked at again.
+    expect(dosed.parameters.slice(2)).toEqual(['alkalinity', 'salinity', 'temperature']);
     expect(dosed.raise).toMatchObject({ grams: expect.closeTo(7.26, 2), days: 2, tested: false });
     expect(dosed.because).toBe(
       'A zero would show it. Also raise alkalinity, about 6.1 dKH now, to 8.5, by at most 1.4 a day: a colony short of it slows. About 7.3 g of baking soda over 2 days, reckoned from what went in since its last test: test it first.',

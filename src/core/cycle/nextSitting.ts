@@ -1,7 +1,13 @@
 import type { TankHistory } from '../history/tankHistory';
 import type { Bands } from '../parameters/bands';
 import type { ParameterId } from '../parameters/registry';
-import { alkalinityDue, alsoRaise, type AlkalinityRaise } from './dosing/alkalinityRaise';
+import { formatPlain } from '../units/format';
+import {
+  ALKALINITY_STEP,
+  alkalinityDue,
+  raiseWords,
+  type AlkalinityRaise,
+} from './dosing/alkalinityRaise';
 import type { NextTest } from './forecast/types';
 import { conditionsToTest } from './verdict/conditions';
 
@@ -23,9 +29,18 @@ export function nextSitting(
 ): NextSitting {
   const proof = next.purpose === 'confirm' || next.purpose === 'challenge';
   const raise = alkalinityDue(history, at);
+  const conditions = proof ? conditionsToTest(history, bands, next.at) : [];
+  // What was raised is looked at again.
+  if (raise && !conditions.includes('alkalinity')) conditions.unshift('alkalinity');
   return {
-    parameters: [...next.parameters, ...(proof ? conditionsToTest(history, bands, next.at) : [])],
+    parameters: [...next.parameters, ...conditions],
     because: raise ? `${next.because} ${alsoRaise(raise)}` : next.because,
     raise,
   };
+}
+
+/** What is asked with the next test, in sentences of its own. */
+export function alsoRaise(raise: AlkalinityRaise): string {
+  const { now, goal } = raise;
+  return `Also raise alkalinity, about ${formatPlain(now, 1)} dKH now, to ${formatPlain(goal, 1)}, by at most ${formatPlain(ALKALINITY_STEP, 1)} a day: a colony short of it slows. ${raiseWords(raise)}.`;
 }

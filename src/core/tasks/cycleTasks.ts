@@ -79,7 +79,7 @@ const alkalinityTask: Of = ({ history }, from) => {
       {
         id: 'alkalinity',
         title: `Raise alkalinity to ${formatPlain(raise.goal, 1)} dKH`,
-        because: `${raiseWords(raise)}. Low alkalinity slows the colony`,
+        because: `${raiseWords(raise)}. Low alkalinity slows the colony.`,
         minutes: 3,
         opens: { sum: 'alkalinity' },
       },

@@ -14,6 +14,8 @@ export const LITRES_PER_GALLON = 3.785412;
 export const MEQ_PER_DKH = 0.35663;
 /** Grams of baking soda (NaHCO3, 84.01 g/eq) in a litre that raise alkalinity by 1 dKH. */
 export const BICARBONATE = 0.03;
+/** dKH used by each mg N/L that is oxidised from ammonium: two equivalents to a mole, 2 / 14.007 / 0.35663. */
+export const ALKALINITY_PER_N = 0.4;
 /** mg/L CaCO3 in one German degree of carbonate hardness. */
 export const CACO3_PER_DKH = 17.848;
 /** Grams of phosphate (PO4) that hold one gram of phosphorus. */

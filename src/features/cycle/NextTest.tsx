@@ -1,14 +1,15 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
-import { alkalinityDue, alsoRaise } from '@/core/cycle/dosing/alkalinityRaise';
-import { ALKALINITY_PER_N } from '@/core/cycle/kinetics/run';
+import { alkalinityDue } from '@/core/cycle/dosing/alkalinityRaise';
+import { alsoRaise } from '@/core/cycle/nextSitting';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast } from '@/core/cycle/forecast/types';
 import { dueWords } from '@/core/tasks/due';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { daysBetween } from '@/core/time/zone';
+import { ALKALINITY_PER_N } from '@/core/units/constants';
 import { listWords } from '@/core/units/format';
 import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';

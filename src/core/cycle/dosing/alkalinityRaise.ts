@@ -1,10 +1,8 @@
 import type { Reading } from '../../history/reading';
 import { latestReading, type TankHistory } from '../../history/tankHistory';
-import { BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
-import { countOf, formatPlain, formatSignificant } from '../../units/format';
-import { ALKALINITY_PER_N } from '../kinetics/run';
-import { changeAddition, doseAddition } from '../problem/additions';
-import { NEW_SALT } from '../problem/conditions';
+import { ALKALINITY_PER_N, BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
+import { countOf, formatSignificant } from '../../units/format';
+import { broughtBy, mixedInBy, NEW_SALT } from '../alkalinity';
 import { isStale } from '../verdict/zero';
 
 /** Alkalinity worth raising to, dKH, and the most it may rise in a day. */
@@ -36,24 +34,21 @@ export interface AlkalinityRaise {
  */
 function alkalinitySince(reading: Reading, history: TankHistory) {
   const { dose, waterChange } = history.entries;
-  const changes = [
-    ...dose.map((entry) => ({ at: entry.at, addition: doseAddition(entry, history) })),
-    ...waterChange.map((entry) => ({ at: entry.at, addition: changeAddition(entry, history) })),
-  ]
+  const doses = dose.map((entry) => ({ at: entry.at, brought: broughtBy(entry, history) }));
+  const changes = waterChange.map((entry) => ({ at: entry.at, mixed: mixedInBy(entry, history) }));
+  const since = [...doses, ...changes]
     .filter(({ at }) => at >= reading.at)
     .sort((a, b) => a.at - b.at);
   let tested = true;
   let now = reading.best / MEQ_PER_DKH;
-  for (const { addition } of changes) {
-    if (!addition) continue;
-    const {
-      replaced = 0,
-      newAlkalinity = NEW_SALT.alkalinity,
-      alkalinity = 0,
-      ammonia = 0,
-    } = addition;
-    now += replaced * (newAlkalinity - now) + alkalinity - ALKALINITY_PER_N * ammonia;
-    tested &&= replaced === 0 && alkalinity === 0 && ammonia === 0;
+  for (const step of since) {
+    if ('mixed' in step) {
+      const { replaced, newAlkalinity = NEW_SALT.alkalinity } = step.mixed;
+      now += replaced * (newAlkalinity - now);
+    } else if (step.brought) {
+      now += step.brought.alkalinity - ALKALINITY_PER_N * step.brought.ammonia;
+    } else continue;
+    tested = false;
   }
   return { now: Math.max(0, now), tested };
 }
@@ -85,10 +80,4 @@ export function alkalinityDue(history: TankHistory, at: number): AlkalinityRaise
 export function raiseWords({ grams, days, tested }: AlkalinityRaise): string {
   const how = `About ${formatSignificant(grams, 2)} g of baking soda over ${countOf(days, 'day')}`;
   return tested ? how : `${how}, reckoned from what went in since its last test: test it first`;
-}
-
-/** What is asked with the next test, in sentences of its own. */
-export function alsoRaise(raise: AlkalinityRaise): string {
-  const { now, goal } = raise;
-  return `Also raise alkalinity, about ${formatPlain(now, 1)} dKH now, to ${formatPlain(goal, 1)}, by at most ${formatPlain(ALKALINITY_STEP, 1)} a day: a colony short of it slows. ${raiseWords(raise)}.`;
 }

@@ -3,7 +3,8 @@ import { STEPS_PER_DAY, type Conditions, type Environment } from '../kinetics/en
 import { packEvents, type CycleEvent, type PackedEvents } from '../kinetics/events';
 import { courseFor, runCycle, type CycleCourse } from '../kinetics/run';
 import type { CycleState } from '../kinetics/state';
-import { ALKALINE, FISH_PARTS } from '../problem/additions';
+import { ALKALINE } from '../alkalinity';
+import { FISH_PARTS } from '../problem/additions';
 import { environmentAhead } from '../problem/conditions';
 import type { CycleProblem } from '../problem/types';
 

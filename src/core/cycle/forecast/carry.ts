@@ -3,7 +3,8 @@ import { DAY_MS } from '../../time/zone';
 import { unpackMembers, type Posterior } from '../inference/posterior';
 import { packEvents, type CycleEvent } from '../kinetics/events';
 import { courseFor, runCycle } from '../kinetics/run';
-import { ALKALINE, FISH_PARTS } from '../problem/additions';
+import { ALKALINE } from '../alkalinity';
+import { FISH_PARTS } from '../problem/additions';
 import { AHEAD_STEPS, aheadEnvironment } from './ahead';
 import { rounded } from './dates';
 

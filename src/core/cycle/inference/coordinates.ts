@@ -1,5 +1,5 @@
 import { COLONY } from '../kinetics/parameters';
-import { NEW_SALT } from '../problem/conditions';
+import { NEW_SALT } from '../alkalinity';
 import type { CycleProblem } from '../problem/types';
 
 /**

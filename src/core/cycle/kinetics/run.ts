@@ -1,3 +1,4 @@
+import { ALKALINITY_PER_N } from '../../units/constants';
 import type { Environment } from './environment';
 import type { PackedEvents } from './events';
 import type { CycleParameters } from './parameters';
@@ -52,8 +53,9 @@ export function courseFor(environment: Pick<Environment, 'steps'>): CycleCourse 
 
 /** Alkalinity at which the colony works at half pace, dKH. */
 export const HALF_ALKALINITY = 1.5;
-/** dKH used by each mg N/L that is oxidised from ammonia, and given back by what is mineralised. */
-export const ALKALINITY_PER_N = 0.4;
+/** The use of alkalinity as a constant of this file: it is read in every step. */
+const PER_N = ALKALINITY_PER_N;
+/** dKH given back by each mg N/L that is mineralised. */
 const ALKALINITY_BACK = 0.2;
 
 /**
@@ -168,7 +170,7 @@ export function runCycle(
     // Rounding may leave a hair more than there was.
     let usedA = A < TRACE ? A : max(0, A - leftOver(A, Ca * e * dt, halfA));
     // Acid can't use more alkalinity than there is.
-    const affordable = (alk + ALKALINITY_BACK * released) / ALKALINITY_PER_N;
+    const affordable = (alk + ALKALINITY_BACK * released) / PER_N;
     if (usedA > affordable) usedA = affordable;
     A -= usedA;
     I += usedA;
@@ -184,7 +186,7 @@ export function runCycle(
     const takenUp = 1 - grown(-uptake * (light[step] as number));
     A -= A * takenUp;
     N -= N * takenUp;
-    alk += ALKALINITY_BACK * (released + lost) - ALKALINITY_PER_N * usedA;
+    alk += ALKALINITY_BACK * (released + lost) - PER_N * usedA;
     if (alk < 0) alk = 0;
 
     // Growth follows what was really used in the step, for each part of the capacity that is there.

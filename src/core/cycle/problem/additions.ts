@@ -1,21 +1,15 @@
 import { joins } from '../../records/kinds/animals';
 import { isAmmoniaSource } from '../../records/kinds/dose';
-import {
-  riseOf,
-  shareOf,
-  type Dose,
-  type TankHistory,
-  type WaterChange,
-} from '../../history/tankHistory';
+import { type Dose, type TankHistory, type WaterChange } from '../../history/tankHistory';
 import { toCanonical } from '../../parameters/convert';
 import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
-import { BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
 import { SEEDS } from '../kinetics/parameters';
 import { portionsOf } from '../../water/learned';
 import { feedNitrogen } from './foods';
 import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
+import { ALKALINE, broughtBy, mixedInBy } from '../alkalinity';
 import type { Addition } from './types';
 
 /** An addition before it has its step. */
@@ -24,10 +18,6 @@ export type Undated = Omit<Addition, 'step'>;
 /** Own error of a dose that was counted roughly, or whose strength nobody knows (sd of the log). */
 const ABOUT_SD = 0.35;
 const GUESSED_SD = 0.6;
-/** What an ammonia dose of unknown size is taken for: the usual 2 ppm, as N. */
-const GUESSED_RISE = 1.6;
-/** dKH that comes with each mg N of household ammonia or of what animals give off; ammonium chloride brings none. */
-export const ALKALINE = 0.2;
 
 /** Share of the colony that a treatment is taken to leave: judgement, with a wide spread. */
 const SURVIVAL: Record<Agent, number> = {
@@ -43,12 +33,12 @@ const TREATMENT_SD = 0.7;
 /** What a dose does to the course; null for what the cycle does not feel. */
 export function doseAddition(dose: Dose, history: TankHistory): Undated | null {
   const { entry } = dose;
-  if (isAmmoniaSource(entry.substance)) {
-    const known = riseOf(dose, history);
-    const rise = known ?? GUESSED_RISE;
-    const alkalinity = entry.substance === 'householdAmmonia' ? ALKALINE * rise : 0;
-    const ownSd = known === null ? GUESSED_SD : entry.about ? ABOUT_SD : 0;
-    return { source: 'doses', ownSd, ammonia: rise, alkalinity };
+  const brought = broughtBy(dose, history);
+  if (brought) {
+    const { ammonia, alkalinity, guessed } = brought;
+    if (!isAmmoniaSource(entry.substance)) return { source: 'exact', ownSd: 0, alkalinity };
+    const ownSd = guessed ? GUESSED_SD : entry.about ? ABOUT_SD : 0;
+    return { source: 'doses', ownSd, ammonia, alkalinity };
   }
   if (entry.substance === 'bacteria') {
     const alive =
@@ -62,25 +52,19 @@ export function doseAddition(dose: Dose, history: TankHistory): Undated | null {
       asleep: true,
     };
   }
-  if (entry.substance === 'alkalinity' && entry.amount.by === 'grams') {
-    const alkalinity = entry.amount.grams / history.netLitres / BICARBONATE;
-    return { source: 'exact', ownSd: 0, alkalinity };
-  }
   return null;
 }
 
 /** What new water brings: its own record, as far as anybody measured it. */
 export function changeAddition(change: WaterChange, history: TankHistory): Undated {
-  const { entry } = change;
-  const { alkalinity, ammonia } = entry.newWater;
+  const { ammonia } = change.entry.newWater;
+  const { replaced, newAlkalinity } = mixedInBy(change, history);
   return {
     source: 'exact',
     ownSd: 0,
-    replaced: shareOf(change, history),
+    replaced,
     newAmmonia: ammonia ? Math.max(0, toCanonical(ammonia.value, ammonia.unit)) : 0,
-    ...(alkalinity
-      ? { newAlkalinity: toCanonical(alkalinity.value, alkalinity.unit) / MEQ_PER_DKH }
-      : {}),
+    ...(newAlkalinity === undefined ? {} : { newAlkalinity }),
   };
 }
 

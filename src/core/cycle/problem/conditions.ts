@@ -7,9 +7,6 @@ import type { CycleProblem, Knot } from './types';
 /** What is assumed where nobody measured. */
 export const UNMEASURED = { temperature: 25.5, ph: 8.0, salinity: 35, alkalinity: 8 } as const;
 
-/** Alkalinity that new salt water usually has, dKH, and its spread, sd of the natural log. */
-export const NEW_SALT = { alkalinity: 8, sd: 0.15 } as const;
-
 /** Readings of a parameter as knots; what lies beyond what is likely is taken at its edge. */
 function knotsOf(
   history: TankHistory,

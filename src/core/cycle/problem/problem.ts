@@ -10,7 +10,8 @@ import {
   otherAdditions,
   type Undated,
 } from './additions';
-import { conditionKnots, NEW_SALT, UNMEASURED } from './conditions';
+import { NEW_SALT } from '../alkalinity';
+import { conditionKnots, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
 import { remarksOf } from './remarks';
 import { schoolFacts } from './schoolFacts';
