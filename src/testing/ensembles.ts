@@ -42,6 +42,8 @@ export interface Told {
   parameters?: Partial<Member['parameters']>;
   now?: Partial<CycleState>;
   bias?: number[];
+  /** Reading at true zero of each kit, in its unit. */
+  offset?: number[];
 }
 
 /** An ensemble of tanks that are just as a test says, for what is worked out from one. */
@@ -53,7 +55,7 @@ export function ensembleOf(problem: CycleProblem, tanks: readonly Told[]): Ensem
     members: tanks.length,
   });
   const members = inferred.members.map((member, i): Member => {
-    const { seed = 'bottle', parameters, now, bias } = tanks[i] ?? {};
+    const { seed = 'bottle', parameters, now, bias, offset } = tanks[i] ?? {};
     return {
       ...member,
       parameters: { ...typicalParameters(seed), ...parameters },
@@ -69,7 +71,7 @@ export function ensembleOf(problem: CycleProblem, tanks: readonly Told[]): Ensem
         ...now,
       },
       bias: Float64Array.from(problem.kits, (_, k) => bias?.[k] ?? 1),
-      offset: new Float64Array(problem.kits.length),
+      offset: Float64Array.from(problem.kits, (_, k) => offset?.[k] ?? 0),
       strength: 1,
       spread: 1,
       free: 1,

@@ -61,6 +61,18 @@ describe('the next test', () => {
     expect(next).toMatchObject({ parameters: ['ammonia', 'nitrite'], idle: [] });
   });
 
+  it.each([
+    ['no zero is in sight', 0],
+    ['zeros are far off', 0.7],
+  ])('is within a fortnight of the last one where none would tell much and %s', (_, growthB) => {
+    const stuck = { now: { nitrite: 1.5, capacityB: 1e-7 }, parameters: { growthB } };
+    const next = nextOf([stuck, stuck, stuck]);
+    expect(next).toMatchObject({ purpose: 'learn', parameters: ['nitrite'], gain: 0 });
+    // The last one was a day ago.
+    expect(next?.inDays).toBe(13);
+    expect(next?.because).toMatch(/^No single test would tell much/);
+  });
+
   it('uses kits at hand alone, and never nitrate', () => {
     const of = (parameter: string) => problem.kits.filter((kit) => kit.parameter === parameter);
     expect(nextOf(spread, [])).toBeNull();

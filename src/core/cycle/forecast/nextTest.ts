@@ -12,9 +12,10 @@ import {
   outcomesOf,
   varianceOf,
   type Candidate,
+  type Usable,
 } from './learning';
 import { feeding, proving, type Withheld } from './proving';
-import { confirmation, lastTest, pointsAfter, showing, shownAgain } from './showing';
+import { confirmation, lagging, lastTest, pointsAfter, showing, shownAgain } from './showing';
 import { chanceClear } from './zeros';
 import type { NextTest } from './types';
 
@@ -91,7 +92,7 @@ export function nextTestOf(
     ...(learn && !fed ? [{ ...learn, purpose: 'learn' as const }] : []),
     ...(confirm && !proof ? [{ ...confirm, purpose: 'confirm' as const }] : []),
     ...(show ? [{ ...show, purpose: 'show' as const }] : []),
-    ...(proof ? [proof] : []),
+    ...(proof ? [proof] : watching(problem, ahead, usable)),
   ].sort((a, b) => a.point - b.point);
   if (!chosen) return null;
   const found = cellChances(ensemble, ahead, chosen.use, chosen.point);
@@ -117,6 +118,21 @@ export function nextTestOf(
       (p) => !parameters.includes(p) && best[p] !== undefined && (best[p] ?? 0) < WORTH,
     ),
   };
+}
+
+/** A test of what clears last, so that no tank is left alone for longer than tests are weighed. */
+function watching(
+  problem: CycleProblem,
+  ahead: Ahead,
+  usable: readonly Usable[],
+): (Candidate & { purpose: 'learn' })[] {
+  if (problem.facts.shownSince !== null) return [];
+  const last = lagging(ahead);
+  const use = usable.find(({ kit }) => kit.parameter === last) ?? usable[0];
+  if (!use || use.kit.parameter === 'nitrate') return [];
+  const tested = lastTest(problem, () => true);
+  const point = pointsAfter(tested, LOOK_DAYS, nowDay(problem), ahead);
+  return [{ parameter: use.kit.parameter, use, point, gain: 0, purpose: 'learn' }];
 }
 
 /** The test of a tank of which nothing recent is known, not even whether there is ammonia in it. */
@@ -163,6 +179,9 @@ function becauseOf(
   if (purpose === 'confirm') {
     const chance = chanceClear(ahead, name as 'nitrite', day);
     return `${chosen.point === 0 ? 'It' : `By then ${name}`} is likely clear (${tenths(chance)}), and a zero would show it.`;
+  }
+  if (chosen.gain < WORTH) {
+    return 'No single test would tell much before then. It shows whether things still go as foreseen.';
   }
   const share = tenths(chosen.gain);
   return `It is expected to take away ${share === '0 in 10' ? 'a little' : `about ${share}`} of what is uncertain about the ready date, more than ${chosen.point === 0 ? 'any other test now' : 'any earlier test'}.`;

@@ -34,6 +34,12 @@ function showAgainOn(problem: CycleProblem): number | null {
   return ((again.seen ? stale : again.at) - origin) / DAY_MS;
 }
 
+/** The one of the two that clears last, as a rule. */
+export function lagging(ahead: Ahead): 'ammonia' | 'nitrite' {
+  const middle = (clears: Float64Array) => quantileOfSorted(sortedCopy(clears), 0.5);
+  return middle(ahead.ammoniaClears) > middle(ahead.nitriteClears) ? 'ammonia' : 'nitrite';
+}
+
 /**
  * The earliest day on which both likely read zero, as a test of the one that clears last: a zero of
  * the other shows nothing while this one stands. Once shown, the day on which the school asks again.
@@ -46,8 +52,7 @@ export function confirmation(
   const { problem } = ensemble;
   const now = nowDay(problem);
   const has = (p: Nitrogen) => usable.find(({ kit }) => kit.parameter === p);
-  const middle = (clears: Float64Array) => quantileOfSorted(sortedCopy(clears), 0.5);
-  const last = middle(ahead.ammoniaClears) > middle(ahead.nitriteClears) ? 'ammonia' : 'nitrite';
+  const last = lagging(ahead);
   const other = last === 'ammonia' ? 'nitrite' : 'ammonia';
   const parameter = has(last) ? last : other;
   const use = has(parameter);

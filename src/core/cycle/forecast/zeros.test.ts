@@ -59,6 +59,14 @@ describe('zeros', () => {
     expect(tanks([tank]).zeroFrom(0, 'nitrite')).toBeLessThan(high ?? 0);
   });
 
+  it('are in sight for a card that colours a little at true zero, since it gets no better', () => {
+    // At 0.08 ppm of nitrite an even reader sees the lowest step less than seven times in ten.
+    const coloured = { ...standing(0, 1), offset: shown.kits.map(() => 0.08) };
+    expect(tanks([coloured]).zeroFrom(0)).toBeLessThan(5);
+    const there = { ...standing(0.2, 1), offset: shown.kits.map(() => 0.08) };
+    expect(tanks([there]).zeroFrom(0)).toBeGreaterThan(tanks([coloured]).zeroFrom(0) ?? 0);
+  });
+
   it('are not in sight where nothing clears', () => {
     expect(tanks([standing(1, 1e-6, 0.3)]).zeroFrom(0)).toBeUndefined();
   });

@@ -9,6 +9,8 @@ import { cellChances, type Usable } from './learning';
 export const LIKELY_CLEAR = 0.8;
 /** Chance that the kits at hand show both at zero then: what is clear may still colour a card. */
 const LIKELY_ZERO = 0.7;
+/** A card that colours at true zero gets no better: this much of the best that it can come to is enough. */
+const NEARLY_BEST = 0.95;
 
 /** Share of the members in which both are clear for good by a day of the run. */
 export function chanceClear(ahead: Ahead, parameter: 'ammonia' | 'nitrite', day: number): number {
@@ -50,9 +52,11 @@ export function likelyZeroFrom(
   usable: readonly Usable[],
 ): number | undefined {
   const now = nowDay(ensemble.problem);
+  const best = bothReadZero(ensemble, ahead, usable, ahead.points - 1);
+  const enough = Math.min(LIKELY_ZERO, NEARLY_BEST * best);
   for (let point = first; point < ahead.points; point += ahead.perDay) {
     if (bothClearBy(ahead, now + point / ahead.perDay) < LIKELY_CLEAR) continue;
-    if (bothReadZero(ensemble, ahead, usable, point) >= LIKELY_ZERO) return point;
+    if (bothReadZero(ensemble, ahead, usable, point) >= enough) return point;
   }
   return undefined;
 }
