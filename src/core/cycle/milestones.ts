@@ -72,7 +72,7 @@ export function milestonesOf(
 }
 
 /** What the course needs of a forecast. */
-export type MilestoneForecast = Pick<Forecast, 'milestones' | 'scheduledDoses' | 'fed'>;
+export type MilestoneForecast = Pick<Forecast, 'milestones' | 'nextTest' | 'fed'>;
 
 const AHEAD_LABELS = {
   ammoniaClears: 'Ammonia clear',
@@ -82,7 +82,8 @@ const AHEAD_LABELS = {
 
 /**
  * Milestones that no test has shown yet, in the range of their dates. One that is likely past is
- * drawn at now: only a test passes it. The hold, once it counts by tests, has its own mark.
+ * drawn at now: only a test passes it. The hold, once it counts by tests, has its own mark. Where a dose
+ * is asked for first, the end has no range: it comes after the test of that dose at the soonest.
  */
 function milestonesAhead(
   forecast: MilestoneForecast,
@@ -96,6 +97,13 @@ function milestonesAhead(
     if (id === 'ready' && known.some((m) => m.id === 'held' || m.id === 'challenge')) continue;
     const { p10, p25, p50, p75, p90 } = forecast.milestones[id];
     if (p10 === null || p50 === null) continue;
+    const { nextTest } = forecast;
+    if (id === 'ready' && nextTest?.purpose === 'challenge') {
+      const because = 'If a dose now is gone by then.';
+      const soonest = Math.max(at, p50, nextTest.at);
+      ahead.push({ id, label: AHEAD_LABELS[id], at: soonest, passed: false, because });
+      continue;
+    }
     const last = p90 ?? p75 ?? p50;
     ahead.push({
       id,

@@ -1,6 +1,6 @@
 import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
-import { todaySentence, outOfBand } from '@/core/cycle/sentence';
+import { todaySentence, outOfBand } from '@/core/cycle/todaySentence';
 import { readingWords } from '@/core/history/reading';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { shortDay } from '@/core/time/words';

@@ -2,7 +2,8 @@ import { forecastOf } from './forecast/forecast';
 import type { Forecast } from './forecast/types';
 import { milestonesOf } from './milestones';
 import { cycleProblem } from './problem/problem';
-import { capacityWords, cycleSentence, todaySentence } from './sentence';
+import { capacityWords, cycleSentence } from './cycleSentence';
+import { todaySentence } from './todaySentence';
 import { successionOf, stagesSeen } from './succession';
 import { bandsOf, tankHistory, verdictOf } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
@@ -83,7 +84,16 @@ describe('the sentence of Cycle', () => {
       at: onDay(27),
       because: 'Dose.',
     };
-    const fed = at(log, now, { nextTest: nextTest as Forecast['nextTest'] }).cycle;
+    const told = at(log, now, { nextTest: nextTest as Forecast['nextTest'] });
+    const fed = told.cycle;
+    // The course promises no end before the test of that dose.
+    const end = told.milestones.find(({ id }) => id === 'ready');
+    expect(end).toMatchObject({
+      at: expect.any(Number),
+      because: 'If a dose now is gone by then.',
+    });
+    expect(end?.at).toBeGreaterThanOrEqual(onDay(27));
+    expect(end?.range).toBeUndefined();
     expect(fed.detail).toMatch(/nitrite a day .* Dose\. That is \*\*29 Mar\*\*/);
   });
 
