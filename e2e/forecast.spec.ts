@@ -172,6 +172,12 @@ test('a very long name breaks nothing on the narrowest phone', async ({ page }) 
     await expect(page.getByRole('main')).toBeVisible();
     expect(await tooWide(page)).toEqual([]);
   }
+  await page.goto('/cycle');
+  const name = page
+    .getByRole('button', { name: /Switch tank/ })
+    .getByText('Cycle', { exact: true });
+  await expect(name).toBeVisible();
+  expect(await name.evaluate((word) => word.scrollWidth - word.clientWidth)).toBe(0);
 });
 
 test('no task of the interface is long while a forecast runs (reported)', async ({ page }) => {

@@ -15,6 +15,7 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';
+import { useNarrow } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 
 const styles = StyleSheet.create({
@@ -47,6 +48,8 @@ export function TankHead({ place }: { place?: string }) {
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
   const [open, setOpen] = useState(false);
+  // The name comes before the volume, which its own button says as well.
+  const narrow = useNarrow();
   if (!tank) return null;
   const volume = formatIn(netVolume(tank.body.volume).net, settings.volumeUnit, 0);
   const day =
@@ -59,13 +62,15 @@ export function TankHead({ place }: { place?: string }) {
         onPress={() => setOpen(true)}
         style={styles.switch}
       >
-        <Words as="strong" lines={1} style={{ flexShrink: 1 }}>
+        <Words as="strong" lines={1} style={{ flexShrink: place ? 0 : 1 }}>
           {place ?? tank.body.name}
         </Words>
-        <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: place ? 1 : 0 }}>
-          {place ? tank.body.name : `${volume} net`}
-        </Words>
-        <ChevronDown size={16} color={color.inkSoft} />
+        {place || !narrow ? (
+          <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: place ? 1 : 0 }}>
+            {place ? tank.body.name : `${volume} net`}
+          </Words>
+        ) : null}
+        <ChevronDown size={16} color={color.inkSoft} style={{ flexShrink: 0 }} />
       </Pressable>
       {place ? null : (
         <Words as="body" style={{ color: color.inkSoft, flexShrink: 0 }}>

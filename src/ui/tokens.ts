@@ -26,6 +26,8 @@ export const radius = { fine: 2, soft: 6, round: 28 } as const;
 export const touch = 48;
 /** Width from which there is a rail and more than one column. */
 export const wideFrom = 900;
+/** Up to this width of a window what can be spared goes. */
+export const narrowTo = 345;
 /** Room at the end of a list for the Log button. */
 export const logClearance = 96;
 

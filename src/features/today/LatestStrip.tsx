@@ -12,7 +12,7 @@ import { nitriteSpoils } from '@/core/cycle/verdict/chain';
 import { isStale } from '@/core/cycle/verdict/zero';
 import { ToneMark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
-import { useWide } from '@/ui/useWide';
+import { useNarrow, useWide } from '@/ui/useWide';
 import { Figure, Words } from '@/ui/Words';
 
 const styles = StyleSheet.create({
@@ -34,6 +34,8 @@ const styles = StyleSheet.create({
     paddingHorizontal: 2,
   },
   first: { borderLeftWidth: 0 },
+  half: { flexBasis: '50%' },
+  below: { borderTopWidth: 1 },
   name: { textAlign: 'center' },
   note: { flexDirection: 'row', alignItems: 'center', gap: 4 },
 });
@@ -94,6 +96,8 @@ export function LatestStrip({
 }) {
   const router = useRouter();
   const wide = useWide();
+  // Four in a row would not fit, and three with one below look torn.
+  const pairs = useNarrow();
   const narrow = history.standing.runningSince === null ? NARROW : NARROW_RUNNING;
   return (
     <View style={styles.strip}>
@@ -109,7 +113,12 @@ export function LatestStrip({
             role="button"
             aria-label={`${name} ${shown ? `${shown.value} ${shown.unit}` : ''}, ${note.text}`}
             onPress={() => router.push(to.parameter(parameter))}
-            style={[styles.cell, index === 0 && styles.first]}
+            style={[
+              styles.cell,
+              pairs && styles.half,
+              pairs && index > 1 && styles.below,
+              (pairs ? index % 2 : index) === 0 && styles.first,
+            ]}
           >
             <Words as="small" style={styles.name}>
               {basis ? `${name} ${basis}` : name}
