@@ -1,4 +1,4 @@
-import { ALKALINITY_GOAL, ALKALINITY_STEP } from '../cycle/dosing/alkalinityRaise';
+import { ALKALINITY_GOAL, ALKALINITY_STEP, HIGH_PH } from '../cycle/dosing/alkalinityRaise';
 import { BICARBONATE, PO4_PER_P } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
@@ -13,7 +13,6 @@ const MAGNESIUM_SALT = { chloride: 8.365, sulphate: 10.14 } as const;
 const DAILY = { alkalinity: ALKALINITY_STEP, calcium: 25, magnesium: 100 } as const;
 /** Calcium that goes with a dKH of alkalinity as skeletons grow, mg/L. */
 const CALCIUM_PER_DKH = 7.1;
-const HIGH_PH = 8.5;
 
 function raise(now: number, goal: number): number {
   if (goal < now) throw new SumError('It is above that already: let it fall by itself.');

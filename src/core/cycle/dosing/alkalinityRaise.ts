@@ -8,6 +8,8 @@ import { isStale } from '../verdict/zero';
 /** Alkalinity worth raising to, dKH, and the most it may rise in a day. */
 export const ALKALINITY_GOAL = 8.5;
 export const ALKALINITY_STEP = 1.4;
+/** pH above which none is added: more of it would precipitate, and free ammonia rises with pH. */
+export const HIGH_PH = 8.5;
 /** Alkalinity under which raising it is asked for, dKH: as a test read it, and as it is reckoned since. */
 const LOW_TESTED = 7.5;
 /** A single dose from 8 dKH slows no colony, and is no reason to ask for anything. */
@@ -53,10 +55,15 @@ function alkalinitySince(reading: Reading, history: TankHistory) {
   return { now: Math.max(0, now), tested };
 }
 
-/** The sum for this tank by its newest test; null without a fresh one, or where nothing is to do. */
+/**
+ * The sum for this tank by its newest test; null without a fresh one, where nothing is to do, and while
+ * pH was last read too high for it.
+ */
 export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRaise | null {
   const reading = latestReading(history, 'alkalinity');
   if (!reading || isStale(reading, at)) return null;
+  const ph = latestReading(history, 'ph');
+  if (ph && !isStale(ph, at) && ph.best > HIGH_PH) return null;
   const { now, tested } = alkalinitySince(reading, history);
   const rise = ALKALINITY_GOAL - now;
   if (rise < LEAST) return null;

@@ -200,6 +200,16 @@ describe('raising alkalinity', () => {
     expect(due(onDay(16))?.now).toBeCloseTo(6.96, 6);
   });
 
+  it('is not asked for while pH is above 8.5, where more of it falls out', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 6);
+    log.digital('phPen', onDay(10), 8.6);
+    const raise = (at: number) => alkalinityRaise(historyOf(log, at), at);
+    expect(raise(onDay(10))).toBeNull();
+    log.digital('phPen', onDay(11), 8.4);
+    expect(raise(onDay(11))).toMatchObject({ days: 2 });
+  });
+
   it('is asked for sooner by a test than by what is reckoned', () => {
     const log = new LogBuilder();
     log.digital('alkalinityDrops', onDay(10), 7.4);
