@@ -87,6 +87,29 @@ describe('dosing again', () => {
     expect(asked('challenge').rise).toBeCloseTo(2 * asked('confirm').rise, 9);
   });
 
+  it('is not asked for twice: not before a dose is tested after, nor within three days', () => {
+    const log = new LogBuilder();
+    log.dose(onDay(1), 1.6);
+    log.ammonia(onDay(20), 0);
+    log.nitrite(onDay(20), 0.25);
+    const advice = (at: number) => redoseAdvice(historyOf(log, at), null, at);
+    expect(advice(onDay(20)).because).toMatch(/Half a dose/);
+    log.dose(onDay(20, 13), 1.6);
+    expect(advice(onDay(20, 14))).toMatchObject({
+      rise: 0,
+      because: 'The last dose was not tested after. Test ammonia and nitrite first.',
+    });
+    log.ammonia(onDay(22), 0);
+    log.nitrite(onDay(22), 0.25);
+    expect(advice(onDay(22))).toMatchObject({ rise: 0, when: { p50: onDay(23, 13) } });
+    log.ammonia(onDay(24), 0);
+    log.nitrite(onDay(24), 0.25);
+    expect(advice(onDay(24)).because).toMatch(/Half a dose/);
+    // Nitrite alone says nothing of the ammonia.
+    log.nitrite(onDay(30), 0.25);
+    expect(advice(onDay(30)).because).toMatch(/^Test ammonia and nitrite first/);
+  });
+
   it('says when: once the colony is hungry, or once the forecast has both clear', () => {
     const fed = new LogBuilder();
     fed.dose(onDay(19), 1);

@@ -96,23 +96,11 @@ export function redoseAdvice(
   if (ammonia && !isStale(ammonia, at) && ammonia.zero === false) {
     return none(`Ammonia still reads ${readingWords(ammonia)}. Let it clear first.`, bothClear);
   }
-  const proof = forecast?.nextTest?.purpose === 'challenge';
-  if (nitrite && !isStale(nitrite, at) && nitrite.zero === false) {
-    if (proof && nitrite.best <= LITTLE_NITRITE) {
-      return dose(
-        usual,
-        `Nitrite reads ${readingWords(nitrite)} and is nearly gone, and the colony would starve while zeros are waited for. ${usualDoseWords(history)} now, tested when it is likely gone.`,
-      );
-    }
-    return nitrite.best > LITTLE_NITRITE
-      ? none(
-          `Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`,
-          bothClear,
-        )
-      : dose(
-          usual / 2,
-          `Nitrite reads ${readingWords(nitrite)} and is nearly gone. Half a dose keeps both sides fed.`,
-        );
+  if (nitrite && !isStale(nitrite, at) && nitrite.best > LITTLE_NITRITE) {
+    return none(
+      `Nitrite reads ${readingWords(nitrite)}. More ammonia would only add to it.`,
+      bothClear,
+    );
   }
   const blind = [ammonia, nitrite].some((r) => !r || isStale(r, at));
   if (blind) {
@@ -122,20 +110,25 @@ export function redoseAdvice(
   if (untested) {
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
-  if (proof) {
+  const left =
+    nitrite?.zero === false ? `Nitrite reads ${readingWords(nitrite)} and is nearly gone` : null;
+  if (forecast?.nextTest?.purpose === 'challenge') {
     return dose(
       usual,
-      `Both read zero, but that alone does not show enough. ${usualDoseWords(history)}, tested when it is likely gone, does.`,
+      left === null
+        ? `Both read zero, but that alone does not show enough. ${usualDoseWords(history)}, tested when it is likely gone, does.`
+        : `${left}, and the colony would starve while zeros are waited for. ${usualDoseWords(history)} now, tested when it is likely gone.`,
     );
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
   const school = schoolOf(tank.school);
   if (last && days < FEED_EVERY_DAYS && !school.dosesAtOnce) {
     return none(
-      `Both are clear, and the last dose was ${countOf(Math.max(1, Math.round(days)), 'day')} ago. It can wait.`,
+      `${left ?? 'Both are clear'}, and the last dose was ${countOf(Math.max(1, Math.round(days)), 'day')} ago. It can wait.`,
       exactly(last.at + FEED_EVERY_DAYS * DAY_MS),
     );
   }
+  if (left !== null) return dose(usual / 2, `${left}. Half a dose keeps both sides fed.`);
   return school.feedsLightly
     ? dose(
         usual / 2,
