@@ -21,7 +21,7 @@ const LEAST = 0.3;
 export interface AlkalinityRaise {
   /** dKH. */
   now: number;
-  /** Whether that is what a test read; else what went in since is reckoned with. */
+  /** Whether a test says so, with the soda weighed since; else doses and new water are reckoned with. */
   tested: boolean;
   goal: number;
   /** Of baking soda in all. */
@@ -47,10 +47,12 @@ function alkalinitySince(reading: Reading, history: TankHistory) {
     if ('mixed' in step) {
       const { replaced, newAlkalinity = NEW_SALT.alkalinity } = step.mixed;
       now += replaced * (newAlkalinity - now);
+      tested = false;
     } else if (step.brought) {
-      now += step.brought.alkalinity - ALKALINITY_PER_N * step.brought.ammonia;
-    } else continue;
-    tested = false;
+      const { ammonia, alkalinity } = step.brought;
+      now += alkalinity - ALKALINITY_PER_N * ammonia;
+      tested &&= ammonia === 0;
+    }
   }
   return { now: Math.max(0, now), tested };
 }

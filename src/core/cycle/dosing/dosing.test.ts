@@ -200,6 +200,25 @@ describe('raising alkalinity', () => {
     expect(due(onDay(16))?.now).toBeCloseTo(6.96, 6);
   });
 
+  it('goes on being asked for, day by day, until a first step has its second', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 6);
+    const due = (at: number) => alkalinityDue(historyOf(log, at), at);
+    expect(due(onDay(10))).toMatchObject({ days: 2, grams: expect.closeTo(7.5, 6) });
+    const soda = (at: number) =>
+      log.entry(at, {
+        kind: 'dose',
+        substance: 'alkalinity',
+        amount: { by: 'grams', grams: 3.75 },
+        strength: null,
+        about: false,
+      });
+    soda(onDay(10, 13));
+    expect(due(onDay(11))).toMatchObject({ tested: true, days: 1 });
+    soda(onDay(11, 13));
+    expect(due(onDay(12))).toBeNull();
+  });
+
   it('is not asked for while pH is above 8.5, where more of it falls out', () => {
     const log = new LogBuilder();
     log.digital('alkalinityDrops', onDay(10), 6);
