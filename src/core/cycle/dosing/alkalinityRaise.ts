@@ -1,5 +1,6 @@
 import type { Reading } from '../../history/reading';
 import { latestReading, type TankHistory } from '../../history/tankHistory';
+import { HOUR_MS } from '../../time/zone';
 import { ALKALINITY_PER_N, BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
 import { countOf, formatSignificant } from '../../units/format';
 import { broughtBy, mixedInBy, NEW_SALT } from '../alkalinity';
@@ -14,6 +15,8 @@ export const HIGH_PH = 8.5;
 const LOW_TESTED = 7.5;
 /** A single dose from 8 dKH slows no colony, and is no reason to ask for anything. */
 const LOW_RECKONED = 7;
+/** Hours after a step before the next is asked for: a day, less what mornings differ by. */
+const STEP_HOURS = 20;
 /** Less than this is not worth a dose, dKH. */
 const LEAST = 0.3;
 
@@ -79,8 +82,13 @@ export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRai
   };
 }
 
-/** The same where alkalinity is so low that the colony slows: what is asked of the keeper now. */
+/**
+ * The same where alkalinity is so low that the colony slows: what is asked of the keeper now. Nothing on
+ * the day of a step, so that none is added twice.
+ */
 export function alkalinityDue(history: TankHistory, at: number): AlkalinityRaise | null {
+  const last = history.entries.dose.findLast(({ entry }) => entry.substance === 'alkalinity');
+  if (last && at - last.at < STEP_HOURS * HOUR_MS) return null;
   const raise = alkalinityRaise(history, at);
   return raise && raise.now < (raise.tested ? LOW_TESTED : LOW_RECKONED) ? raise : null;
 }

@@ -214,6 +214,8 @@ describe('raising alkalinity', () => {
         about: false,
       });
     soda(onDay(10, 13));
+    // Not twice on one day: what is in has risen by its step.
+    expect(due(onDay(10, 18))).toBeNull();
     expect(due(onDay(11))).toMatchObject({ tested: true, days: 1 });
     soda(onDay(11, 13));
     expect(due(onDay(12))).toBeNull();
