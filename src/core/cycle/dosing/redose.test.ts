@@ -85,6 +85,15 @@ describe('dosing again', () => {
     expect(asked('confirm').because).toMatch(/Half a dose/);
     expect(asked('challenge').because).toMatch(/would starve/);
     expect(asked('challenge').rise).toBeCloseTo(2 * asked('confirm').rise, 9);
+    // The forecast knows ammonia to be gone without a test of it each time; Cycle asks for the dose.
+    log.nitrite(onDay(30), 0.25);
+    const later = historyOf(log, onDay(30));
+    const fed = { ...forecast, nextTest: { ...nextTest, purpose: 'challenge' as const } };
+    expect(redoseAdvice(later, fed, onDay(30)).because).toMatch(/would starve/);
+    // Once that dose is logged it is not asked for again, though the forecast has not answered yet.
+    log.dose(onDay(30, 13), 1.6);
+    const dosed = redoseAdvice(historyOf(log, onDay(30, 14)), fed, onDay(30, 14));
+    expect(dosed).toMatchObject({ rise: 0, because: expect.stringMatching(/not tested after/) });
   });
 
   it('is not asked for twice: not before a dose is tested after, nor within three days', () => {

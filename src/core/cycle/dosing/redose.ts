@@ -102,17 +102,20 @@ export function redoseAdvice(
       bothClear,
     );
   }
-  const blind = [ammonia, nitrite].some((r) => !r || isStale(r, at));
+  const left =
+    nitrite?.zero === false ? `Nitrite reads ${readingWords(nitrite)} and is nearly gone` : null;
+  const proof = forecast?.nextTest?.purpose === 'challenge';
+  // A colony is fed before zeros because the forecast knows ammonia to be gone, however old its test.
+  const speaking = proof && left !== null ? [nitrite] : [ammonia, nitrite];
+  const blind = speaking.some((r) => !r || isStale(r, at));
   if (blind) {
     return none('Test ammonia and nitrite first: without them nobody can tell.', bothClear);
   }
-  const untested = [ammonia, nitrite].some((r) => last && r && r.at <= last.at);
+  const untested = speaking.some((r) => last && r && r.at <= last.at);
   if (untested) {
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
-  const left =
-    nitrite?.zero === false ? `Nitrite reads ${readingWords(nitrite)} and is nearly gone` : null;
-  if (forecast?.nextTest?.purpose === 'challenge') {
+  if (proof) {
     return dose(
       usual,
       left === null
