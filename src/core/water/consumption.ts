@@ -2,7 +2,8 @@ import { countedReadings, type TankHistory } from '../history/tankHistory';
 import type { Interval } from '../math/interval';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import { DAY_MS } from '../time/zone';
-import { BICARBONATE, MEQ_PER_DKH } from '../units/constants';
+import { MEQ_PER_DKH } from '../units/constants';
+import { broughtBy } from '../cycle/alkalinity';
 
 /** What a tank uses of a mineral. */
 export interface Consumption {
@@ -22,10 +23,11 @@ const MOST_DAYS = 21;
 /** Rise of alkalinity by what was dosed within a time, meq/L; null where a dose cannot be weighed. */
 function dosed(history: TankHistory, from: number, to: number): number | null {
   let rise = 0;
-  for (const { at, entry } of history.entries.dose) {
-    if (at <= from || at > to || entry.substance !== 'alkalinity') continue;
-    if (entry.amount.by !== 'grams') return null;
-    rise += (entry.amount.grams / BICARBONATE / history.netLitres) * MEQ_PER_DKH;
+  for (const dose of history.entries.dose) {
+    if (dose.at <= from || dose.at > to || dose.entry.substance !== 'alkalinity') continue;
+    const brought = broughtBy(dose, history);
+    if (!brought) return null;
+    rise += brought.alkalinity * MEQ_PER_DKH;
   }
   return rise;
 }

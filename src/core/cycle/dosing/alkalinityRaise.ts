@@ -34,12 +34,17 @@ export interface AlkalinityRaise {
 }
 
 /**
- * Alkalinity by a reading and by all that went in since, once the colony has cleared it, dKH.
+ * Alkalinity by a reading and by all that went in since, once the colony has cleared it, dKH; null where
+ * some of it can't be weighed.
  * @param history up to the moment that is meant
  */
 function alkalinitySince(reading: Reading, history: TankHistory) {
   const { dose, waterChange } = history.entries;
-  const doses = dose.map((entry) => ({ at: entry.at, brought: broughtBy(entry, history) }));
+  const doses = dose.map((entry) => ({
+    at: entry.at,
+    substance: entry.entry.substance,
+    brought: broughtBy(entry, history),
+  }));
   const changes = waterChange.map((entry) => ({ at: entry.at, mixed: mixedInBy(entry, history) }));
   const since = [...doses, ...changes]
     .filter(({ at }) => at >= reading.at)
@@ -51,7 +56,10 @@ function alkalinitySince(reading: Reading, history: TankHistory) {
       const { replaced, newAlkalinity = NEW_SALT.alkalinity } = step.mixed;
       now += replaced * (newAlkalinity - now);
       tested = false;
-    } else if (step.brought) {
+    } else if (step.brought === null) {
+      // A buffer by its label: how much it raised only a test can tell.
+      if (step.substance === 'alkalinity') return null;
+    } else {
       const { ammonia, alkalinity } = step.brought;
       now += alkalinity - ALKALINITY_PER_N * ammonia;
       tested &&= ammonia === 0;
@@ -61,15 +69,17 @@ function alkalinitySince(reading: Reading, history: TankHistory) {
 }
 
 /**
- * The sum for this tank by its newest test; null without a fresh one, where nothing is to do, and while
- * pH was last read too high for it.
+ * The sum for this tank by its newest test; null without a fresh one, where nothing is to do, after a
+ * buffer that can't be weighed, and while pH was last read too high for it.
  */
 export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRaise | null {
   const reading = latestReading(history, 'alkalinity');
   if (!reading || isStale(reading, at)) return null;
   const ph = latestReading(history, 'ph');
   if (ph && !isStale(ph, at) && ph.best > HIGH_PH) return null;
-  const { now, tested } = alkalinitySince(reading, history);
+  const since = alkalinitySince(reading, history);
+  if (!since) return null;
+  const { now, tested } = since;
   const rise = ALKALINITY_GOAL - now;
   if (rise < LEAST) return null;
   return {

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { doseRise } from '../../records/kinds/dose';
+import type { Dose } from '../../history/tankHistory';
 import { tankHistory } from '../../history/derive';
 import type { DoseStrength } from '../../records/kinds/dose';
 import { DAY, HOUR, LogBuilder, onDay, TEST_TANK } from '../../../testing/logBuilder';
@@ -163,18 +164,24 @@ describe('the last steps', () => {
 });
 
 describe('raising alkalinity', () => {
+  const soda = (log: LogBuilder, at: number, amount: Dose['entry']['amount']) =>
+    log.entry(at, { kind: 'dose', substance: 'alkalinity', amount, strength: null, about: false });
+
+  it('waits for a test where a buffer went in that nobody can weigh', () => {
+    const log = new LogBuilder();
+    log.digital('alkalinityDrops', onDay(10), 6);
+    soda(log, onDay(11), { by: 'mL', mL: 40 });
+    expect(alkalinityRaise(historyOf(log, onDay(13)), onDay(13))).toBeNull();
+    log.digital('alkalinityDrops', onDay(13, 13), 7);
+    expect(alkalinityRaise(historyOf(log, onDay(14)), onDay(14))).toMatchObject({ days: 2 });
+  });
+
   it('counts what was added since the test, and rests on no stale one', () => {
     const log = new LogBuilder();
     log.digital('alkalinityDrops', onDay(10), 7);
     const raise = (at: number) => alkalinityRaise(historyOf(log, at), at);
     expect(raise(onDay(10))).toMatchObject({ now: expect.closeTo(7, 6), days: 2 });
-    log.entry(onDay(11), {
-      kind: 'dose',
-      substance: 'alkalinity',
-      amount: { by: 'grams', grams: 3 },
-      strength: null,
-      about: false,
-    });
+    soda(log, onDay(11), { by: 'grams', grams: 3 });
     expect(raise(onDay(11))).toMatchObject({ now: expect.closeTo(8, 6), days: 1 });
     expect(raise(onDay(40))).toBeNull();
     log.digital('alkalinityDrops', onDay(12), 8.6);
@@ -205,19 +212,12 @@ describe('raising alkalinity', () => {
     log.digital('alkalinityDrops', onDay(10), 6);
     const due = (at: number) => alkalinityDue(historyOf(log, at), at);
     expect(due(onDay(10))).toMatchObject({ days: 2, grams: expect.closeTo(7.5, 6) });
-    const soda = (at: number) =>
-      log.entry(at, {
-        kind: 'dose',
-        substance: 'alkalinity',
-        amount: { by: 'grams', grams: 3.75 },
-        strength: null,
-        about: false,
-      });
-    soda(onDay(10, 13));
+    const half = { by: 'grams', grams: 3.75 } as const;
+    soda(log, onDay(10, 13), half);
     // Not twice on one day: what is in has risen by its step.
     expect(due(onDay(10, 18))).toBeNull();
     expect(due(onDay(11))).toMatchObject({ tested: true, days: 1 });
-    soda(onDay(11, 13));
+    soda(log, onDay(11, 13), half);
     expect(due(onDay(12))).toBeNull();
   });
 
