@@ -168,8 +168,8 @@ export function heated(reef: Reef): Reef {
 /** The same tank for longer than it was drawn: its temperature goes on as it began. */
 export function lasting(reef: Reef, days: number): Reef {
   const { temperature } = reef;
-  const hours = Float64Array.from({ length: days * 24 }, (_, h) => temperature[h % HOURS] ?? 25);
-  return { ...reef, temperature: hours };
+  const at = (hour: number) => temperature[hour % temperature.length] as number;
+  return { ...reef, temperature: Float64Array.from({ length: days * 24 }, (_, h) => at(h)) };
 }
 
 /**

@@ -11,7 +11,6 @@ import { bandsOf } from '@/core/parameters/bands';
 import { kitFrom } from '@/core/records/kitTemplates';
 import { DEFAULT_SCHOOL } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
-import { BICARBONATE } from '@/core/units/constants';
 import { FILLED } from '../logBuilder';
 import { logOf, readSitting, type Life } from './keeper';
 import { falsehoodOf, type Falsehood } from './truth';
@@ -37,15 +36,13 @@ const bands = bandsOf('mixedReef', {});
 /** How long a tank is followed, and how long it is simulated so that a verdict can be judged, days. */
 const LONGEST = 278;
 const SIMULATED = 300;
-/** Of the tank that the log is of. */
-const NET_LITRES = 100;
 
 const momentOf = (day: number) => FILLED + Math.round(day * DAY_MS);
 
 /** What the keeper of one tank does, and what their log holds of it. */
 class LetterLife {
   readonly doses: TrueDose[];
-  readonly raises: (TrueEvent & { what: 'alkalinity' })[] = [];
+  readonly raises: (TrueEvent & { what: 'alkalinity'; grams: number })[] = [];
   private readonly conditions: number[] = [];
   private readonly reef: Reef;
   private readonly played: Life;
@@ -68,9 +65,9 @@ class LetterLife {
       const dkh = Math.round((alkalinity[Math.round(when * 24)] ?? 0) * 10) / 10;
       builder.conditions(momentOf(when), dkh);
     }
-    for (const { day: when, rise } of this.raises) {
+    for (const { day: when, grams } of this.raises) {
       if (when > day) continue;
-      const amount = { by: 'grams' as const, grams: rise * BICARBONATE * NET_LITRES };
+      const amount = { by: 'grams' as const, grams };
       const dose = { kind: 'dose', substance: 'alkalinity', strength: null, about: false } as const;
       builder.entry(momentOf(when), { ...dose, amount });
     }
@@ -85,9 +82,12 @@ class LetterLife {
     const due = asked.tested ? asked : alkalinityDue(this.historyOn(from, at), at);
     if (!due) return false;
     const { now, goal, days } = due;
-    for (let n = 0; n < days; n += 1) {
-      this.raises.push({ day: from + 0.03 + n, what: 'alkalinity', rise: (goal - now) / days });
-    }
+    const step = {
+      what: 'alkalinity' as const,
+      rise: (goal - now) / days,
+      grams: due.grams / days,
+    };
+    for (let n = 0; n < days; n += 1) this.raises.push({ ...step, day: from + 0.03 + n });
     this.run();
     return true;
   }

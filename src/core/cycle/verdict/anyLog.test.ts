@@ -1,32 +1,11 @@
 import fc from 'fast-check';
-import {
-  bandsOf,
-  EMPTY_LOG,
-  mergeRevisions,
-  tankHistory,
-  riseOf,
-  verdictOf,
-  type Revision,
-  type SchoolChoice,
-  type Verdict,
-} from '../..';
+import { tankHistory, riseOf, type Revision, type SchoolChoice } from '../..';
 import { DAY, HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
-import { ASSURED } from '../../../testing/assured';
+import { judge } from '../../../testing/assured';
 
-const bands = bandsOf('mixedReef', {});
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
 const NITRITE = [0, 0.25, 0.5, 1, 2, 5];
 
-function judge(
-  builder: LogBuilder,
-  at: number,
-  revisions: Revision[] = builder.revisions,
-): Verdict {
-  const log = mergeRevisions(EMPTY_LOG, revisions);
-  return verdictOf(tankHistory(log, builder.tankId, at), at, bands, ASSURED);
-}
-
-/** A cycle that ran its course: dosed, ammonia and nitrite seen, both zero on days 20 to 27. */
 const school = (choice: SchoolChoice) => ({ school: choice });
 
 const event = fc.oneof(

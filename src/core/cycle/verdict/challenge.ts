@@ -41,7 +41,7 @@ function windowOf(dose: Dose, hours: number): Window {
 
 type Toxin = 'ammonia' | 'nitrite';
 
-/** The readings of a parameter inside a window. */
+/** The readings of a parameter within the hours of a challenge. */
 function within(history: TankHistory, parameter: Toxin, span: Window): Reading[] {
   return countedReadings(history, parameter).filter((r) => r.at >= span.from && r.at <= span.to);
 }

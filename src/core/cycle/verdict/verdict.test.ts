@@ -1,28 +1,6 @@
-import {
-  bandsOf,
-  EMPTY_LOG,
-  mergeRevisions,
-  SCHOOLS,
-  tankHistory,
-  verdictOf,
-  type CriterionId,
-  type Revision,
-  type SchoolChoice,
-  type Verdict,
-} from '../..';
+import { SCHOOLS, type CriterionId, type SchoolChoice, type Verdict } from '../..';
 import { HOUR, LogBuilder, type TestTank, onDay } from '../../../testing/logBuilder';
-import { ASSURED } from '../../../testing/assured';
-
-const bands = bandsOf('mixedReef', {});
-
-function judge(
-  builder: LogBuilder,
-  at: number,
-  revisions: Revision[] = builder.revisions,
-): Verdict {
-  const log = mergeRevisions(EMPTY_LOG, revisions);
-  return verdictOf(tankHistory(log, builder.tankId, at), at, bands, ASSURED);
-}
+import { judge } from '../../../testing/assured';
 
 function stateOf(verdict: Verdict, id: CriterionId) {
   return verdict.criteria.find((criterion) => criterion.id === id)?.state;
