@@ -2,6 +2,8 @@ const { defineConfig } = require('eslint/config');
 const expo = require('eslint-config-expo/flat');
 
 const DATES_ARE_READ_IN_TIME = 'Dates are read and taken apart in core/time, in a zone.';
+const TAPS_ARE_GUARDED =
+  'What can be tapped is a Tap (ui/press): it takes no tap that was meant for what it replaced.';
 const CORE_IS_PURE = 'The core takes time and chance as arguments.';
 
 module.exports = defineConfig([
@@ -51,6 +53,32 @@ module.exports = defineConfig([
           selector:
             'CallExpression[callee.property.name=/^get(UTC)?(Date|Day|Hours|Month|FullYear|Minutes)$/]',
           message: DATES_ARE_READ_IN_TIME,
+        },
+      ],
+    },
+  },
+  {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/press/*.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        {
+          paths: [
+            {
+              name: 'react-native',
+              importNames: [
+                'Pressable',
+                'TouchableOpacity',
+                'TouchableHighlight',
+                'TouchableWithoutFeedback',
+                'Button',
+                'Switch',
+              ],
+              message: TAPS_ARE_GUARDED,
+            },
+            { name: 'expo-router', importNames: ['Link'], message: TAPS_ARE_GUARDED },
+          ],
         },
       ],
     },

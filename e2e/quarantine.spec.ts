@@ -120,7 +120,8 @@ test('a coral is looked over, dipped by its label and placed; snails go to three
   await page.getByRole('button', { name: 'Done' }).click();
   await page.getByRole('button', { name: 'It is in the dip: 8 minutes' }).click();
   await page.getByRole('button', { name: 'Out of the dip' }).click();
-  await page.getByRole('button', { name: 'Stop it' }).click();
+  await page.getByRole('button', { name: 'Stop it', exact: true }).click();
+  await page.getByRole('button', { name: 'Stop it now' }).click();
   await goTo(page, 'Acclimate');
   await page.getByRole('textbox', { name: 'Which animal' }).fill('cerith snail');
   await page.getByRole('button', { name: /^Cerith snail/ }).click();

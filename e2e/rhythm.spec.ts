@@ -95,7 +95,8 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
     .getByRole('button', { name: /^Power cut, Kittiwake/ })
     .click();
   await expect(heading(page)).toHaveText('Keep its warmth.');
-  await page.getByRole('button', { name: 'Stop it' }).click();
+  await page.getByRole('button', { name: 'Stop it', exact: true }).click();
+  await page.getByRole('button', { name: 'Stop it now' }).click();
   await page.goto('/emergency');
   await page.getByRole('button', { name: /^A person is hurt/ }).click();
   await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();

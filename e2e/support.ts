@@ -1,9 +1,11 @@
 import { expect, test as base, type Page } from '@playwright/test';
+import { clickWhatHasSettled } from './clicks';
 
 /** Fails a test on any error the page reports, a breach of the content policy included. */
 export const test = base.extend<{ quiet: void }>({
   quiet: [
     async ({ page }, use) => {
+      clickWhatHasSettled(page);
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(error.message));
       page.on('console', (message) => {

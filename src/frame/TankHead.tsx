@@ -1,7 +1,7 @@
 import { to } from './addresses';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import { dayWords } from '@/core/time/words';
 import { daysBetween } from '@/core/time/zone';
@@ -17,6 +17,7 @@ import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';
 import { useNarrow } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   head: {
@@ -56,7 +57,7 @@ export function TankHead({ place }: { place?: string }) {
     history?.start != null ? `, day ${daysBetween(history.start, now, tank.body.zone)}` : '';
   return (
     <View style={styles.head}>
-      <Pressable
+      <Tap
         role="button"
         aria-label={`${tank.body.name}, ${volume} net${day}. Switch tank`}
         onPress={() => setOpen(true)}
@@ -71,7 +72,7 @@ export function TankHead({ place }: { place?: string }) {
           </Words>
         ) : null}
         <ChevronDown size={16} color={color.inkSoft} style={{ flexShrink: 0 }} />
-      </Pressable>
+      </Tap>
       {place ? null : (
         <Words as="body" style={{ color: color.inkSoft, flexShrink: 0 }}>
           {dayWords(now, tank.body.zone)}

@@ -2,7 +2,9 @@ import { createSelector } from '@reduxjs/toolkit';
 import type { ProcedureId } from '../core/runs/procedures';
 import type { RevisionOf } from '../core/records/schema/revision';
 import type { Run } from '../core/records/schema/run';
-import { ended, withClock } from '../core/runs/changes';
+import { derivedId } from '../core/math/hash';
+import { liveHead, recordOf } from '../core/records/log';
+import { ended, withClock, withStep } from '../core/runs/changes';
 import { recordAct, type ActWriter } from './record';
 import type { AppThunk, RootState } from './state';
 
@@ -78,13 +80,35 @@ export function endRun(
   if (run) act.revise(run, ended(run.body, at, how));
 }
 
-/** Changes a run. */
+/** Changes a run as it stands by now: whoever asks may have seen it a tap earlier. */
 export function changeRun(
   run: RevisionOf<'run'>,
   change: (body: Run, at: string) => Run,
 ): AppThunk<Promise<void>> {
-  return async (dispatch, _getState, { services }) => {
+  return async (dispatch, getState, { services }) => {
     const at = new Date(services.now()).toISOString();
-    await dispatch(recordAct((act) => act.revise(run, change(run.body, at))));
+    const now = liveHead(getState().log, run.id, 'run') ?? run;
+    await dispatch(recordAct((act) => act.revise(now, change(now.body, at))));
+  };
+}
+
+/**
+ * Notes a step of a run, with what was measured or chosen. The act is that of the step as its keeper saw
+ * it: noted twice from one sight of the run, by a double tap or by two tabs, it is one.
+ */
+export function noteStep(
+  run: RevisionOf<'run'>,
+  step: string,
+  value?: string | number,
+): AppThunk<Promise<void>> {
+  return async (dispatch, getState, { services }) => {
+    const actId = derivedId(`${run.id}/${run.rev}/${run.actId}/${step}`);
+    const known = recordOf(getState().log, run.id);
+    if (known?.revisions.some((revision) => revision.actId === actId)) return;
+    const at = new Date(services.now()).toISOString();
+    const now = liveHead(getState().log, run.id, 'run') ?? run;
+    await dispatch(
+      recordAct((act) => act.revise(now, withStep(now.body, step, at, value)), { actId }),
+    );
   };
 }

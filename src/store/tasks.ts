@@ -2,6 +2,7 @@ import type { TaskMarkEntry } from '../core/records/kinds/taskMark';
 import { addDaysIn, isoInZone, startOfDayIn } from '../core/time/zone';
 import { recordAct } from './record';
 import type { AppThunk } from './state';
+import { selectHistoryOf } from './world';
 
 /** What is said of one time of a task. */
 export type Said =
@@ -22,9 +23,13 @@ export function markTask(
   tank: { id: string; zone: string },
   said: Said,
   words: string,
-): AppThunk<Promise<unknown>> {
-  return (dispatch, _getState, { services }) => {
+): AppThunk<Promise<void>> {
+  return async (dispatch, getState, { services }) => {
     const { zone } = tank;
+    // A time of a task is done or left out once: a second tap on its row says nothing new.
+    const marks = selectHistoryOf(getState(), tank.id)?.entries.taskMark ?? [];
+    const settled = marks.some(({ entry }) => entry.task === task.key && entry.how === said.how);
+    if (settled && said.how !== 'snoozed') return;
     const more: Partial<TaskMarkEntry> =
       said.how === 'snoozed'
         ? {
@@ -33,7 +38,7 @@ export function markTask(
         : said.how === 'skipped' && said.reason.trim() !== ''
           ? { reason: said.reason.trim() }
           : {};
-    return dispatch(
+    await dispatch(
       recordAct(
         (act) =>
           act.create('entry', {

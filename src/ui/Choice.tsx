@@ -1,6 +1,7 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { color, radius, space, touch } from './tokens';
 import { Words } from './Words';
+import { Tap } from './press/Tap';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
@@ -70,7 +71,7 @@ export function Choice<T extends string>({
         {options.map((option) => {
           const chosen = option.value === value;
           return (
-            <Pressable
+            <Tap
               key={option.value}
               role="radio"
               aria-checked={chosen}
@@ -80,7 +81,7 @@ export function Choice<T extends string>({
               <Words as="body" style={chosen && styles.chosenText}>
                 {option.label}
               </Words>
-            </Pressable>
+            </Tap>
           );
         })}
       </View>
@@ -107,7 +108,7 @@ export function MultiChoice<T extends string>({
         {options.map((option) => {
           const chosen = value.includes(option.value);
           return (
-            <Pressable
+            <Tap
               key={option.value}
               role="checkbox"
               aria-checked={chosen}
@@ -123,7 +124,7 @@ export function MultiChoice<T extends string>({
               <Words as="body" style={chosen && styles.chosenText}>
                 {option.label}
               </Words>
-            </Pressable>
+            </Tap>
           );
         })}
       </View>
@@ -136,7 +137,7 @@ export function OptionList<T extends string>({ label, options, value, onChange }
   return (
     <View role="radiogroup" aria-label={label}>
       {options.map((option) => (
-        <Pressable
+        <Tap
           key={option.value}
           role="radio"
           aria-checked={option.value === value}
@@ -150,7 +151,7 @@ export function OptionList<T extends string>({ label, options, value, onChange }
             <Words as="strong">{option.label}</Words>
             {option.note ? <Words as="soft">{option.note}</Words> : null}
           </View>
-        </Pressable>
+        </Tap>
       ))}
     </View>
   );
@@ -169,7 +170,7 @@ export function Tick({
   onChange: (value: boolean) => void;
 }) {
   return (
-    <Pressable
+    <Tap
       role="checkbox"
       aria-checked={value}
       aria-label={label}
@@ -181,6 +182,6 @@ export function Tick({
         <Words as="strong">{label}</Words>
         {note ? <Words as="soft">{note}</Words> : null}
       </View>
-    </Pressable>
+    </Tap>
   );
 }

@@ -10,6 +10,7 @@ import {
 } from '@dnd-kit/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useTap } from './press/useTap';
 import { color, font } from './tokens';
 
 /** A thing on the map. */
@@ -149,6 +150,7 @@ function Mark({
   const { attributes, listeners, setNodeRef, transform, isDragging } = useDraggable({
     id: item.id,
   });
+  const [target, refused] = useTap(item.id);
   const [dx, dy] = [transform?.x ?? 0, transform?.y ?? 0];
   return (
     <>
@@ -169,10 +171,15 @@ function Mark({
         />
       ) : null}
       <div
-        ref={setNodeRef}
+        ref={(one) => {
+          target(one);
+          setNodeRef(one);
+        }}
         {...attributes}
         {...listeners}
-        onClick={onChoose}
+        onClick={(event) => {
+          if (!refused(event)) onChoose();
+        }}
         aria-label={`${item.name}, ${Math.round(item.x)} cm from the left, ${Math.round(item.z)} from the front${item.trouble ? ', something stands against it' : ''}`}
         aria-pressed={chosen}
         style={{

@@ -1,6 +1,5 @@
 import type { ReactNode } from 'react';
 import {
-  Pressable,
   StyleSheet,
   View,
   type AccessibilityRole,
@@ -9,6 +8,7 @@ import {
 } from 'react-native';
 import { color, radius, space, touch } from './tokens';
 import { Words } from './Words';
+import { Tap } from './press/Tap';
 
 const styles = StyleSheet.create({
   button: {
@@ -47,7 +47,7 @@ interface ButtonProps {
 /** A round-ended button; the primary one is filled with ink. */
 export function Button({ label, onPress, kind = 'plain', disabled = false, style }: ButtonProps) {
   return (
-    <Pressable
+    <Tap
       role="button"
       disabled={disabled}
       onPress={onPress}
@@ -69,7 +69,7 @@ export function Button({ label, onPress, kind = 'plain', disabled = false, style
       >
         {label}
       </Words>
-    </Pressable>
+    </Tap>
   );
 }
 
@@ -86,11 +86,11 @@ export function LinkButton({
   accessibleName?: string;
 }) {
   return (
-    <Pressable role="button" onPress={onPress} style={styles.link} aria-label={accessibleName}>
+    <Tap role="button" onPress={onPress} style={styles.link} aria-label={accessibleName}>
       <Words as={soft ? 'soft' : 'body'} style={[styles.linkText, soft && { fontSize: 14 }]}>
         {label}
       </Words>
-    </Pressable>
+    </Tap>
   );
 }
 
@@ -109,14 +109,14 @@ export function Bare({
   role?: 'button' | 'link';
 }) {
   return (
-    <Pressable
+    <Tap
       role={role as AccessibilityRole as 'button'}
       aria-label={label}
       onPress={onPress}
       style={[styles.bare, style]}
     >
       {children}
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,8 +1,9 @@
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
 import { color, space, touch } from './tokens';
 import { Words } from './Words';
+import { Tap } from './press/Tap';
 
 const styles = StyleSheet.create({
   row: {
@@ -48,7 +49,7 @@ export function Row({ title, note, lead, end, onPress, current, accessibleName }
   );
   if (!onPress) return <View style={styles.row}>{inside}</View>;
   return (
-    <Pressable
+    <Tap
       role="button"
       onPress={onPress}
       aria-label={accessibleName}
@@ -59,7 +60,7 @@ export function Row({ title, note, lead, end, onPress, current, accessibleName }
       ]}
     >
       {inside}
-    </Pressable>
+    </Tap>
   );
 }
 

@@ -1,10 +1,11 @@
 import { useRef, type ReactNode } from 'react';
-import { Modal, Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { Modal, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
 import X from 'lucide-react-native/icons/x';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Bare } from './Press';
 import { color, radius, space, wideFrom } from './tokens';
 import { Words } from './Words';
+import { Tap } from './press/Tap';
 
 const styles = StyleSheet.create({
   veil: { position: 'absolute', top: 0, left: 0, right: 0, bottom: 0, backgroundColor: color.veil },
@@ -62,13 +63,7 @@ export function Sheet({
   return (
     <Modal transparent visible={open} animationType="none" aria-label={title}>
       <View ref={frame} style={[styles.frame, wide && styles.frameWide]}>
-        <Pressable
-          style={styles.veil}
-          onPress={onClose}
-          tabIndex={-1}
-          aria-hidden
-          focusable={false}
-        />
+        <Tap style={styles.veil} onPress={onClose} tabIndex={-1} aria-hidden focusable={false} />
         <View style={[styles.sheet, wide && styles.sheetWide]}>
           <View style={styles.head}>
             <Words as="section">{title}</Words>

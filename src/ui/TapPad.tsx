@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { color, radius, space } from './tokens';
+import { Tap } from './press/Tap';
 
 const styles = StyleSheet.create({
   pad: {
@@ -35,13 +36,13 @@ export function TapPad({
   children: ReactNode;
 }) {
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={label}
       style={[styles.pad, tall && styles.tall, done && styles.done]}
       onPress={onTap}
     >
       {children}
-    </Pressable>
+    </Tap>
   );
 }

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import Circle from 'lucide-react-native/icons/circle';
 import Dashed from 'lucide-react-native/icons/circle-dashed';
@@ -22,6 +22,7 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   row: {
@@ -65,7 +66,7 @@ const IN_ORDER_WORDS: Partial<Record<CriterionId, string>> = {
 
 function CriterionRow({ criterion, onOpen }: { criterion: Criterion; onOpen: () => void }) {
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label={`${criterion.title}: ${STATE_WORD[criterion.state]}. ${criterion.because}`}
       onPress={onOpen}
@@ -82,7 +83,7 @@ function CriterionRow({ criterion, onOpen }: { criterion: Criterion; onOpen: () 
             : criterion.because}
         </Words>
       </View>
-    </Pressable>
+    </Tap>
   );
 }
 
@@ -124,7 +125,7 @@ export function CriterionList({ verdict }: { verdict: Verdict }) {
         verdict={verdict}
       />
       {folded ? (
-        <Pressable
+        <Tap
           role="button"
           aria-expanded={false}
           onPress={() => setUnfolded(true)}
@@ -139,7 +140,7 @@ export function CriterionList({ verdict }: { verdict: Verdict }) {
             </Words>
             <Words as="soft">In order. Show each</Words>
           </View>
-        </Pressable>
+        </Tap>
       ) : null}
     </View>
   );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { chanceWords } from '@/core/cycle/chanceWords';
 import { chanceReadyBy } from '@/core/cycle/forecast/chance';
 import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
@@ -13,6 +13,7 @@ import { formatPlain, formatSignificant } from '@/core/units/format';
 import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';
 import { Figure, Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   strip: { flexDirection: 'row', flexWrap: 'wrap', borderTopWidth: 1, borderColor: color.rule },
@@ -139,7 +140,7 @@ export function Figures({
     <>
       <View style={styles.strip}>
         {list.map((working) => (
-          <Pressable
+          <Tap
             key={working.title}
             role="button"
             aria-label={`${working.title}: ${working.value} ${working.unit ?? ''}, ${working.spread}. How it is worked out`}
@@ -151,7 +152,7 @@ export function Figures({
             </Words>
             <Figure value={working.value} unit={working.unit} size={19} />
             <Words as="small">{working.spread}</Words>
-          </Pressable>
+          </Tap>
         ))}
       </View>
       {shown ? (

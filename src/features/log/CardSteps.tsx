@@ -1,8 +1,9 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { formatPlain } from '@/core/units/format';
 import { color, radius, touch } from '@/ui/tokens';
 import { useLayoutWidth } from '@/ui/useLayoutWidth';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   row: { flexDirection: 'row' },
@@ -85,7 +86,7 @@ export function CardSteps({
                 key={index}
                 style={{ flex: 1, flexDirection: 'row', zIndex: steps.length - index }}
               >
-                <Pressable
+                <Tap
                   role="button"
                   aria-label={`${name} ${label}`}
                   aria-pressed={is(index, index)}
@@ -100,9 +101,9 @@ export function CardSteps({
                   <Words as="figure" style={[styles.text, filled && !half && styles.chosenText]}>
                     {label}
                   </Words>
-                </Pressable>
+                </Tap>
                 {index < steps.length - 1 ? (
-                  <Pressable
+                  <Tap
                     role="button"
                     aria-label={`${name} between ${label} and ${formatPlain(steps[index + 1] ?? 0)}`}
                     aria-pressed={is(index, index + 1)}

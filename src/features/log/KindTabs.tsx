@@ -1,12 +1,13 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useLogKinds } from './logKinds';
 import { to } from '@/frame/addresses';
 import { Row } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { color, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   kinds: {
@@ -43,7 +44,7 @@ export function KindTabs() {
       {tabs.map((kind) => {
         const here = kind === current;
         return (
-          <Pressable
+          <Tap
             key={kind.path}
             role="link"
             {...(here ? { 'aria-current': 'page' as never } : {})}
@@ -53,10 +54,10 @@ export function KindTabs() {
             <Words as="body" style={here ? { fontWeight: '600' } : { color: color.inkSoft }}>
               {kind.label}
             </Words>
-          </Pressable>
+          </Tap>
         );
       })}
-      <Pressable
+      <Tap
         role="button"
         aria-label="More kinds of entry"
         onPress={() => setOpen(true)}
@@ -65,7 +66,7 @@ export function KindTabs() {
         <Words as="body" style={{ color: color.inkSoft }}>
           More
         </Words>
-      </Pressable>
+      </Tap>
       <Sheet title="Log" open={open} onClose={() => setOpen(false)}>
         <View>
           {kinds.map((kind) => (

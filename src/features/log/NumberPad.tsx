@@ -1,7 +1,8 @@
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import Delete from 'lucide-react-native/icons/delete';
 import { color, radius, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   pad: {
@@ -57,7 +58,7 @@ export function NumberPad({
       {KEYS.map((row) => (
         <View key={row[0]} style={styles.row}>
           {row.map((key) => (
-            <Pressable
+            <Tap
               key={key}
               role="button"
               aria-label={key === '⌫' ? 'Delete' : key === '.' ? 'Point' : key}
@@ -69,15 +70,15 @@ export function NumberPad({
               ) : (
                 <Words as="figure">{key}</Words>
               )}
-            </Pressable>
+            </Tap>
           ))}
         </View>
       ))}
-      <Pressable role="button" onPress={onNext} style={[styles.key, styles.next]}>
+      <Tap role="button" onPress={onNext} style={[styles.key, styles.next]}>
         <Words as="strong" style={{ color: color.paper }}>
           {nextLabel}
         </Words>
-      </Pressable>
+      </Tap>
     </View>
   );
 }

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { emergencies, type ProcedureId } from '@/core/runs/procedures';
 import { BackHead } from '@/frame/BackHead';
 import { to } from '@/frame/addresses';
@@ -11,6 +11,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { ToneMark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   row: {
@@ -44,7 +45,7 @@ export function EmergencyScreen() {
       <Opening title="What is wrong?">People first, then oxygen, then the cause.</Opening>
       <View>
         {emergencies().map(({ id, name, sign }) => (
-          <Pressable
+          <Tap
             key={id}
             role="button"
             aria-label={`${name}: ${sign}`}
@@ -60,7 +61,7 @@ export function EmergencyScreen() {
               </Words>
             </View>
             {id === 'personHurt' ? <ToneMark tone="danger" size={26} /> : null}
-          </Pressable>
+          </Tap>
         ))}
       </View>
     </Screen>

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useRef, useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { standingOfRun } from '@/core/runs/standing';
 import { countdownWords } from '@/core/time/words';
 import { MINUTE_MS } from '@/core/time/zone';
@@ -12,6 +12,7 @@ import { wallClock } from '@/store/wallClock';
 import { buzz, tone } from '@/ui/sound';
 import { color, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   bar: {
@@ -66,7 +67,7 @@ export function RunBar({ hidden }: { hidden: boolean }) {
   const clock = first.standing.clocks.find((c) => c.left > 0) ?? first.standing.clocks.at(-1);
   const more = standings.length > 1 ? ` and ${standings.length - 1} more` : '';
   return (
-    <Pressable
+    <Tap
       role="link"
       aria-label={`${first.standing.procedure.name}${more}. Open`}
       onPress={() => router.push(to.run(first.run.id))}
@@ -78,6 +79,6 @@ export function RunBar({ hidden }: { hidden: boolean }) {
       <Words as="figure" style={{ fontSize: 19 }}>
         {clock ? (clock.left > 0 ? countdownWords(clock.left) : 'now') : ''}
       </Words>
-    </Pressable>
+    </Tap>
   );
 }

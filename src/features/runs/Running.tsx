@@ -6,15 +6,16 @@ import { liveHead } from '@/core/records/log';
 import type { Entry } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { SPAN_WORDS, stepsOf, type Step } from '@/core/runs/procedure';
-import { ended, withStep } from '@/core/runs/changes';
+import { ended } from '@/core/runs/changes';
 import { standingOfRun, type RunStanding } from '@/core/runs/standing';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';
 import { useMeasures } from '@/frame/useMeasures';
 import { BackHead } from '@/frame/BackHead';
+import { StopIt } from '@/frame/StopIt';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { recordAct } from '@/store/record';
-import { changeRun } from '@/store/runs';
+import { noteStep } from '@/store/runs';
 import { selectLog, selectTank } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
@@ -93,7 +94,7 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
   };
   const note = (id: string, value?: string | number) => {
     setLooked(null);
-    void dispatch(changeRun(run, (body, at) => withStep(body, id, at, value)));
+    void dispatch(noteStep(run, id, value));
   };
   return (
     <Screen
@@ -152,7 +153,7 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
             onPress={() => void end('done')}
           />
         )}
-        <Button disabled={busy} label="Stop it" onPress={() => void end('stopped')} />
+        <StopIt name={procedure.name} busy={busy} onStop={() => void end('stopped')} />
       </View>
     </Screen>
   );

@@ -97,6 +97,7 @@ describe('a run', () => {
     const { id } = first(store);
     await show(store, <RunScreen id={id} />);
     await press('Stop it');
+    await press('Stop it now');
     await waitFor(() => expect(heading()).toBe('This is done.'));
     expect(selectLiveRuns(store.getState())).toEqual([]);
     const run = liveHead(selectLog(store.getState()), id, 'run');

@@ -1,4 +1,4 @@
-import { Link } from 'expo-router';
+import { TapLink } from '@/ui/press/TapLink';
 import { StyleSheet, View } from 'react-native';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -34,7 +34,7 @@ export function Bar({ path }: { path: string }) {
       {BAR.map(({ path: to, label, icon: Icon }) => {
         const here = to === current;
         return (
-          <Link
+          <TapLink
             key={to}
             href={to}
             {...(here ? { 'aria-current': 'page' } : {})}
@@ -51,7 +51,7 @@ export function Bar({ path }: { path: string }) {
               </Words>
               <View style={[styles.mark, here && styles.markHere]} />
             </View>
-          </Link>
+          </TapLink>
         );
       })}
     </View>

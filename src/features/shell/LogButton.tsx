@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
+import { StyleSheet } from 'react-native';
 import Plus from 'lucide-react-native/icons/plus';
 import { color, radius } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   log: {
@@ -23,16 +24,11 @@ const styles = StyleSheet.create({
 export function LogButton() {
   const router = useRouter();
   return (
-    <Pressable
-      role="button"
-      aria-label="Log"
-      onPress={() => router.push('/log/test')}
-      style={styles.log}
-    >
+    <Tap role="button" aria-label="Log" onPress={() => router.push('/log/test')} style={styles.log}>
       <Plus size={20} color={color.paper} />
       <Words as="strong" style={{ color: color.paper, fontSize: 16 }}>
         Log
       </Words>
-    </Pressable>
+    </Tap>
   );
 }

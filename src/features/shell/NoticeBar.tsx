@@ -47,7 +47,7 @@ export function NoticeBar({ raised }: { raised: boolean }) {
   return (
     <View style={[styles.place, { bottom: raised ? 144 : 96 }]} role="status" aria-live="polite">
       {notice ? (
-        <View style={styles.bar}>
+        <View key={notice.serial} style={styles.bar}>
           <View style={{ flex: 1 }}>
             <Words as="strong">{notice.text}</Words>
           </View>

@@ -1,8 +1,10 @@
-import { Link, useRouter } from 'expo-router';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { useRouter } from 'expo-router';
+import { TapLink } from '@/ui/press/TapLink';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { color, radius, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { BAR, MORE, placeOf } from './places';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   rail: {
@@ -48,7 +50,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
         {places.map(({ path: to, label }) => {
           const here = to === current;
           return (
-            <Link
+            <TapLink
               key={to}
               href={to}
               {...(here ? { 'aria-current': 'page' } : {})}
@@ -59,12 +61,12 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
                   {label}
                 </Words>
               </View>
-            </Link>
+            </TapLink>
           );
         })}
       </ScrollView>
       {canLog ? (
-        <Pressable
+        <Tap
           role="button"
           aria-label="Log"
           onPress={() => router.push('/log/test')}
@@ -76,7 +78,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
           <Words as="soft" style={{ color: color.paper, opacity: 0.75 }}>
             L
           </Words>
-        </Pressable>
+        </Tap>
       ) : null}
     </View>
   );

@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { to } from '@/frame/addresses';
 import { color, radius, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   target: { minWidth: touch, minHeight: touch, alignItems: 'flex-end', justifyContent: 'center' },
@@ -20,7 +21,7 @@ const styles = StyleSheet.create({
 export function SosButton() {
   const router = useRouter();
   return (
-    <Pressable
+    <Tap
       role="button"
       aria-label="SOS, emergencies"
       onPress={() => router.push(to.emergency)}
@@ -31,6 +32,6 @@ export function SosButton() {
           SOS
         </Words>
       </View>
-    </Pressable>
+    </Tap>
   );
 }

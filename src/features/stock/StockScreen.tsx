@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { lengthNow, type Finder } from '@/core/livestock/lodgers';
 import { lossesIn } from '@/core/livestock/losses';
@@ -33,6 +33,7 @@ import { Moves, PlanFailed, PlanList } from './PlanList';
 import { Portrait } from './Portrait';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   ask: {
@@ -92,7 +93,7 @@ export function StockScreen() {
     <Screen head={<TankHead place="Stock" />} aside={wide ? planPart : undefined}>
       <Opening title={title}>{text}</Opening>
       {plan ? <DemandBar load={plan.load} next={next} /> : null}
-      <Pressable
+      <Tap
         role="button"
         aria-label="Can I add … today?"
         onPress={() => router.push(to.stockPage('add'))}
@@ -101,7 +102,7 @@ export function StockScreen() {
         <Words as="body" style={{ color: color.inkSoft }}>
           Can I add … today?
         </Words>
-      </Pressable>
+      </Tap>
       {wide ? (
         <View style={styles.columns}>
           <View style={styles.column}>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, View } from 'react-native';
+import { View } from 'react-native';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useMeasures } from '@/frame/useMeasures';
 import { animalsCalled } from '@/core/records/kinds/animals';
@@ -18,6 +18,7 @@ import { Remark } from '@/ui/Remark';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { Stepper } from './Stepper';
+import { Tap } from '@/ui/press/Tap';
 
 const isDay = (text: string) => daySchema.safeParse(text).success;
 
@@ -46,7 +47,7 @@ export function WishRow({
   const day = item ? dayWords(item.addOn.p50, zone) : refusal ? 'not planned' : 'being planned';
   return (
     <View style={{ paddingVertical: space.s, gap: space.s }}>
-      <Pressable
+      <Tap
         role="button"
         aria-expanded={open}
         onPress={onToggle}
@@ -54,7 +55,7 @@ export function WishRow({
       >
         <Words as="strong">{`${animalsCalled(name, count)}: ${day}${pinned ? ', pinned' : ''}`}</Words>
         <Words as="soft">{measured(item?.because ?? refusal?.because ?? '')}</Words>
-      </Pressable>
+      </Tap>
       {open ? <WishFields wish={wish} name={name} plan={plan} zone={zone} /> : null}
     </View>
   );

@@ -126,6 +126,7 @@ describe('an arrival', () => {
     await show(store, <AcclimationScreen id={id} />);
     await press('Done');
     await press('Stop it');
+    await press('Stop it now');
     const tasks = selectTasksOf(store.getState(), tankId(store, 'Fulmar')).map(
       ({ title }) => title,
     );

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { to } from '@/frame/addresses';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { latestReading, countedReadings, type TankHistory } from '@/core/history/tankHistory';
 import { shownReading } from '@/core/history/shown';
 import { trendOf } from '@/core/history/trend';
@@ -14,6 +14,7 @@ import { ToneMark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
 import { useNarrow, useWide } from '@/ui/useWide';
 import { Figure, Words } from '@/ui/Words';
+import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   strip: {
@@ -108,7 +109,7 @@ export function LatestStrip({
         const [unit, basis] = shown?.unit.split(' ') ?? [];
         const { name } = PARAMETERS[parameter];
         return (
-          <Pressable
+          <Tap
             key={parameter}
             role="button"
             aria-label={`${name} ${shown ? `${shown.value} ${shown.unit}` : ''}, ${note.text}`}
@@ -138,7 +139,7 @@ export function LatestStrip({
                 {note.text}
               </Words>
             </View>
-          </Pressable>
+          </Tap>
         );
       })}
     </View>

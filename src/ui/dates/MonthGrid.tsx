@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { useHotkeys } from 'react-hotkeys-hook';
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import ChevronRight from 'lucide-react-native/icons/chevron-right';
@@ -15,6 +15,7 @@ import { Bare } from '../Press';
 import { color, radius, touch } from '../tokens';
 import { Words } from '../Words';
 import { keepersWeekStart } from './keepersDates';
+import { Tap } from '../press/Tap';
 
 const styles = StyleSheet.create({
   head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
@@ -114,7 +115,7 @@ export function MonthGrid({ label, value, today, last, onChange }: MonthGridProp
             return (
               <View key={day} style={styles.cell}>
                 {elsewhere ? null : (
-                  <Pressable
+                  <Tap
                     ref={day === at ? focused : undefined}
                     role="button"
                     aria-label={`${dayInWords(day) ?? day}${day === today ? ', today' : ''}`}
@@ -138,7 +139,7 @@ export function MonthGrid({ label, value, today, last, onChange }: MonthGridProp
                     >
                       {String(Number(day.slice(8)))}
                     </Words>
-                  </Pressable>
+                  </Tap>
                 )}
               </View>
             );

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
+import { StyleSheet } from 'react-native';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import { parseClock, shiftDay } from '@/core/time/calendar';
 import { momentWords, timeWords } from '@/core/time/words';
@@ -11,6 +11,7 @@ import { Sheet } from '../Sheet';
 import { color, touch } from '../tokens';
 import { Words } from '../Words';
 import { MonthGrid } from './MonthGrid';
+import { Tap } from '../press/Tap';
 
 const styles = StyleSheet.create({
   when: { flexDirection: 'row', alignItems: 'center', gap: 4, minHeight: touch },
@@ -36,7 +37,7 @@ export function When({
   const ms = at === null ? now : instant(at);
   return (
     <>
-      <Pressable
+      <Tap
         role="button"
         aria-label={`Time of this entry: ${momentWords(ms, zone, now)}. Change`}
         onPress={() => setOpen(true)}
@@ -46,7 +47,7 @@ export function When({
           {momentWords(ms, zone, now)}
         </Words>
         <ChevronDown size={16} color={color.inkSoft} />
-      </Pressable>
+      </Tap>
       {open ? (
         <WhenSheet
           ms={ms}

@@ -6,6 +6,7 @@ import Svg, { Circle, ClipPath, Defs, G, Line, Rect, Text } from 'react-native-s
 import { formatFixed } from '@/core/units/format';
 import { Button } from '../Press';
 import { color, font, space } from '../tokens';
+import { useTap } from '../press/useTap';
 import { Figure } from '../Words';
 
 /** The field of view, px. */
@@ -55,6 +56,7 @@ export function ReadingScale(props: ReadingScaleProps) {
   const put = (event: GestureResponderEvent) =>
     onChange(onScale(place.invert(event.nativeEvent.locationY), props));
   const move = (steps: number) => onChange(onScale(value + steps * step, props));
+  const [target, refused] = useTap(name);
   const major = ticksOf(low, high, 5);
   const minor = ticksOf(low, high, 25);
   const boundary = place(Math.min(high, Math.max(low, value)));
@@ -71,11 +73,13 @@ export function ReadingScale(props: ReadingScaleProps) {
         style={[styles.view, held && { opacity: 0.96 }]}
         onStartShouldSetResponder={() => true}
         onMoveShouldSetResponder={() => true}
+        ref={target}
         onResponderGrant={(event) => {
+          if (refused(event)) return;
           setHeld(true);
           put(event);
         }}
-        onResponderMove={put}
+        onResponderMove={(event) => (held ? put(event) : undefined)}
         onResponderRelease={() => setHeld(false)}
         {...{
           onKeyDown: (event: { key: string; preventDefault: () => void }) => {

@@ -7,11 +7,12 @@ import {
 } from '@tanstack/react-table';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
-import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import ArrowDown from 'lucide-react-native/icons/arrow-down';
 import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import { color, space, touch } from '../tokens';
 import { Words } from '../Words';
+import { Tap } from '../press/Tap';
 
 /** What stands in a cell; the value is what its column is sorted by where the words would not do. */
 export type Cell = string | { words: string; value: number };
@@ -99,7 +100,7 @@ export function DataTable({ caption, columns, rows }: DataTableProps) {
                 style={styles.head}
                 {...{ 'aria-sort': order ? `${order}ending` : 'none' }}
               >
-                <Pressable
+                <Tap
                   role="button"
                   aria-label={`Order by ${column.id}`}
                   onPress={() => column.toggleSorting()}
@@ -110,7 +111,7 @@ export function DataTable({ caption, columns, rows }: DataTableProps) {
                   </Words>
                   {order === 'asc' ? <ArrowUp size={14} color={color.ink} /> : null}
                   {order === 'desc' ? <ArrowDown size={14} color={color.ink} /> : null}
-                </Pressable>
+                </Tap>
               </View>
             );
           })}

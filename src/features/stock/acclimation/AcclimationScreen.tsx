@@ -16,9 +16,10 @@ import { listWords } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { addressOf } from '@/frame/addressOf';
 import { BackHead } from '@/frame/BackHead';
+import { StopIt } from '@/frame/StopIt';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { changeRun } from '@/store/runs';
+import { changeRun, noteStep } from '@/store/runs';
 import { selectLog } from '@/store/selectors';
 import { wallClock } from '@/store/wallClock';
 import { Button } from '@/ui/Press';
@@ -74,7 +75,7 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
     newcomersOf(run.body).map(({ what, count: many }) => animalsCalled(what, many)),
   );
   const note = (value?: string | number) => {
-    if (step) void dispatch(changeRun(run, (body, at) => withStep(body, step.id, at, value)));
+    if (step) void dispatch(noteStep(run, step.id, value));
   };
   const end = async (how: 'done' | 'stopped') => {
     setBusy(true);
@@ -135,7 +136,7 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
         <Button label={opensLabel(step)} onPress={() => router.push(opensAt(step))} />
       ) : null}
       {step?.kind === 'check' ? (
-        <Button kind="primary" label="Done" onPress={() => note()} />
+        <Button key={step.id} kind="primary" label="Done" onPress={() => note()} />
       ) : null}
       {step === null ? (
         <Button
@@ -145,7 +146,7 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
           onPress={() => void end('done')}
         />
       ) : null}
-      <Button disabled={busy} label="Stop it" onPress={() => void end('stopped')} />
+      <StopIt name="Acclimate" busy={busy} onStop={() => void end('stopped')} />
       {liveRunDrip(run.body, now) === null && step?.id !== 'drip' ? null : (
         <Words as="soft">
           Clocks go by the time of day: the page may be closed, and the phone may sleep.

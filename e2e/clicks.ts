@@ -1,0 +1,24 @@
+import type { Locator, Page } from '@playwright/test';
+
+/** What takes taps, and lies in nothing that does not yet. */
+const SETTLED = ':not([data-settling]):not([data-settling] *)';
+
+let helped = false;
+
+/**
+ * Every click of a browser test is made as a patient person makes it: on what is in sight, and once it
+ * takes taps. The page says which does not by `data-settling`; no time is waited for.
+ */
+export function clickWhatHasSettled(page: Page): void {
+  if (helped) return;
+  helped = true;
+  const locators = Object.getPrototypeOf(page.locator('html')) as Locator;
+  for (const act of ['click', 'dblclick', 'tap', 'check', 'uncheck'] as const) {
+    const plainly = locators[act] as (this: Locator, options?: object) => Promise<void>;
+    locators[act] = async function (this: Locator, options?: object) {
+      // Scrolling on the way to a click would move it from under the finger.
+      await this.scrollIntoViewIfNeeded();
+      await plainly.call(this.and(this.page().locator(SETTLED)), options);
+    };
+  }
+}
