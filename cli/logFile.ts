@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
   bandsOf,
+  decodeText,
   EMPTY_LOG,
   headsOfType,
   mergeRevisions,
@@ -16,6 +17,8 @@ import { CliError } from './errors';
 export interface OpenedLog {
   log: Log;
   refused: RefusedRow[];
+  /** Revisions that another of the same identity stands for. */
+  doubled: number;
   revisions: number;
   exportedAt: string;
 }
@@ -23,17 +26,20 @@ export interface OpenedLog {
 /** Reads an exported log, or says in one line why it can't be. */
 export function openLog(path: string | undefined): OpenedLog {
   if (!path) throw new CliError('Name the exported log to read.');
-  let text: string;
+  let bytes: Uint8Array;
   try {
-    text = readFileSync(path, 'utf8');
+    bytes = readFileSync(path);
   } catch {
     throw new CliError(`Cannot read ${path}. Check the name.`);
   }
-  const reading = readLogFile(text);
+  const decoded = decodeText(bytes);
+  if (!decoded.ok) throw new CliError(`${path}: ${decoded.why}`);
+  const reading = readLogFile(decoded.text);
   if (!reading.ok) throw new CliError(`${path}: ${reading.why}`);
   return {
     log: mergeRevisions(EMPTY_LOG, reading.file.records),
     refused: reading.refused,
+    doubled: reading.doubled.length,
     revisions: reading.file.records.length,
     exportedAt: reading.file.exportedAt,
   };

@@ -1,6 +1,7 @@
 import { isChoice, SUMS, SumError, workOut, type Sum, type SumInput } from '../src/core/sums';
-import { argsOf, numberOption, textOption } from './args';
+import { defineCommand, type Command } from './command';
 import { CliError } from './errors';
+import { number, oneOf, readFlags, said, type Flag } from './flags';
 
 /** "labelAmount" as it is typed: "label-amount". */
 const optionName = (name: string) => name.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`);
@@ -18,41 +19,55 @@ function lineOf({ id, asks, inputs }: Sum): string {
   return `${id}  ${words.join(' ')}  ${asks}`;
 }
 
-function solved(sum: Sum, args: string[]) {
-  const names = Object.keys(sum.inputs);
-  const options = Object.fromEntries(
-    names.map((name) => [optionName(name), { type: 'string' as const }]),
+/** A number of a sum is held to the sum's own ends, which say what they are of. */
+const flagOf = (input: SumInput): Flag<string | number> =>
+  isChoice(input) ? oneOf(input.choices) : number(-Infinity, Infinity);
+
+/** What a sum is asked with: a flag for each of its inputs. */
+export function sumFlags(sum: Sum): Record<string, Flag<string | number>> {
+  return Object.fromEntries(
+    Object.entries(sum.inputs).map(([name, input]) => [optionName(name), flagOf(input)]),
   );
-  const { values, positionals } = argsOf(args, options);
+}
+
+function solved(sum: Sum, args: readonly string[]) {
+  const { values, positionals } = readFlags(args, sumFlags(sum));
   const [stray] = positionals;
   if (stray !== undefined) throw new CliError(`"${stray}" is no option of ${sum.id}.`);
   const given = Object.fromEntries(
-    Object.entries(sum.inputs).map(([name, input]) => {
-      const option = optionName(name);
-      return [name, isChoice(input) ? textOption(values, option) : numberOption(values, option)];
-    }),
+    Object.keys(sum.inputs).map((name) => [name, values[optionName(name)]]),
   );
-  // A picture is for the screen; what is printed is what it is drawn from.
-  const { sketch: _sketch, ...answer } = workOut(sum, given);
-  return answer;
-}
-
-/** `sum NAME --litres 208 …`: any sum of the Bench, and `sum --list`: what each asks for. */
-export function sumCommand(args: string[]): string {
-  const [name, ...rest] = args;
-  if (name === '--list') return SUMS.map(lineOf).join('\n');
-  const sum = SUMS.find(({ id }) => id === name);
-  if (!sum) {
-    throw new CliError(
-      name === undefined
-        ? 'Say which sum; sum --list names them.'
-        : `There is no sum "${name}"; sum --list names them.`,
-    );
-  }
   try {
-    return JSON.stringify(solved(sum, rest), null, 2);
+    // A picture is for the screen; what is printed is what it is drawn from.
+    const { sketch: _sketch, ...answer } = workOut(sum, given);
+    return answer;
   } catch (error) {
     if (error instanceof SumError) throw new CliError(error.message);
     throw error;
   }
 }
+
+const listed = defineCommand({
+  usage: 'sum NAME --litres 208 …',
+  does: 'a sum of the Bench with its working; sum --list names them',
+  flags: { list: said },
+  run: ({ values, positionals }) => {
+    if (values.list) return SUMS.map(lineOf).join('\n');
+    const [name] = positionals;
+    throw new CliError(
+      name === undefined
+        ? 'Say which sum; sum --list names them.'
+        : `There is no sum "${name}"; sum --list names them.`,
+    );
+  },
+});
+
+/** Any sum of the Bench, and what each asks for. Its flags are those of the sum that is named first. */
+export const sum: Command = {
+  ...listed,
+  call: (args, now) => {
+    const [name, ...rest] = args;
+    const found = SUMS.find(({ id }) => id === name);
+    return found ? JSON.stringify(solved(found, rest), null, 2) : listed.call(args, now);
+  },
+};

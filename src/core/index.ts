@@ -31,6 +31,7 @@ export * from './parameters/plausible';
 export * from './parameters/registry';
 export * from './records/acts';
 export * from './records/common';
+export * from './records/encoding';
 export * from './records/file';
 export * from './records/importPlan';
 export * from './records/kinds';

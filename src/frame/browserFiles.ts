@@ -1,3 +1,5 @@
+import { decodeText, type Decoded } from '@/core/records/encoding';
+
 /** Hands the person a file under a name. */
 export function download(name: string, text: string, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -23,10 +25,13 @@ function chooseFile(accept: string): Promise<File | null> {
 }
 
 /** Lets the person choose a file and reads it as text; null when they chose none. */
-export async function chooseTextFile(): Promise<{ name: string; text: string } | null> {
+export async function chooseTextFile(): Promise<({ name: string } & Decoded) | null> {
   const file = await chooseFile('.json,application/json');
   if (!file) return null;
-  return { name: file.name, text: await file.text().catch(() => '') };
+  const bytes = await file.arrayBuffer().catch(() => null);
+  return bytes === null
+    ? { name: file.name, ok: false, why: 'The browser could not read it. Choose it once more.' }
+    : { name: file.name, ...decodeText(new Uint8Array(bytes)) };
 }
 
 /** Lets the person take or choose a picture; null when they chose none. */

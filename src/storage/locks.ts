@@ -3,6 +3,7 @@ export type Exclusive = (name: string, work: () => Promise<void>) => Promise<boo
 
 /** Web Locks, which browsers offer over HTTPS and on this machine only. */
 interface LockManager {
+  request<T>(name: string, work: () => Promise<T>): Promise<T>;
   request(
     name: string,
     options: { ifAvailable: true },
@@ -15,7 +16,7 @@ interface LockManager {
  * all the same: whatever runs under this lock must lose nothing when it runs twice at once.
  */
 export const webExclusive: Exclusive = async (name, work) => {
-  const locks = (globalThis.navigator as { locks?: LockManager } | undefined)?.locks;
+  const locks = webLocks();
   if (!locks) {
     await work();
     return true;
@@ -26,3 +27,12 @@ export const webExclusive: Exclusive = async (name, work) => {
     return true;
   });
 };
+
+/** Runs work once no other tab does what is under the same lock; at once where the browser has no locks. */
+export function webInTurn<T>(name: string, work: () => Promise<T>): Promise<T> {
+  return webLocks()?.request(name, work) ?? work();
+}
+
+function webLocks(): LockManager | undefined {
+  return (globalThis.navigator as { locks?: LockManager } | undefined)?.locks;
+}

@@ -73,7 +73,7 @@ export function openLog(
 }
 
 /** Reads the store once more, for what another tab said and this one could not understand. */
-function readAgain(): AppThunk<Promise<void>> {
+export function readAgain(): AppThunk<Promise<void>> {
   return async (dispatch, _getState, { databases }) => {
     const database = databases.opened;
     try {

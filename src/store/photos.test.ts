@@ -9,7 +9,7 @@ import type { Scaled } from '../workers/photos/messages';
 import { openLog, wipeLog } from './open';
 import {
   allPhotos,
-  dropPhotos,
+  dropUnusedPhotos,
   findPhoto,
   importPhotos,
   keptPhotos,
@@ -117,7 +117,7 @@ describe('the photo of an animal', () => {
     const last = Object.values(log.entries).flat().at(-1);
     await store.dispatch(undoKeys([...keysOfAct(log, last?.actId ?? '')]));
     expect(lots()[0]?.photo).toBe(photo.id);
-    await store.dispatch(dropPhotos([photo.id]));
+    await store.dispatch(dropUnusedPhotos([photo.id]));
     expect(await store.dispatch(findPhoto(photo.id))).toBeNull();
     expect((await store.dispatch(keptPhotos())).missing).toBe(1);
   });

@@ -5,6 +5,8 @@ import type { AnimalsEntry } from '../core/records/kinds/animals';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { PhotoStore, type KeptPhoto } from '../storage/photos';
 import { scalePhoto } from '../workers/photos/client';
+import { webInTurn } from '../storage/locks';
+import { readAgain } from './open';
 import { recordAct } from './record';
 import type { AppThunk, ThunkExtra } from './state';
 
@@ -15,6 +17,9 @@ const REFUSALS = {
 } as const;
 /** A file beyond this is no photo, and would fill the memory of a phone, bytes. */
 const MOST_BYTES = 40_000_000;
+
+/** Between keeping a photo and naming it no tab may take it for one that nothing shows. */
+const PHOTOS_LOCK = 'zoarium-photos';
 
 const photosOf = ({ databases }: ThunkExtra) => new PhotoStore(databases.opened.storage);
 
@@ -41,16 +46,18 @@ export function takePhoto(lotId: string, file: Blob): AppThunk<Promise<string | 
     if (file.size > MOST_BYTES) return REFUSALS.tooLarge;
     const scaled = await scalePhoto(file);
     if (scaled.kind === 'refused') return REFUSALS[scaled.why];
-    try {
-      await photosOf(extra).put(scaled.id, scaled.text);
-    } catch (error) {
-      const { why } = await extra.services.whyNotSaved(error);
-      return `The photo was not kept, and nothing was changed. ${why}`;
-    }
-    const lot = ofLot(getState().log, lotId);
-    if (!lot) return 'They are no longer in this log.';
-    await dispatch(named(lot, { ...lot.body, photo: scaled.id }, 'Photo kept'));
-    return null;
+    return webInTurn(PHOTOS_LOCK, async () => {
+      try {
+        await photosOf(extra).put(scaled.id, scaled.text);
+      } catch (error) {
+        const { why } = await extra.services.whyNotSaved(error);
+        return `The photo was not kept, and nothing was changed. ${why}`;
+      }
+      const lot = ofLot(getState().log, lotId);
+      if (!lot) return 'They are no longer in this log.';
+      await dispatch(named(lot, { ...lot.body, photo: scaled.id }, 'Photo kept'));
+      return null;
+    });
   };
 }
 
@@ -123,9 +130,16 @@ export function importPhotos(
   };
 }
 
-/** Lets photos go for good. */
-export function dropPhotos(ids: readonly string[]): AppThunk<Promise<void>> {
-  return async (_dispatch, _getState, extra) => {
-    await photosOf(extra).remove(ids);
+/**
+ * Lets go for good of photos that no animal shows. The store is looked at again first: another tab may
+ * have shown one since, and told nobody yet.
+ */
+export function dropUnusedPhotos(ids: readonly string[]): AppThunk<Promise<void>> {
+  return async (dispatch, getState, extra) => {
+    await webInTurn(PHOTOS_LOCK, async () => {
+      await dispatch(readAgain());
+      const shown = photosShown(getState().log);
+      await photosOf(extra).remove(ids.filter((id) => !shown.has(id)));
+    });
   };
 }

@@ -3,7 +3,7 @@ import type { ProcedureId } from '../core/runs/procedures';
 import type { RevisionOf } from '../core/records/schema/revision';
 import type { Run } from '../core/records/schema/run';
 import { derivedId } from '../core/math/hash';
-import { liveHead, recordOf } from '../core/records/log';
+import { headOf, isType, liveHead, recordOf } from '../core/records/log';
 import { ended, withClock, withStep } from '../core/runs/changes';
 import { recordAct, type ActWriter } from './record';
 import type { AppThunk, RootState } from './state';
@@ -52,10 +52,24 @@ export function startClock(
     await dispatch(
       recordAct((act) => {
         if (live) act.revise(live, next);
-        else act.create('run', next);
+        else createRun(act, next);
       }),
     );
   };
+}
+
+/**
+ * Begins a run as a part of an act. Its id comes of tank and procedure, so that two tabs that begin at once
+ * begin one; a run that goes on is gone on with.
+ * @param of tells runs of one procedure apart that may go on beside each other
+ */
+export function createRun(act: ActWriter, body: Run, of = ''): string {
+  for (let n = 0; ; n += 1) {
+    const id = derivedId(`run/${body.tankId}/${body.procedure}/${of}/${n}`);
+    const known = headOf(act.log, id);
+    if (!known) return act.createAs(id, 'run', body);
+    if (isType(known, 'run') && !known.deleted && known.body.ended === null) return id;
+  }
 }
 
 /** Begins a run. */
@@ -66,7 +80,7 @@ export function beginRun(
 ): AppThunk<Promise<void>> {
   return async (dispatch, _getState, { services }) => {
     const at = new Date(services.now()).toISOString();
-    await dispatch(recordAct((act) => act.create('run', newRun(procedure, tankId, at, given))));
+    await dispatch(recordAct((act) => void createRun(act, newRun(procedure, tankId, at, given))));
   };
 }
 

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { countOf } from '../units/format';
 import { instantSchema } from './common';
+import { withoutDoubles } from './doubles';
 import { FILE_VERSION, parseRecords } from './parse';
 import { revisionSchema, type Revision } from './schema/revision';
 
@@ -35,7 +36,14 @@ export interface RefusedRow {
 }
 
 export type FileReading =
-  { ok: true; file: LogFile; refused: RefusedRow[] } | { ok: false; why: string };
+  | {
+      ok: true;
+      file: LogFile;
+      refused: RefusedRow[];
+      /** Revisions whose identity another of the file bears with other contents, which counts instead. */
+      doubled: Revision[];
+    }
+  | { ok: false; why: string };
 
 const headerSchema = z.looseObject({
   format: z.string(),
@@ -81,10 +89,15 @@ export function readHeader(text: string): Header | { ok: false; why: string } {
     return refuse(`Format ${version} of this log is not known.`);
   }
   const exportedAt = header.data.exportedAt ?? '1970-01-01T00:00:00Z';
-  const finish: Header['finish'] = (good, refused) =>
-    good.length === 0 && refused.length > 0
-      ? refuse(`None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`)
-      : { ok: true, file: toLogFile(good, exportedAt), refused };
+  const finish: Header['finish'] = (good, refused) => {
+    if (good.length === 0 && refused.length > 0) {
+      return refuse(
+        `None of its ${countOf(refused.length, 'record')} could be read: ${refused[0]?.why}`,
+      );
+    }
+    const { records: single, doubled } = withoutDoubles(good);
+    return { ok: true, file: toLogFile(single, exportedAt), refused, doubled };
+  };
   return { ok: true, version, records, finish };
 }
 

@@ -2,8 +2,11 @@ import { instant } from '../time/zone';
 import { subjectOf } from './kinds';
 import type { CalibrationEntry } from './kinds/calibration';
 import { foldRevisions, type RecordState } from './merge';
+import { compareRevisions, compareText, moreCareful, revisionKey, sameContents } from './order';
 import type { Kit } from './schema/kit';
 import type { RecordType, Revision, RevisionOf } from './schema/revision';
+
+export { compareRevisions, revisionKey } from './order';
 
 const SHARDS = 256;
 type Shard = Readonly<Record<string, RecordState>>;
@@ -73,25 +76,6 @@ function shardOf(id: string): number {
   return Number.isNaN(place) ? 0 : place;
 }
 
-/** Identity of a revision: two devices may both write revision 2 of a record, and both are kept. */
-export function revisionKey(revision: Revision): string {
-  return `${revision.id}/${revision.rev}/${revision.device}/${revision.actId}`;
-}
-
-/** Merge order: revision number, then when it was recorded, then device, so any two tabs agree. */
-export function compareRevisions(a: Revision, b: Revision): number {
-  return (
-    a.rev - b.rev ||
-    instant(a.recordedAt) - instant(b.recordedAt) ||
-    compareText(a.device, b.device) ||
-    compareText(a.actId, b.actId)
-  );
-}
-
-function compareText(a: string, b: string): number {
-  return a < b ? -1 : a > b ? 1 : 0;
-}
-
 interface Change {
   before: Revision | undefined;
   after: Revision;
@@ -116,21 +100,15 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
   for (const [id, list] of arriving) {
     const place = shardOf(id);
     const present = shards[place]?.[id];
-    const known = new Set(present?.revisions.map(revisionKey));
-    const added = list.filter((revision) => {
-      const key = revisionKey(revision);
-      if (known.has(key)) return false;
-      known.add(key);
-      return true;
-    });
-    if (added.length === 0) continue;
-    const state = foldRevisions([...(present?.revisions ?? []), ...added].sort(compareRevisions));
+    const all = together(present?.revisions ?? [], list);
+    if (!all) continue;
+    const state = foldRevisions(all.sort(compareRevisions));
     if (!copied.has(place)) {
       shards[place] = { ...shards[place] };
       copied.add(place);
     }
     (shards[place] as Record<string, RecordState>)[id] = state;
-    size += added.length;
+    size += all.length - (present?.revisions.length ?? 0);
     changes.push({
       before: present?.head,
       after: state.head,
@@ -160,6 +138,25 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     conflicted: changedConflicts(log.conflicted, changes),
     size,
   };
+}
+
+/**
+ * The revisions of a record with more of them; null where none is new. Of two under one identity the more
+ * careful counts, whichever came first.
+ */
+function together(there: readonly Revision[], more: readonly Revision[]): Revision[] | null {
+  const byKey = new Map(there.map((revision) => [revisionKey(revision), revision]));
+  let changed = false;
+  for (const revision of more) {
+    const key = revisionKey(revision);
+    const known = byKey.get(key);
+    if (known && (known === revision || sameContents(known, revision))) continue;
+    const taken = known ? moreCareful(known, revision) : revision;
+    if (taken === known) continue;
+    byKey.set(key, taken);
+    changed = true;
+  }
+  return changed ? [...byKey.values()] : null;
 }
 
 function changedHeads<T extends RecordType>(

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { derivedId } from '../math/hash';
 import { dayStart, isoInZone } from '../time/zone';
 import { daySchema, zoneSchema } from './common';
+import { narrowed } from './narrowed';
 import { SETTINGS_ID } from './schema/settings';
 
 /** A record as it lies in a file or a block, before anything is known to be right about it. */
@@ -43,6 +44,10 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   5: widened('daily looks, labels of medicines, sponges, own protocols come in, batches say more'),
   6: widened('chores, days away, costs and the closing of a tank come in'),
   7: widened('the photo of an animal comes in'),
+  8: {
+    name: 'keys take a narrow alphabet, figures of animals lie within what lives',
+    up: (record) => [narrowed(record)],
+  },
 };
 
 function bodyOf(record: RawRecord): RawRecord {

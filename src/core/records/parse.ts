@@ -12,9 +12,10 @@ import { revisionSchema, type Revision } from './schema/revision';
  * came from and where it went; version 6 added daily looks, labels of medicines and what was given by
  * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch
  * is; version 7 added chores, days away, costs, the closing of a tank, why a task was skipped, the
- * currency and the hour of reminders; version 8 added the photo of an animal.
+ * currency and the hour of reminders; version 8 added the photo of an animal;
+ * version 9 narrowed what keys and ids may hold and what figures of an animal may be.
  */
-export const FILE_VERSION = 8;
+export const FILE_VERSION = 9;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

@@ -146,9 +146,16 @@ describe('version 8', () => {
     const log = mergeRevisions(EMPTY_LOG, opened(8).file.records);
     expect([...photosShown(log)]).toEqual([expect.stringMatching(/^9f86d0/)]);
   });
+});
+
+describe('version 9', () => {
+  it('opens with an animal of the keeper’s own, and what was typed of it and no animal has', () => {
+    const log = mergeRevisions(EMPTY_LOG, opened(9).file.records);
+    expect(log.species[0]?.body).toMatchObject({ adultCm: 500, asTyped: { adultCm: 1e300 } });
+  });
 
   it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened(8).file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(8)));
+    const again = writeLogFile(toLogFile(opened(9).file.records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(9)));
   });
 });

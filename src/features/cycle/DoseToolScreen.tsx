@@ -18,7 +18,7 @@ import { formatPlain, formatSignificant } from '@/core/units/format';
 import { ended } from '@/core/runs/changes';
 import { challengeOf } from '@/core/runs/challenge';
 import { newActId, recordAct } from '@/store/record';
-import { beginRun, liveRun } from '@/store/runs';
+import { beginRun, createRun, liveRun } from '@/store/runs';
 import { selectForecast, selectHistory } from '@/store/inView';
 import { selectNow, selectSettings } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
@@ -119,7 +119,7 @@ function DoseTool({ history }: { history: TankHistory }) {
           act.create('entry', { ...entry, tankId: history.tankId, at } as Entry);
           if (counting) act.revise(counting, ended(counting.body, at, 'done'));
           const challenge = challengeOf(history, entry, at);
-          if (challenge) act.create('run', challenge);
+          if (challenge) createRun(act, challenge);
         },
         { words: 'Saved the dose', actId, empties: [`${name}/count`] },
       ),

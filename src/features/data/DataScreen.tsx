@@ -2,6 +2,7 @@ import { lazy, Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { actsOf, keysOfAct } from '@/core/records/acts';
 import { toLogFile, writeLogFile } from '@/core/records/file';
+import type { Revision } from '@/core/records/schema/revision';
 import type { ImportPlan } from '@/core/records/importPlan';
 import { allRevisions, headsOfType } from '@/core/records/log';
 import { isPhotosFile } from '@/core/photos/format';
@@ -57,6 +58,9 @@ export function DataScreen() {
     setRefusal(null);
     const file = await chooseTextFile();
     if (!file) return;
+    if (!file.ok) {
+      return setRefusal(notImported(file.name, `${file.why} Nothing was changed.`));
+    }
     if (isPhotosFile(file.text)) return takeInPhotos(file);
     percent('Reading the file')(0);
     const reading = await readInParts(file.text, percent('Reading the file'));
@@ -69,6 +73,7 @@ export function DataScreen() {
       plan,
       total: reading.file.records.length,
       refused: reading.refused,
+      doubled: reading.doubled,
     });
   };
   const takeInPhotos = async ({ name, text }: { name: string; text: string }) => {
@@ -167,6 +172,8 @@ interface Import {
   /** Records in the file. */
   total: number;
   refused: { row: number; why: string }[];
+  /** Revisions that another of the same identity stands for. */
+  doubled: readonly Revision[];
 }
 
 const SETTINGS_WORDS: Record<ImportPlan['settings'], string> = {
@@ -185,7 +192,8 @@ function ImportSheet({
   onImport: () => void;
   onClose: () => void;
 }) {
-  const { name, plan, total, refused } = found;
+  const { name, plan, total, refused, doubled } = found;
+  const [firstDoubled] = doubled;
   const fresh = plan.fresh.length;
   const names = plan.fresh.flatMap((r) => (r.type === 'tank' ? [r.body.name] : []));
   const [firstRefused] = refused;
@@ -209,6 +217,14 @@ function ImportSheet({
           title={`${countOf(plan.differing.length, 'record')} ${plan.differing.length === 1 ? 'differs' : 'differ'} from what is here`}
         >
           {`The same revision is here with other contents, so the file was changed by hand or is damaged. What is here stays. The first: ${actWords({ actId: '', recordedAt: 0, revisions: [firstDiffering] })}.`}
+        </Remark>
+      ) : null}
+      {firstDoubled ? (
+        <Remark
+          tone="watch"
+          title={`${countOf(doubled.length, 'record')} ${doubled.length === 1 ? 'stands' : 'stand'} twice in the file`}
+        >
+          {`Twice under one identity with different contents: the file was changed by hand or is damaged. What was recorded later counts, or else the reading that says more. Left out, the first: ${actWords({ actId: '', recordedAt: 0, revisions: [firstDoubled] })}.`}
         </Remark>
       ) : null}
       {firstRefused ? (

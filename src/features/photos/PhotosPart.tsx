@@ -5,7 +5,7 @@ import { dayOf } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { download } from '@/frame/browserFiles';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { allPhotos, dropPhotos, keptPhotos, type KeptPhotos } from '@/store/photos';
+import { allPhotos, dropUnusedPhotos, keptPhotos, type KeptPhotos } from '@/store/photos';
 import { selectLog, selectSession, selectZone } from '@/store/selectors';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
@@ -42,7 +42,7 @@ export function PhotosPart({ imported }: { imported: number }) {
     dispatch(noticed({ text: `Exported ${countOf(photos.length, 'photo')}`, undo: null }));
   };
   const drop = async () => {
-    await dispatch(dropPhotos(unused.map(({ id }) => id)));
+    await dispatch(dropUnusedPhotos(unused.map(({ id }) => id)));
     await look();
   };
   return (

@@ -7,6 +7,7 @@ import { homeOf } from '@/core/livestock/home';
 import { residentsOf } from '@/core/livestock/lodgers';
 import { rosterOf } from '@/core/livestock/roster';
 import { animalSentence, groupName, traitLines } from '@/core/livestock/words';
+import { listWords } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
@@ -50,6 +51,7 @@ export function AnimalScreen({ id }: { id: string }) {
       </View>
       <Words as="aside">{`${animal.scientific}, ${animal.family}`}</Words>
       {others.length > 0 ? <Words as="soft">{`Also called ${others.join(', ')}.`}</Words> : null}
+      <AsTyped animal={animal} />
       <AnimalFacts animal={animal} />
       {history ? (
         <Button
@@ -64,6 +66,29 @@ export function AnimalScreen({ id }: { id: string }) {
         onPress={() => router.push(`/catalogue?beside=${animal.id}`)}
       />
     </Screen>
+  );
+}
+
+const TYPED_WORDS: Readonly<Record<string, string>> = {
+  adultCm: 'full size in cm',
+  boughtCm: 'size it is bought at in cm',
+  leastLitres: 'least water in L',
+  leastLengthCm: 'length to swim in cm',
+  name: 'name',
+};
+
+/** What an older log holds of one of the keeper's own and no animal has: shown, and not used. */
+function AsTyped({ animal }: { animal: CatalogueAnimal }) {
+  const typed = Object.entries(animal.asTyped ?? {});
+  if (typed.length === 0) return null;
+  const words = typed.map(([field, value]) => {
+    const text = String(value);
+    return `${TYPED_WORDS[field] ?? field} “${text.length > 80 ? `${text.slice(0, 80)} …` : text}”`;
+  });
+  return (
+    <Remark tone="watch" title="Some of what was typed is not used">
+      {`No animal has this: ${listWords(words)}. The nearest that one can have stands instead. Describe it anew to put that right.`}
+    </Remark>
   );
 }
 

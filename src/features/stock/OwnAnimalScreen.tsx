@@ -5,11 +5,12 @@ import * as z from 'zod';
 import type { CatalogueAnimal } from '@/core/livestock/catalogue';
 import { animalSchema } from '@/core/livestock/catalogue/schema';
 import { callIt } from '@/core/livestock/compatibility/types';
+import { NAME_LETTERS } from '@/core/records/common';
 import { parseNumber } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
-import { recordAct } from '@/store/record';
+import { newActId, recordAct } from '@/store/record';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
@@ -20,14 +21,10 @@ import { Words } from '@/ui/Words';
 import { AnimalPicker } from './AnimalPicker';
 import { useFinder } from './useStock';
 
-/** An id from a name, apart from those of the catalogue. */
-export function ownId(name: string): string {
-  const plain = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .replace(/^-+|-+$/g, '');
-  return `own-${plain}`;
-}
+/** The id of an animal of the keeper's own, apart from those of the catalogue: no part of its name. */
+const ownId = (actId: string) => `own-${actId}`;
+
+const sameName = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 const changesSchema = z.object({
   name: z.string(),
@@ -43,6 +40,8 @@ type Changes = z.infer<typeof changesSchema>;
 const draftSchema = z.object({
   text: z.string(),
   like: z.string().nullable(),
+  /** Of the act that saves it: a second tap saves nothing more. */
+  actId: z.string(),
   ...changesSchema.shape,
 });
 
@@ -50,13 +49,15 @@ const draftSchema = z.object({
 export function describedAnimal(
   like: CatalogueAnimal,
   changes: Changes,
+  id: string,
 ): { animal: CatalogueAnimal } | { why: string } {
   const name = changes.name.trim();
   if (name.length < 2) return { why: 'Give it a name.' };
   const number = (text: string, otherwise: number) =>
     text.trim() === '' ? otherwise : (parseNumber(text) ?? NaN);
   const scientific = changes.scientific.trim() || like.scientific;
-  const base = { ...like, id: ownId(name), names: [name], scientific, unsure: true };
+  if (name.length > NAME_LETTERS) return { why: `A name holds ${NAME_LETTERS} letters at most.` };
+  const base = { ...like, id, names: [name], scientific, unsure: true };
   const sized =
     base.group === 'coral'
       ? { ...base, temper: changes.temper }
@@ -72,14 +73,27 @@ export function describedAnimal(
   }
   const parsed = animalSchema.safeParse(sized);
   if (parsed.success) return { animal: parsed.data };
-  const field = String(parsed.error.issues[0]?.path.at(-1) ?? '');
+  const [issue] = parsed.error.issues;
+  const field = String(issue?.path.at(-1) ?? '');
+  const named = FIELD_WORDS[field];
+  if (field === 'scientific') {
+    return {
+      why: 'The scientific name is two words, the first with a capital: Nemateleotris magnifica.',
+    };
+  }
   return {
-    why:
-      field === 'scientific'
-        ? 'The scientific name is two words, the first with a capital: Nemateleotris magnifica.'
-        : 'A length or a volume is not a number above zero.',
+    why: named && issue ? `${named}: ${figureIssue(issue)}` : 'A length or a volume is no number.',
   };
 }
+
+const FIELD_WORDS: Readonly<Record<string, string>> = {
+  adultCm: 'Full size',
+  boughtCm: 'Size it is bought at',
+  leastLitres: 'Least water',
+};
+
+const figureIssue = ({ code, message }: z.core.$ZodIssue) =>
+  code === 'too_small' || code === 'too_big' ? `${message}.` : 'that is no number.';
 
 /** Describes an animal that the catalogue lacks, from the one it is most like. */
 export function OwnAnimalScreen() {
@@ -90,6 +104,7 @@ export function OwnAnimalScreen() {
   const [changes, setDraft] = useDraft('stock/own', draftSchema, {
     text: '',
     like: null,
+    actId: '',
     name: '',
     scientific: '',
     adult: '',
@@ -102,14 +117,20 @@ export function OwnAnimalScreen() {
   const like = changes.like === null ? undefined : find(changes.like);
   const save = async () => {
     if (!like) return;
-    const made = describedAnimal(like, changes);
+    const actId = changes.actId === '' ? dispatch(newActId()) : changes.actId;
+    const made = describedAnimal(like, changes, ownId(actId));
     if ('why' in made) return setWhy(made.why);
-    if (own.some(({ body }) => body.id === made.animal.id)) {
+    const { animal } = made;
+    if (own.some(({ body }) => body.id === animal.id)) return;
+    if (own.some(({ body }) => sameName(callIt(body), callIt(animal)))) {
       return setWhy('You have one of that name already.');
     }
-    await dispatch(recordAct((act) => act.create('species', made.animal), 'Described'));
+    setDraft({ ...changes, actId });
+    await dispatch(
+      recordAct((act) => act.create('species', animal), { words: 'Described', actId }),
+    );
     setDraft(null);
-    router.push(to.animal(made.animal.id));
+    router.push(to.animal(animal.id));
   };
   return (
     <Screen head={<BackHead title="Catalogue" />}>

@@ -78,9 +78,9 @@ describe('an animal of one’s own', () => {
   };
 
   it('is what it is most like but for what differs, and less sure', () => {
-    const made = describedAnimal(like, { ...plain, adult: '7', litres: '100' });
+    const made = describedAnimal(like, { ...plain, adult: '7', litres: '100' }, 'own-1');
     expect('animal' in made && made.animal).toMatchObject({
-      id: 'own-helfrich-firefish',
+      id: 'own-1',
       adultCm: 7,
       leastLitres: 100,
       unsure: true,
@@ -90,12 +90,14 @@ describe('an animal of one’s own', () => {
 
   it('says what is wrong with it', () => {
     const why = (changes: object) => {
-      const made = describedAnimal(like, { ...plain, ...changes });
+      const made = describedAnimal(like, { ...plain, ...changes }, 'own-1');
       return 'why' in made ? made.why : null;
     };
     expect(why({ name: ' ' })).toBe('Give it a name.');
     expect(why({ adult: '3' })).toMatch(/bought larger than it grows/);
-    expect(why({ litres: 'many' })).toMatch(/not a number above zero/);
+    expect(why({ litres: 'many' })).toMatch(/^Least water: that is no number/);
+    expect(why({ adult: '1e300' })).toMatch(/^Full size: lies between 0.5 and 500 cm/);
+    expect(why({ name: 'a'.repeat(20_000) })).toMatch(/60 letters at most/);
     expect(why({ scientific: 'firefish' })).toMatch(/two words/);
   });
 
@@ -111,10 +113,32 @@ describe('an animal of one’s own', () => {
     });
     await press('Save it');
     await waitFor(() =>
-      expect(mockRouter.push).toHaveBeenCalledWith('/catalogue/own-grey-dartling'),
+      expect(mockRouter.push).toHaveBeenCalledWith(
+        expect.stringMatching(/^\/catalogue\/own-[0-9a-f-]{36}$/),
+      ),
     );
-    await show(store, <AnimalScreen id="own-grey-dartling" />);
+    const [described] = store.getState().log.species;
+    await show(store, <AnimalScreen id={described?.body.id ?? ''} />);
     expect(screen.getByText('Grey dartling.')).toBeTruthy();
+  });
+
+  it('bears a name in any letters, and another of those letters as well', async () => {
+    const store = await demoStore();
+    await show(store, <OwnAnimalScreen />);
+    for (const name of ['イソギンチャク', 'クマノミ']) {
+      fireEvent.change(screen.getByRole('textbox', { name: 'Most like' }), {
+        target: { value: 'firefish' },
+      });
+      await press(/^Firefish/);
+      fireEvent.change(screen.getByRole('textbox', { name: 'Its name' }), {
+        target: { value: name },
+      });
+      await press('Save it');
+      await waitFor(() =>
+        expect(store.getState().log.species.map(({ body }) => body.names[0])).toContain(name),
+      );
+    }
+    expect(new Set(store.getState().log.species.map(({ body }) => body.id)).size).toBe(2);
   });
 });
 

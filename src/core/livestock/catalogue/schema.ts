@@ -1,18 +1,27 @@
 import * as z from 'zod';
+import { NAME_LETTERS } from '../../records/common';
+import { animalIdSchema } from '../../records/keys';
+import { KEPT_LETTERS, LEAST_FISH_CM, LIMITS, limitWords, type LimitedFigure } from './limits';
 
 const ranged = z
-  .strictObject({ low: z.number(), high: z.number() })
+  .strictObject({ low: z.number().min(-2).max(40), high: z.number().min(-2).max(40) })
   .refine(({ low, high }) => low <= high, 'has its lower end above its upper one');
 
 /** What every animal of the catalogue says. Facts are the hobby's general knowledge, on the safe side. */
 const base = {
-  id: z.string().regex(/^[a-z0-9-]+$/),
+  id: animalIdSchema,
   /** As keepers call it, the commonest first. */
-  names: z.array(z.string().min(2)).min(1),
-  scientific: z.string().regex(/^[A-Z][a-z]+ [a-z.]+$/),
-  family: z.string().regex(/^[A-Z][a-z]+ae$/),
+  names: z.array(z.string().min(2).max(NAME_LETTERS)).min(1).max(8),
+  scientific: z
+    .string()
+    .max(80)
+    .regex(/^[A-Z][a-z]+ [a-z.]+$/),
+  family: z
+    .string()
+    .max(NAME_LETTERS)
+    .regex(/^[A-Z][a-z]+ae$/),
   /** Body form, which a silhouette stands for. */
-  form: z.string().min(3),
+  form: z.string().min(3).max(40),
   /** °C. */
   temperature: ranged,
   flow: z.enum(['gentle', 'medium', 'strong']),
@@ -22,39 +31,50 @@ const base = {
   months: z.int().min(0).max(24),
   /** Some of what is said is less sure than the rest; the screen says so. */
   unsure: z.boolean(),
+  /** Of one of the keeper's own: what was typed and no animal has, by its field. It is shown, not used. */
+  asTyped: z
+    .record(z.string().max(40), z.union([z.number(), z.string().max(KEPT_LETTERS)]))
+    .optional(),
 };
+
+const figure = (name: LimitedFigure) =>
+  z.number().min(LIMITS[name].low, limitWords(name)).max(LIMITS[name].high, limitWords(name));
+const depth = z.number().min(0.5).max(200);
+const foods = z.array(z.string().min(2).max(NAME_LETTERS)).max(20);
 
 const sized = {
   /** Full size, and the size it is usually bought at, cm. */
-  adultCm: z.number().positive(),
-  boughtCm: z.number().positive(),
+  adultCm: figure('adultCm'),
+  boughtCm: figure('boughtCm'),
   /** Least net water, L. */
-  leastLitres: z.number().positive(),
+  leastLitres: figure('leastLitres'),
 };
 
 const TEMPERS = ['peaceful', 'semi', 'aggressive'] as const;
 
+const fishCm = figure('adultCm').min(LEAST_FISH_CM, limitWords('adultCm', LEAST_FISH_CM));
+
 export const fishSchema = z.strictObject({
   ...base,
   ...sized,
+  adultCm: fishCm,
+  boughtCm: fishCm,
   group: z.literal('fish'),
   /** Least length to swim, cm. */
-  leastLengthCm: z.number().positive(),
+  leastLengthCm: figure('leastLengthCm'),
   temper: z.enum(TEMPERS),
   territory: z.enum(['none', 'cave', 'nest', 'bottom', 'all']),
   /** Whom of its own kind it bears. */
   company: z.strictObject({
     kind: z.enum(['one', 'pair', 'group', 'harem']),
-    least: z.int().min(2).optional(),
+    least: z.int().min(2).max(100).optional(),
   }),
   diet: z.enum(['herbivore', 'omnivore', 'carnivore', 'planktivore']),
-  foods: z.array(z.string().min(2)).min(1),
+  foods: foods.min(1),
   /** How it feeds decides more than its mouth. */
   feeds: z.enum(['swallow', 'crush', 'nip', 'pick']),
   jumps: z.boolean(),
-  sand: z
-    .strictObject({ how: z.enum(['burrows', 'sleeps']), depthCm: z.number().positive() })
-    .optional(),
+  sand: z.strictObject({ how: z.enum(['burrows', 'sleeps']), depthCm: depth }).optional(),
   nipsCorals: z.boolean(),
   eatsInvertebrates: z.boolean(),
   eatsFish: z.boolean(),
@@ -71,7 +91,7 @@ export const invertebrateSchema = z.strictObject({
   group: z.literal('invertebrate'),
   kept: z.enum(['crew', 'single', 'pair', 'group', 'culture']),
   /** May be empty for one that lives of what floats by. */
-  foods: z.array(z.string().min(2)),
+  foods,
   bulldozes: z.boolean(),
   inSand: z.boolean(),
   climbsOut: z.boolean(),

@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
+import { asTypedSchema, sizeSchema } from '../../livestock/catalogue/size';
 import { daySchema, idSchema, labelSchema, nameSchema, photoIdSchema, positive } from '../common';
+import { animalIdSchema } from '../keys';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const ANIMAL_GROUPS = ['fish', 'invertebrate', 'coral'] as const;
@@ -20,13 +22,14 @@ const schema = z.strictObject({
   /** What they weigh together, g, where it is known. */
   grams: positive.optional(),
   /** Which animal of the catalogue it is; left out where none is. */
-  species: labelSchema.optional(),
+  species: animalIdSchema.optional(),
   /** Its name is a guess. */
   notSure: z.literal(true).optional(),
   /** The entry that those came in by whom this one is about. */
   lot: idSchema.optional(),
   /** Length of one of them, cm. */
-  sizeCm: positive.optional(),
+  sizeCm: sizeSchema.optional(),
+  asTyped: asTypedSchema.optional(),
   /** Whom it came from. */
   source: labelSchema.optional(),
   /** What they cost together, in the keeper's own money. */
@@ -71,7 +74,7 @@ export const animals = defineKind({
   subject: 'tank',
   name: 'animals',
   title: ({ what, move }) => `${what} ${MOVE_WORDS[move].toLowerCase()}`,
-  line: ({ count, grams, notSure, source, until, cause }) =>
+  line: ({ count, grams, notSure, source, until, cause, asTyped }) =>
     [
       count === undefined ? '' : `${count} of them`,
       grams === undefined ? '' : `${formatPlain(grams)} g`,
@@ -79,6 +82,7 @@ export const animals = defineKind({
       source ? `from ${source}` : '',
       until ? `until ${until}` : '',
       cause ?? '',
+      asTyped ? `size ${asTyped.sizeCm} cm as typed, not used` : '',
     ]
       .filter(Boolean)
       .join(', '),

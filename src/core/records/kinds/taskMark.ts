@@ -1,18 +1,18 @@
 import * as z from 'zod';
 import { instantSchema, labelSchema } from '../common';
+import { keySchema } from '../keys';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const TASK_MARKS = ['done', 'skipped', 'snoozed'] as const;
 export type TaskMarkHow = (typeof TASK_MARKS)[number];
 
-export const TASK_LETTERS = 120;
 export const TITLE_LETTERS = 200;
 
 const schema = z.strictObject({
   kind: z.literal('taskMark'),
   ...ofTank,
   /** The occurrence it is about, by its key. */
-  task: z.string().min(1).max(TASK_LETTERS),
+  task: keySchema,
   /** What it was called. */
   title: z.string().min(1).max(TITLE_LETTERS),
   how: z.enum(TASK_MARKS),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { idSchema, instantSchema, labelSchema, nameSchema } from '../common';
+import { idSchema, instantSchema, nameSchema } from '../common';
+import { animalIdSchema, shortKeySchema } from '../keys';
 
 export const FILTERS_THERE = ['uncycled', 'seeded', 'cycled'] as const;
 export type FilterThere = (typeof FILTERS_THERE)[number];
@@ -11,7 +12,7 @@ export const batchSchema = z.strictObject({
   /** The tank they are meant for. */
   forTankId: idSchema,
   /** The protocol followed, by its id. */
-  protocol: labelSchema.min(1, 'is missing'),
+  protocol: shortKeySchema,
   begunAt: instantSchema,
   /** When the keeper began its clock anew by hand; null where that never was. Signs restart it by themselves. */
   restartedAt: instantSchema.nullable(),
@@ -19,7 +20,7 @@ export const batchSchema = z.strictObject({
     .array(
       z.strictObject({
         what: nameSchema,
-        species: labelSchema.optional(),
+        species: animalIdSchema.optional(),
         count: z.int().min(1).max(100),
         /** The lot that it is in the quarantine tank: the entry it came in with. */
         lot: idSchema.optional(),

@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { daySchema, idSchema, labelSchema, nameSchema, positive } from '../common';
+import { daySchema, idSchema, nameSchema, positive } from '../common';
+import { shortKeySchema } from '../keys';
 
 /** Days of the week, Monday first, as they are counted here: 0 to 6. */
 const weekdaySchema = z.int().min(0).max(6);
@@ -27,7 +28,7 @@ export type ChoreRule = z.infer<typeof choreRuleSchema>;
 export const choreSchema = z.strictObject({
   tankId: idSchema,
   /** Which of the usual ones it changes; left out for one of the keeper's own. */
-  of: labelSchema.min(1, 'is missing').optional(),
+  of: shortKeySchema.optional(),
   name: nameSchema,
   /** Minutes it takes. */
   minutes: z.int().min(1).max(600),

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { shortKeySchema } from '../keys';
 
 export const PROTOCOL_FOR = ['fish', 'coral', 'anemone', 'invertebrate'] as const;
 
@@ -9,7 +10,7 @@ const line = z.string().trim().min(3).max(200);
 
 /** A way through quarantine: its stages, what is tested, what is checked before release, what it trades. */
 export const protocolSchema = z.strictObject({
-  id: z.string().min(1).max(60),
+  id: shortKeySchema,
   name: z.string().trim().min(2).max(60),
   for: z.array(z.enum(PROTOCOL_FOR)).min(1),
   /** Days clear of any sign before its animals are released; 0 for none at all. */

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { animalSchema } from '../../livestock/catalogue/schema';
 import { idSchema, instantSchema } from '../common';
 import { entrySchema } from '../kinds';
+import { shortKeySchema } from '../keys';
 import { absenceSchema } from './absence';
 import { batchSchema } from './batch';
 import { choreSchema } from './chore';
@@ -30,9 +31,9 @@ const envelope = {
   /** The act that wrote that revision: two tabs may both have written one of that number. */
   parentAct: idSchema.optional(),
   /** Fields on which two corrections disagreed, and which this one settles. */
-  settles: z.array(z.string().max(60)).max(40).optional(),
+  settles: z.array(z.string().max(130)).max(200).optional(),
   /** The browser it was made in. */
-  device: z.string().min(1).max(60),
+  device: shortKeySchema,
   /** What one gesture recorded shares an act, and is undone together. */
   actId: idSchema,
   recordedAt: instantSchema,

@@ -1,7 +1,8 @@
 import * as z from 'zod';
 import { anyNumber, idSchema, instantSchema } from '../common';
+import { shortKeySchema } from '../keys';
 
-const nameOfPart = z.string().min(1).max(60);
+const nameOfPart = shortKeySchema;
 const given = z.union([z.string().max(200), anyNumber]);
 
 /**

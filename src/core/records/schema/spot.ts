@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { idSchema, labelSchema, nameSchema, nonNegative } from '../common';
+import { idSchema, nameSchema, nonNegative } from '../common';
+import { animalIdSchema } from '../keys';
 
 export const LEVELS = ['sand', 'low', 'middle', 'high'] as const;
 export type Level = (typeof LEVELS)[number];
@@ -11,7 +12,7 @@ export const spotSchema = z.strictObject({
   tankId: idSchema,
   what: nameSchema,
   /** Its id in the catalogue. */
-  species: labelSchema.min(1, 'is missing'),
+  species: animalIdSchema,
   /** The entry it came in with; left out while it is only meant. */
   lot: idSchema.optional(),
   /** cm from the left pane, and from the front one. */

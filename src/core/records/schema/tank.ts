@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { nameSchema, nonNegative, positive, zoneSchema } from '../common';
+import { shortKeySchema } from '../keys';
 
 export const TANK_KINDS = ['display', 'quarantine', 'other'] as const;
 export const ROCKS = ['dryRock', 'organicDryRock', 'liveRock', 'establishedMedia', 'none'] as const;
@@ -114,7 +115,7 @@ export type Pace = z.infer<typeof paceSchema>;
 export const stockingSchema = z.strictObject({
   pace: paceSchema,
   /** The protocol its fish go through before they come in, by its id. */
-  protocol: z.string().min(1).max(60),
+  protocol: shortKeySchema,
 });
 export type Stocking = z.infer<typeof stockingSchema>;
 export const DEFAULT_STOCKING: Stocking = { pace: { school: 'doubling' }, protocol: 'observe' };

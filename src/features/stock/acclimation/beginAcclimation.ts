@@ -1,6 +1,6 @@
 import { givenOf, type Newcomer } from '@/core/acclimation/run';
 import { recordAct } from '@/store/record';
-import { newRun } from '@/store/runs';
+import { createRun, newRun } from '@/store/runs';
 import type { AppThunk } from '@/store/state';
 import type { Leg } from './legs';
 
@@ -20,7 +20,7 @@ export function beginAcclimation(
           if (count === 0) continue;
           const who = newcomers.map((one) => (count === null ? one : { ...one, count }));
           const given = givenOf(arrival, plan, { newcomers: who, ...extra });
-          runs.push(act.create('run', newRun('acclimate', tank.id, at, given)));
+          runs.push(createRun(act, newRun('acclimate', tank.id, at, given), JSON.stringify(who)));
         }
       }),
     );
