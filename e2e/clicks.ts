@@ -16,9 +16,13 @@ export function clickWhatHasSettled(page: Page): void {
   for (const act of ['click', 'dblclick', 'tap', 'check', 'uncheck'] as const) {
     const plainly = locators[act] as (this: Locator, options?: object) => Promise<void>;
     locators[act] = async function (this: Locator, options?: object) {
-      // Scrolling on the way to a click would move it from under the finger.
-      await this.scrollIntoViewIfNeeded();
-      await plainly.call(this.and(this.page().locator(SETTLED)), options);
+      for (let tries = 0; tries < 5; tries += 1) {
+        // Scrolling on the way to a click would move it from under the finger.
+        await this.scrollIntoViewIfNeeded();
+        await plainly.call(this.and(this.page().locator(SETTLED)), options);
+        // It moved between the look and the click: whoever sees it dimmed taps it again.
+        if ((await this.page().locator('[data-settling="refused"]').count()) === 0) return;
+      }
     };
   }
 }

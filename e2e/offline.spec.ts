@@ -110,3 +110,63 @@ test('a newer build is used when it is asked for, under a form half typed', asyn
     rmSync(root, { recursive: true, force: true });
   }
 });
+
+test.describe('with the network taken away', () => {
+  test.use({ loud: true });
+
+  test('a page that does not start says so without any script, and is fetched anew', async ({
+    page,
+  }) => {
+    const { base, stop } = await serve('dist');
+    await page.route('**/*.js', (route) => route.abort());
+    await page.goto(`${base}/water`);
+    await expect(page.getByText('Zoarium has not started yet.')).toBeVisible();
+    await page.unroute('**/*.js');
+    await page.getByRole('link', { name: 'Fetch it anew' }).click();
+    await expect(page.getByRole('button', { name: 'Set up my tank' })).toBeVisible();
+    await expect(page.getByText('Zoarium has not started yet.')).toHaveCount(0);
+    await stop();
+  });
+
+  test('an empty page that a device keeps is mended, and with no network says so', async ({
+    page,
+  }) => {
+    const { base, stop } = await serve('dist');
+    await visit(page, base);
+    const emptied = () =>
+      page.evaluate(async () => {
+        for (const name of await caches.keys()) {
+          const cache = await caches.open(name);
+          for (const kept of await cache.keys()) {
+            if (!new URL(kept.url).pathname.endsWith('/index.html')) continue;
+            const headers = { 'Content-Type': 'text/html' };
+            await cache.put(kept, new Response('', { headers }));
+          }
+        }
+      });
+    await emptied();
+    await page.goto(`${base}/`);
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+    await emptied();
+    await stop();
+    await page.goto(`${base}/`);
+    await expect(page.getByText(/there is no network to mend it/)).toBeVisible();
+  });
+
+  test('a first visit that is cut off opens by itself once the network is back', async ({
+    page,
+  }) => {
+    const { base, stop } = await serve('dist');
+    let cut = true;
+    // What comes after the first three files, which is where a visit of two seconds ends.
+    await page.route(/\/web\/(?!__|entry)[^/]*\.js$/, (route) =>
+      cut ? route.abort() : route.continue(),
+    );
+    await page.goto(`${base}/bench`);
+    await expect(page.getByText('The network is gone.')).toBeVisible();
+    cut = false;
+    await expect(page.getByLabel('Find a sum')).toBeVisible();
+    await expect(page.getByText('The network is gone.')).toBeHidden();
+    await stop();
+  });
+});

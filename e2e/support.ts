@@ -2,9 +2,11 @@ import { expect, test as base, type Page } from '@playwright/test';
 import { clickWhatHasSettled } from './clicks';
 
 /** Fails a test on any error the page reports, a breach of the content policy included. */
-export const test = base.extend<{ quiet: void }>({
+export const test = base.extend<{ quiet: void; loud: boolean }>({
+  /** Whether a test takes the network away, of which the browser then speaks. */
+  loud: [false, { option: true }],
   quiet: [
-    async ({ page }, use) => {
+    async ({ page, loud }, use) => {
       clickWhatHasSettled(page);
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(error.message));
@@ -12,7 +14,7 @@ export const test = base.extend<{ quiet: void }>({
         if (message.type() === 'error') troubles.push(message.text());
       });
       await use();
-      expect(troubles).toEqual([]);
+      if (!loud) expect(troubles).toEqual([]);
     },
     { auto: true },
   ],

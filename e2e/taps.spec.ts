@@ -29,14 +29,13 @@ test('a second tap answers no question that slid under the finger', async ({ pag
   await page.goto('/emergency');
   await page.getByRole('button', { name: /^Leak or overflow/ }).click();
   await step(page, 1);
-  for (const place of [2, 3]) {
-    await tapTwice(page, page.getByRole('button', { name: 'Done', exact: true }));
-    await step(page, place);
-  }
+  await tapTwice(page, page.getByRole('button', { name: 'Done', exact: true }));
+  await step(page, 2);
+  await expect(page.getByRole('radio', { checked: true })).toHaveCount(0);
   await tapTwice(page, page.getByRole('button', { name: 'Stop it', exact: true }));
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.getByRole('button', { name: 'Go on with it' }).click();
-  await step(page, 3);
+  await step(page, 2);
 });
 
 test('a second tap on what is due ticks nothing below it', async ({ page }) => {

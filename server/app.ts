@@ -1,11 +1,46 @@
 import compression from 'compression';
 import express, { type Express, type NextFunction, type Request, type Response } from 'express';
 import helmet from 'helmet';
+import { realpathSync } from 'node:fs';
 import path from 'node:path';
 
 /** The hash of an empty style element, which react-native-web inserts before it fills it by script. */
 const EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='";
 const YEAR_SECONDS = 31_536_000;
+/** What the app uses of a device is its screen that stays awake; everything else is refused. */
+const PERMISSIONS = [
+  'accelerometer',
+  'camera',
+  'display-capture',
+  'geolocation',
+  'gyroscope',
+  'magnetometer',
+  'microphone',
+  'midi',
+  'payment',
+  'serial',
+  'usb',
+]
+  .map((name) => `${name}=()`)
+  .concat('screen-wake-lock=(self)')
+  .join(', ');
+
+/** Refuses what a link in the folder would lead to outside of it. */
+function withinRoot(root: string) {
+  const real = realpathSync(root);
+  return (request: Request, response: Response, next: NextFunction) => {
+    const found = (() => {
+      try {
+        return realpathSync(path.join(real, decodeURIComponent(request.path)));
+      } catch {
+        // Nothing of that name, or an address that cannot be read: for whoever comes next to say.
+        return real;
+      }
+    })();
+    if (found === real || found.startsWith(real + path.sep)) return next();
+    response.status(404).type('text/plain').send('Not found');
+  };
+}
 
 /**
  * Serves the built app: compressed, hashed files cached for ever, the page itself never, and any
@@ -39,7 +74,12 @@ export function createServer(root: string): Express {
       referrerPolicy: { policy: 'no-referrer' },
     }),
   );
+  app.use((_request, response, next) => {
+    response.setHeader('Permissions-Policy', PERMISSIONS);
+    next();
+  });
   app.use(compression());
+  app.use(withinRoot(root));
   app.use(
     express.static(root, {
       index: false,
@@ -52,12 +92,18 @@ export function createServer(root: string): Express {
       },
     }),
   );
+  // Where no service worker answers it: nothing that a browser kept of the app stands in the way.
+  app.get('/anew', (_request, response) => {
+    response.setHeader('Clear-Site-Data', '"cache"');
+    response.redirect(302, '/');
+  });
   app.get('/{*rest}', (request, response) => {
     if (path.extname(request.path) !== '') {
       response.status(404).type('text/plain').send('Not found');
       return;
     }
-    response.setHeader('Cache-Control', 'no-cache');
+    // Never kept: a copy that was cut off would be found unchanged for ever.
+    response.setHeader('Cache-Control', 'no-store');
     response.sendFile('index.html', { root });
   });
   // Express's own answer to an address it cannot decode shows a stack with paths of this machine.

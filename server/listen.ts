@@ -27,6 +27,12 @@ export function whereToListen(env: Readonly<Record<string, string | undefined>>)
   return { host, port };
 }
 
+/** A host as it stands in an address: one of IPv6 in brackets, every address as this machine. */
+export function shownHost(host: string): string {
+  if (host === '0.0.0.0' || host === '::') return 'localhost';
+  return host.includes(':') ? `[${host}]` : host;
+}
+
 /** Listens on the port, or on the next free one after it. */
 export async function listenFrom(app: Express, host: string, port: number): Promise<Listening> {
   for (let offset = 0; offset < TRIES; offset += 1) {

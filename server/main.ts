@@ -1,7 +1,7 @@
 import path from 'node:path';
 import { existsSync } from 'node:fs';
 import { createServer } from './app';
-import { listenFrom, whereToListen } from './listen';
+import { listenFrom, shownHost, whereToListen } from './listen';
 
 const root = path.resolve(process.env.ZOARIUM_ROOT ?? 'dist');
 
@@ -13,7 +13,7 @@ if (!existsSync(path.join(root, 'index.html'))) {
 async function main(): Promise<void> {
   const { host, port: wanted } = whereToListen(process.env);
   const { port } = await listenFrom(createServer(root), host, wanted);
-  const shown = host === '0.0.0.0' ? 'localhost' : host;
+  const shown = shownHost(host);
   if (port !== wanted && wanted !== 0) {
     process.stdout.write(`Port ${wanted} is in use, so the next free one is taken.\n`);
   }

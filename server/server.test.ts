@@ -1,9 +1,9 @@
-import { mkdtempSync, mkdirSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, mkdirSync, symlinkSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import request from 'supertest';
 import { createServer } from './app';
-import { listenFrom, whereToListen } from './listen';
+import { listenFrom, shownHost, whereToListen } from './listen';
 
 const root = mkdtempSync(path.join(os.tmpdir(), 'zoarium-server-'));
 mkdirSync(path.join(root, 'js'));
@@ -17,8 +17,45 @@ describe('the server', () => {
       const response = await request(app).get(address);
       expect(response.status).toBe(200);
       expect(response.text).toContain('Zoarium');
-      expect(response.headers['cache-control']).toBe('no-cache');
+      expect(response.headers['cache-control']).toBe('no-store');
     }
+  });
+
+  it('gives out nothing that a link leads to outside of its folder', async () => {
+    const outside = mkdtempSync(path.join(os.tmpdir(), 'zoarium-outside-'));
+    writeFileSync(path.join(outside, 'secret.txt'), 'secret');
+    symlinkSync(path.join(outside, 'secret.txt'), path.join(root, 'link.txt'));
+    symlinkSync(outside, path.join(root, 'linked'));
+    for (const address of ['/link.txt', '/linked/secret.txt', '/linked', '/..%2f..%2fetc/passwd']) {
+      const response = await request(app).get(address);
+      expect(response.text).not.toContain('secret');
+      expect([404, 400, 403]).toContain(response.status);
+    }
+    expect((await request(app).get('/js/../index.html')).status).toBe(200);
+  });
+
+  it('lets a page do nothing with a device that it has no use for', async () => {
+    const { headers } = await request(app).get('/');
+    for (const name of ['camera', 'microphone', 'geolocation', 'usb']) {
+      expect(headers['permissions-policy']).toContain(`${name}=()`);
+    }
+  });
+
+  it('has a browser fetch everything anew where that is asked for, and keep its log', async () => {
+    const response = await request(app).get('/anew');
+    expect(response.status).toBe(302);
+    expect(response.headers['location']).toBe('/');
+    expect(response.headers['clear-site-data']).toBe('"cache"');
+  });
+
+  it('names an address of IPv6 as a browser takes it', () => {
+    expect(['::1', '::', '0.0.0.0', '127.0.0.1', 'tank.local'].map(shownHost)).toEqual([
+      '[::1]',
+      'localhost',
+      'localhost',
+      '127.0.0.1',
+      'tank.local',
+    ]);
   });
 
   it('does not answer for a file that is not there', async () => {

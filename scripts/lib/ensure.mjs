@@ -8,6 +8,7 @@ import { writeServiceWorker } from './serviceWorker.mjs';
 const STAMPS = path.join('node_modules', '.cache', 'zoarium');
 /** What the built app depends on. */
 const SOURCES = [
+  'entry.ts',
   'src',
   'public',
   'scripts/bundle',

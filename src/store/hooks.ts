@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useState } from 'react';
 import { useDispatch, useSelector, useStore } from 'react-redux';
-import type * as z from 'zod';
+import * as z from 'zod';
 import { draftChanged } from './draftsSlice';
 import type { AppStore } from './store';
 import type { AppDispatch, AppThunk, RootState } from './state';
@@ -29,6 +29,26 @@ export function useDraft<T>(
     [dispatch, name],
   );
   return [parsed.success ? parsed.data : empty, change];
+}
+
+const typedSchema = z.string();
+
+/**
+ * A field's text, kept as it is typed: it survives a reload, and leaves no trace once it is as it began.
+ * @param name tells it apart from every other field of the app
+ * @returns with what lets it go once it was used
+ */
+export function useTyped(
+  name: string,
+  start = '',
+): [text: string, setText: (text: string) => void, done: () => void] {
+  const [text, setText] = useDraft<string>(`typed/${name}`, typedSchema, start);
+  const change = useCallback(
+    (next: string) => setText(next === start ? null : next),
+    [setText, start],
+  );
+  const done = useCallback(() => setText(null), [setText]);
+  return [text, change, done];
 }
 
 const loadAside =

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useTyped } from '@/store/hooks';
 import { View } from 'react-native';
 import { SUM_GROUPS } from '@/core/sums';
 import { UNITS } from './ConverterScreen';
@@ -12,7 +12,7 @@ import { Words } from '@/ui/Words';
 /** Every sum, by what one is at, to be searched. */
 export function BenchScreen() {
   const router = useRouter();
-  const [sought, setSought] = useState('');
+  const [sought, setSought] = useTyped('bench/sought');
   const needle = sought.trim().toLowerCase();
   const all = [...SUM_GROUPS, { title: 'Units', sums: [UNITS] }];
   const groups = all

@@ -1,3 +1,4 @@
+import { useTyped } from '@/store/hooks';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { chanceWords } from '@/core/cycle/chanceWords';
@@ -107,7 +108,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
 /** The chance of being ready by a day that the keeper has in mind. */
 function ReadyBy({ forecast, zone, now }: { forecast: Forecast; zone: string; now: number }) {
   const today = dayOf(now, zone);
-  const [day, setDay] = useState(() => dayOf(addDaysIn(now, 14, zone), zone));
+  const [day, setDay] = useTyped('readyBy/figures', dayOf(addDaysIn(now, 14, zone), zone));
   const known = dayInWords(day);
   return (
     <View style={{ gap: space.s }}>

@@ -4,7 +4,7 @@ import type { SchoolChoice, SchoolId } from '@/core/records/schema/tank';
 import { parseNumber } from '@/core/units/format';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { Button } from '@/ui/Press';
 import { Choice, OptionList } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -29,7 +29,8 @@ function Chooser({ onClose }: { onClose: () => void }) {
   const [hours, setHours] = useState(
     current?.school === 'challenge' ? String(current.windowHours) : '24',
   );
-  const [days, setDays] = useState(
+  const [days, setDays, daysUsed] = useTyped(
+    `school/${tank?.id ?? ''}/days`,
     current?.school === 'bottleProgramme' ? String(current.programmeDays) : '14',
   );
   if (!tank) return null;
@@ -50,6 +51,7 @@ function Chooser({ onClose }: { onClose: () => void }) {
   };
   const save = async () => {
     if (school === 'bottleProgramme' && daysWrong) return;
+    daysUsed();
     await dispatch(
       recordAct(
         (act) => act.revise(tank, { ...tank.body, school: choice() }),

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useTyped } from '@/store/hooks';
 import { View } from 'react-native';
 import { Field } from '@/ui/Field';
 import { Row } from '@/ui/Row';
@@ -8,7 +8,7 @@ import { TERMS } from './terms';
 
 /** What the words mean, to be searched. */
 export function GuideScreen() {
-  const [sought, setSought] = useState('');
+  const [sought, setSought] = useTyped('guide/sought');
   const needle = sought.trim().toLowerCase();
   const found = TERMS.filter(({ term, meaning }) =>
     `${term} ${meaning}`.toLowerCase().includes(needle),

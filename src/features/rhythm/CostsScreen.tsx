@@ -8,7 +8,7 @@ import { monthWords } from '@/core/time/calendar';
 import { to } from '@/frame/addresses';
 import { logPath } from '@/frame/logPaths';
 import { TankHead } from '@/frame/TankHead';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { changeSettings } from '@/store/settings';
 import { selectNow, selectSettings } from '@/store/selectors';
@@ -35,7 +35,7 @@ export function CostsScreen() {
   const settings = useAppSelector(selectSettings);
   const histories = useHistories();
   const [which, setWhich] = useState<'this' | 'all'>('this');
-  const [currency, setCurrency] = useState(settings.currency ?? '');
+  const [currency, setCurrency, currencyUsed] = useTyped('costs/currency', settings.currency ?? '');
   if (!history) return null;
   const { zone } = history.tank;
   const paid = paidFor(which === 'all' ? histories : [history]);
@@ -47,6 +47,7 @@ export function CostsScreen() {
   const where = which === 'all' ? 'Your tanks' : history.tank.name;
   const saveCurrency = () => {
     const text = currency.trim().slice(0, CURRENCY_LETTERS);
+    currencyUsed();
     void dispatch(
       changeSettings(({ currency: _before, ...rest }) =>
         text === '' ? rest : { ...rest, currency: text },

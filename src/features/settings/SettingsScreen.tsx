@@ -15,7 +15,7 @@ import { unitDecimals, unitSymbol, type Unit } from '@/core/units/units';
 import { changeSettings } from '@/store/settings';
 import { selectBands, selectSettings } from '@/store/selectors';
 import { applyNewer, OFFLINE_WORDS, useOffline } from '@/frame/offline';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { Button, LinkButton } from '@/ui/Press';
 import { Choice, OptionList } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -223,8 +223,8 @@ function BandSheet({
   const band = bands[parameter];
   const text = (value: number | undefined) =>
     value === undefined ? '' : formatPlain(fromCanonical(value, unit), unitDecimals(unit) + 1);
-  const [low, setLow] = useState(text(band?.low));
-  const [high, setHigh] = useState(text(band?.high));
+  const [low, setLow, lowUsed] = useTyped(`band/${parameter}/low`, text(band?.low));
+  const [high, setHigh, highUsed] = useTyped(`band/${parameter}/high`, text(band?.high));
   const lowValue = parseNumber(low);
   const highValue = parseNumber(high);
   const error =
@@ -260,6 +260,8 @@ function BandSheet({
         disabled={error !== undefined}
         onPress={() => {
           if (lowValue === null || highValue === null || error) return;
+          lowUsed();
+          highUsed();
           onSave({
             ...settings.bands,
             [parameter]: { low: toCanonical(lowValue, unit), high: toCanonical(highValue, unit) },
@@ -270,6 +272,8 @@ function BandSheet({
         <Button
           label="Back to the preset"
           onPress={() => {
+            lowUsed();
+            highUsed();
             const { [parameter]: _mine, ...rest } = settings.bands;
             onSave(rest);
           }}

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import * as z from 'zod';
 import type { AddAnswer } from '@/core/livestock/add';
 import { answerLines, answerTitle } from '@/core/livestock/addWords';
 import { bodyGrams, usualCm } from '@/core/livestock/body';
@@ -10,7 +11,7 @@ import { formatExact } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectForecast } from '@/store/inView';
 import { recordAct } from '@/store/record';
 import { selectSettings, selectTank } from '@/store/selectors';
@@ -60,17 +61,26 @@ function useAnswer(tankId: string | undefined, animal: CatalogueAnimal | undefin
   return { ...asked, answer: fits ? answer : null };
 }
 
+const MOST_ASKED = 30;
+/** What is asked, kept over a reload. */
+const askedSchema = z.object({
+  text: z.string(),
+  species: z.string().nullable(),
+  count: z.int().min(1).max(MOST_ASKED),
+});
+
 /** The question in the shop: can so many of this be added today? */
 export function AddScreen({ given }: { given: Readonly<Record<string, string>> }) {
   const find = useFinder();
   const router = useRouter();
   const tank = useAppSelector(selectTank);
   const begun = given.species === undefined ? undefined : find(given.species);
-  const [animal, setAnimal] = useState(begun);
-  const [text, setText] = useState(begun?.names[0] ?? '');
-  const [count, setCount] = useState(
-    Math.min(30, Math.max(1, Math.round(Number(given.count)) || 1)),
-  );
+  const [{ text, species, count }, setAsked] = useDraft(`shop/${begun?.id ?? ''}`, askedSchema, {
+    text: begun?.names[0] ?? '',
+    species: begun?.id ?? null,
+    count: Math.min(MOST_ASKED, Math.max(1, Math.round(Number(given.count)) || 1)),
+  });
+  const animal = species === null ? undefined : find(species);
   const { answer, failed } = useAnswer(tank?.id, animal, count);
   if (!tank) return null;
   const { zone } = tank.body;
@@ -81,16 +91,19 @@ export function AddScreen({ given }: { given: Readonly<Record<string, string>> }
         value={text}
         picked={animal !== undefined}
         onChange={(next) => {
-          setText(next);
-          setAnimal(undefined);
+          setAsked({ text: next, species: null, count: 1 });
         }}
         onPick={(next) => {
-          setAnimal(next);
-          setCount(1);
-          setText(next.names[0] ?? next.scientific);
+          setAsked({ text: next.names[0] ?? next.scientific, species: next.id, count: 1 });
         }}
       />
-      {animal ? <Stepper label="How many" value={count} onChange={setCount} /> : null}
+      {animal ? (
+        <Stepper
+          label="How many"
+          value={count}
+          onChange={(many) => setAsked({ text, species: animal.id, count: many })}
+        />
+      ) : null}
       {animal && !answer && !failed ? (
         <Words as="lead" live>
           Asking your readings…

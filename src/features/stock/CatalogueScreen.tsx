@@ -11,7 +11,7 @@ import { groupName, traitLines } from '@/core/livestock/words';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppSelector } from '@/store/hooks';
+import { useAppSelector, useTyped } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
@@ -58,7 +58,7 @@ export function CatalogueScreen() {
   const home = useHome();
   const own = useAppSelector((state) => state.log.species);
   const begun = useLocalSearchParams<{ beside?: string }>().beside;
-  const [sought, setSought] = useState('');
+  const [sought, setSought] = useTyped('catalogue/sought');
   const [group, setGroup] = useState<Group>('all');
   const [filters, setFilters] = useState<readonly FilterId[]>([]);
   const [beside, setBeside] = useState<readonly string[]>(begun ? [begun] : []);

@@ -15,7 +15,7 @@ import { countOf, formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { moveLot } from '@/store/moving';
 import { recordAct } from '@/store/record';
 import { selectLog, selectTanks } from '@/store/selectors';
@@ -172,7 +172,7 @@ function LotPage({ lot, stock }: { lot: Lot; stock: StockView }) {
 function Identity({ lot }: { lot: Lot }) {
   const dispatch = useAppDispatch();
   const log = useAppSelector(selectLog);
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped(`lot/${lot.id}/sought`);
   const head = liveHead(log, lot.id, 'entry');
   const record = recordOf(log, lot.id);
   if (!head || head.body.kind !== 'animals') return null;

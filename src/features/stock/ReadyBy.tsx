@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import { planBy } from '@/core/livestock/planner/by';
 import type { Plan } from '@/core/livestock/planner/types';
@@ -7,7 +6,7 @@ import { animalsCalled } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';
 import { dayOf, dayStart } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
-import { useAppSelector } from '@/store/hooks';
+import { useAppSelector, useTyped } from '@/store/hooks';
 import { selectNow } from '@/store/selectors';
 import { DayField } from '@/ui/DayField';
 import { Remark } from '@/ui/Remark';
@@ -20,7 +19,7 @@ const isDay = (text: string) => daySchema.safeParse(text).success;
 /** A day to be ready by: what would be in, what may be, and what would be rushed. */
 export function ReadyBy({ plan, zone }: { plan: Plan; zone: string }) {
   const now = useAppSelector(selectNow);
-  const [day, setDay] = useState('');
+  const [day, setDay] = useTyped('readyBy/stock');
   const names = (items: Plan['items']) =>
     listWords(items.map(({ name, count }) => animalsCalled(name, count)));
   const moment = isDay(day) ? dayStart(day, zone) : null;

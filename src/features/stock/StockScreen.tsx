@@ -16,7 +16,7 @@ import { to } from '@/frame/addresses';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { TankHead } from '@/frame/TankHead';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectTankId } from '@/store/selectors';
 import { recordAct } from '@/store/record';
 import { isoInZone } from '@/core/time/zone';
@@ -238,7 +238,7 @@ function Residents({ stock }: { stock: StockView }) {
 
 /** The catalogue beside who lives here: a search, and one animal in full. */
 function CatalogueBeside({ find }: { find: Finder }) {
-  const [sought, setSought] = useState('');
+  const [sought, setSought] = useTyped('stock/sought');
   const [chosen, setChosen] = useState<string | null>(null);
   const router = useRouter();
   const animal = chosen === null ? undefined : find(chosen);

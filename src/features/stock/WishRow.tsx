@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useMeasures } from '@/frame/useMeasures';
@@ -8,7 +7,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import type { Wish } from '@/core/records/schema/wish';
 import { dayWords } from '@/core/time/words';
 import { dayOf, isoInZone } from '@/core/time/zone';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectNow } from '@/store/selectors';
 import { DayField } from '@/ui/DayField';
@@ -76,8 +75,11 @@ function WishFields({
   const dispatch = useAppDispatch();
   const measured = useMeasures();
   const now = useAppSelector(selectNow);
-  const [day, setDay] = useState(wish.body.pinned ?? '');
-  const [reason, setReason] = useState(wish.body.override?.reason ?? '');
+  const [day, setDay, dayUsed] = useTyped(`wish/${wish.id}/day`, wish.body.pinned ?? '');
+  const [reason, setReason, reasonUsed] = useTyped(
+    `wish/${wish.id}/reason`,
+    wish.body.override?.reason ?? '',
+  );
   const item = plan?.items.find(({ wishId }) => wishId === wish.id);
   const refusal = plan?.refused.find(({ wishId }) => wishId === wish.id);
   const change = (changes: Partial<Wish>, words: string) => {
@@ -120,14 +122,17 @@ function WishFields({
         <Button
           label="Pin it"
           disabled={!isDay(day) || day < dayOf(now, zone) || day === wish.body.pinned}
-          onPress={() => change({ pinned: day }, `${name} pinned`)}
+          onPress={() => {
+            change({ pinned: day }, `${name} pinned`);
+            dayUsed();
+          }}
         />
         {wish.body.pinned ? (
           <Button
             label="Let the day go"
             onPress={() => {
-              setDay('');
               change({ pinned: undefined }, `${name} free again`);
+              dayUsed();
             }}
           />
         ) : null}
@@ -146,17 +151,21 @@ function WishFields({
               label="Set it aside"
               kind="danger"
               disabled={reason.trim() === '' || reason.length > NOTE_LETTERS}
-              onPress={() =>
+              onPress={() => {
                 change(
                   { override: { reason: reason.trim(), at: isoInZone(now, zone) } },
                   `${name}: rule set aside`,
-                )
-              }
+                );
+                reasonUsed();
+              }}
             />
             {wish.body.override ? (
               <Button
                 label="Keep to the rule"
-                onPress={() => change({ override: undefined }, `${name}: rule kept`)}
+                onPress={() => {
+                  change({ override: undefined }, `${name}: rule kept`);
+                  reasonUsed();
+                }}
               />
             ) : null}
           </ButtonRow>

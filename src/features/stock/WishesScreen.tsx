@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { shortDay } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
 import { Opening, Screen } from '@/ui/Screen';
@@ -24,7 +24,7 @@ export function WishesScreen({ given }: { given: Readonly<Record<string, string>
   const all = useAppSelector((state) => state.log.wishes);
   const moves = useAppSelector((state) => state.computed.moves[tank?.id ?? '']?.value);
   const [open, setOpen] = useState<string | null>(given.wish ?? null);
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('wishes/sought');
   if (!tank || !stock) return null;
   const { plan } = stock;
   const { zone } = tank.body;

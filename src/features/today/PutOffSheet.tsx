@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { NAME_LETTERS } from '@/core/records/common';
 import type { Occurrence } from '@/core/tasks/types';
-import { useAppDispatch } from '@/store/hooks';
+import { useAppDispatch, useTyped } from '@/store/hooks';
 import { markTask, type Said } from '@/store/tasks';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
@@ -23,7 +23,7 @@ export function PutOffSheet({
 }) {
   const dispatch = useAppDispatch();
   const [chosen, setChosen] = useState<Occurrence | null>(null);
-  const [reason, setReason] = useState('');
+  const [reason, setReason] = useTyped('putOff/reason');
   const close = () => {
     setChosen(null);
     setReason('');

@@ -1,5 +1,5 @@
 import { actOfLabel } from './acts';
-import { createSettling, type Sight } from './settling';
+import { createSettling, type Box, type Sight } from './settling';
 
 /** A press as its handler gets it: of a pointer, of a key, or of a program. */
 export interface PressEvent {
@@ -16,6 +16,8 @@ interface Watched {
   act: string | undefined;
   /** What may scroll it, the nearest first. */
   scrollers: readonly Element[];
+  /** The sheet it lies on. */
+  layer: Element | null;
 }
 
 interface Down {
@@ -49,17 +51,40 @@ function scrollersOf(node: HTMLElement): Element[] {
   return found;
 }
 
+const boxOf = ({ left, top, width, height }: DOMRect): Box | null =>
+  width > 0 && height > 0 ? { left, top, width, height } : null;
+
+/** The part of a box that lies within another. */
+function within(box: Box | null, frame: Box | null): Box | null {
+  if (!box || !frame) return null;
+  const left = Math.max(box.left, frame.left);
+  const top = Math.max(box.top, frame.top);
+  const width = Math.min(box.left + box.width, frame.left + frame.width) - left;
+  const height = Math.min(box.top + box.height, frame.top + frame.height) - top;
+  return width > 0 && height > 0 ? { left, top, width, height } : null;
+}
+
 /** Looks at every target: which came, went, moved, or does something else now. */
 function look(): void {
   stale = false;
   const sights = new Map<HTMLElement, Sight>();
-  for (const [node, { act, scrollers }] of targets) {
-    const { left, top, width, height } = node.getBoundingClientRect();
-    const box = width > 0 && height > 0 ? { left, top, width, height } : null;
-    sights.set(node, { box, act: actOf(node, act) });
-    for (const scroller of scrollers) {
-      scrolls.set(scroller, { left: scroller.scrollLeft, top: scroller.scrollTop });
-    }
+  const frames = new Map<Element, Box | null>();
+  const frameOf = (scroller: Element) => {
+    const known = frames.get(scroller);
+    if (known !== undefined) return known;
+    const box = boxOf(scroller.getBoundingClientRect());
+    frames.set(scroller, box);
+    scrolls.set(scroller, { left: scroller.scrollLeft, top: scroller.scrollTop });
+    return box;
+  };
+  const screen = { left: 0, top: 0, width: innerWidth, height: innerHeight };
+  for (const [node, { act, scrollers, layer }] of targets) {
+    const box = boxOf(node.getBoundingClientRect());
+    const shown = scrollers.reduce<Box | null>(
+      (part, scroller) => within(part, frameOf(scroller)),
+      within(box, screen),
+    );
+    sights.set(node, { box, shown, layer, act: actOf(node, act) });
   }
   settling.saw(sights, now());
   mark();
@@ -157,7 +182,8 @@ function begin(): void {
 /** Watches over a target from now on; `act` is said where its name does not tell what it does. */
 export function watch(node: HTMLElement, act?: string): () => void {
   begin();
-  targets.set(node, { act, scrollers: targets.get(node)?.scrollers ?? scrollersOf(node) });
+  const layer = node.closest('[role="dialog"]');
+  targets.set(node, { act, scrollers: scrollersOf(node), layer });
   lookSoon();
   return () => {
     targets.delete(node);

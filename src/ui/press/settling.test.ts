@@ -4,7 +4,13 @@ import { createSettling, SETTLES_MS, type Box, type Sight } from './settling';
 
 const box = (top: number, height = 50): Box => ({ left: 20, top, width: 300, height });
 const seen = (sights: Record<string, Sight>) => new Map(Object.entries(sights));
-const at = (top: number, act = 'done') => ({ box: box(top), act });
+const sight = (one: Box | null, act = 'done', layer: unknown = null): Sight => ({
+  box: one,
+  shown: one,
+  act,
+  layer,
+});
+const at = (top: number, act = 'done') => sight(box(top), act);
 
 function ready(settling: ReturnType<typeof createSettling<string>>, target: string, now: number) {
   const from = settling.readyFrom(target);
@@ -21,7 +27,7 @@ describe('what settles', () => {
 
   it('holds back what moved, what does something else, and what comes back into sight', () => {
     const settling = createSettling<string>();
-    settling.saw(seen({ a: at(100), b: at(160), c: { box: null, act: 'c' } }), 0);
+    settling.saw(seen({ a: at(100), b: at(160), c: sight(null, 'c') }), 0);
     settling.saw(seen({ a: at(130), b: at(160, 'stop'), c: at(300, 'c') }), 1000);
     for (const target of ['a', 'b', 'c']) expect(ready(settling, target, 1100)).toBe(false);
   });
@@ -36,7 +42,7 @@ describe('what settles', () => {
 
   it('holds back what was under a sheet that has just closed', () => {
     const settling = createSettling<string>();
-    const veil = { box: { left: 0, top: 0, width: 390, height: 844 }, act: 'close' };
+    const veil = sight({ left: 0, top: 0, width: 390, height: 844 }, 'close', 'sheet');
     settling.saw(seen({ a: at(100) }), 0);
     settling.saw(seen({ a: at(100), veil }), 1000);
     expect(ready(settling, 'a', 1000)).toBe(true);
@@ -50,8 +56,19 @@ describe('what settles', () => {
   it('holds back a neighbour that grew over where another was', () => {
     const settling = createSettling<string>();
     settling.saw(seen({ a: at(100), b: at(150) }), 0);
-    settling.saw(seen({ a: { box: box(100, 90), act: 'done' }, b: at(190) }), 1000);
+    settling.saw(seen({ a: sight(box(100, 90)), b: at(190) }), 1000);
     expect(ready(settling, 'a', 1100)).toBe(false);
+  });
+
+  it('leaves alone what lies above: the bar over rows that are scrolled under it, a sheet over the page', () => {
+    const settling = createSettling<string>();
+    const bar = sight({ left: 0, top: 780, width: 390, height: 64 }, 'Cycle');
+    const onSheet = sight(box(300), 'Go on', 'sheet');
+    const under = { ...at(790), shown: null };
+    settling.saw(seen({ bar, under, onSheet, row: at(300) }), 0);
+    settling.saw(seen({ bar, under: { ...at(830), shown: null }, onSheet, row: at(420) }), 1000);
+    expect(ready(settling, 'bar', 1000)).toBe(true);
+    expect(ready(settling, 'onSheet', 1000)).toBe(true);
   });
 
   it('goes along with the hand that scrolls', () => {
@@ -82,7 +99,7 @@ describe('what settles', () => {
         settling.saw(first, 0);
         settling.saw(second, 5000);
         const under = (sights: Map<string, Sight>) =>
-          [...sights].find(([, sight]) => sight.box?.top === 100 + row * 60);
+          [...sights].find(([, one]) => one.box?.top === 100 + row * 60);
         const [one, other] = [under(first), under(second)];
         if (!other) return;
         const kept = one?.[0] === other[0] && one[1].act === other[1].act;

@@ -6,10 +6,16 @@ export interface Box {
   height: number;
 }
 
-/** What is seen of a target: where it lies, null where it is not shown, and what a tap on it does. */
+/** What is seen of a target. */
 export interface Sight {
+  /** Where it lies; null where it is not shown. */
   box: Box | null;
+  /** The part of it that can be tapped: what is scrolled out of sight cannot. */
+  shown: Box | null;
+  /** What a tap on it does. */
   act: string;
+  /** The sheet that it lies on; null for the page beneath. */
+  layer: unknown;
 }
 
 /** How long a target takes no tap after it came under the finger, ms: longer than a double tap. */
@@ -22,17 +28,12 @@ interface Known extends Sight {
   from: number;
 }
 
-interface Trace {
-  box: Box;
-  /** Whether a target is a part of what left this trace, and so was never under it. */
-  until: number;
-}
-
 const far = (a: Box, b: Box) =>
   Math.abs(a.left - b.left) > NUDGE_PX || Math.abs(a.top - b.top) > NUDGE_PX;
 
 /** Whether two boxes share more than an edge. */
-function overlap(a: Box, b: Box): boolean {
+function overlap(a: Box | null, b: Box | null): boolean {
+  if (!a || !b) return false;
   const across = Math.min(a.left + a.width, b.left + b.width) - Math.max(a.left, b.left);
   const down = Math.min(a.top + a.height, b.top + b.height) - Math.max(a.top, b.top);
   return across > NUDGE_PX && down > NUDGE_PX;
@@ -45,27 +46,25 @@ function overlap(a: Box, b: Box): boolean {
  */
 export function createSettling<T>() {
   const known = new Map<T, Known>();
-  let traces: Trace[] = [];
-  const leave = (box: Box | null, now: number) => {
-    if (box) traces.push({ box, until: now + SETTLES_MS });
-  };
   return {
     /** What is seen of every target now; those that are not among them have left. */
     saw(sights: ReadonlyMap<T, Sight>, now: number): void {
-      traces = traces.filter(({ until }) => until > now);
-      const before = traces.length;
-      for (const [target, { box }] of known) {
+      const left: Known[] = [];
+      for (const [target, was] of known) {
         const seen = sights.get(target)?.box ?? null;
-        if (box && !(seen && !far(box, seen))) leave(box, now);
+        if (was.box && !(seen && !far(was.box, seen))) left.push(was);
         if (!sights.has(target)) known.delete(target);
       }
-      const fresh = traces.slice(before);
-      for (const [target, { box, act }] of sights) {
+      for (const [target, sight] of sights) {
+        const { box, act, shown, layer } = sight;
         const was = known.get(target);
         const kept = was?.box && box && !far(was.box, box) && was.act === act;
-        const uncovered = box !== null && fresh.some((trace) => overlap(trace.box, box));
+        // What moves on the page beneath uncovers nothing that lies on a sheet.
+        const uncovered = left.some(
+          (gone) => (layer === null || layer === gone.layer) && overlap(gone.shown, shown),
+        );
         known.set(target, {
-          act,
+          ...sight,
           // What creeps by a little at a time has moved in the end.
           box: kept ? was.box : box,
           from: kept && !uncovered ? was.from : now + SETTLES_MS,
@@ -77,7 +76,9 @@ export function createSettling<T>() {
       for (const target of targets) {
         const one = known.get(target);
         if (!one?.box) continue;
-        one.box = { ...one.box, left: one.box.left + right, top: one.box.top + down };
+        const moved = (box: Box) => ({ ...box, left: box.left + right, top: box.top + down });
+        one.box = moved(one.box);
+        if (one.shown) one.shown = moved(one.shown);
       }
     },
     /** When a target may be tapped: a moment that may have passed; null for one that was never seen. */

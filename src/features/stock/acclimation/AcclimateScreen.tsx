@@ -14,7 +14,7 @@ import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
-import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useDraft, useTyped } from '@/store/hooks';
 import { selectNow, selectSettings, selectTank, selectTanks } from '@/store/selectors';
 import { Choice, Tick } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -70,7 +70,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   }));
   const name = `acclimate/${batch?.id ?? 'new'}`;
   const [form, setForm] = useDraft(name, arrivalFields, start);
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('acclimate/sought');
   const [chosen, setChosen] = useState<Method | undefined>();
   const [more, setMore] = useState(false);
   const set = (changes: Partial<ArrivalFields>) => {

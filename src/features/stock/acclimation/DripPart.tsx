@@ -18,7 +18,7 @@ import { countdownWords, timeWords } from '@/core/time/words';
 import { instant, MINUTE_MS } from '@/core/time/zone';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { changeRun } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { DripCurve } from '@/ui/drip/DripCurve';
@@ -47,8 +47,8 @@ export function DripPart({
   const settings = useAppSelector(selectSettings);
   const [measuring, setMeasuring] = useState(false);
   const [counting, setCounting] = useState(false);
-  const [salinity, setSalinity] = useState('');
-  const [warmth, setWarmth] = useState('');
+  const [salinity, setSalinity] = useTyped(`drip/${run.id}/salinity`);
+  const [warmth, setWarmth] = useTyped(`drip/${run.id}/temperature`);
   const drip = dripOfRun(run.body);
   const unseen = isUnseen(run.body, now);
   useEffect(() => {

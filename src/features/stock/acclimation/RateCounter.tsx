@@ -1,3 +1,4 @@
+import { useTyped } from '@/store/hooks';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { COUNTABLE, DROPS_PER_ML } from '@/core/acclimation/plan';
@@ -63,7 +64,7 @@ export function RateCounter({
 
 /** What runs too fast to be counted is caught in a cup. */
 function Cup({ wanted, onCounted }: { wanted: number; onCounted?: (mlPerMinute: number) => void }) {
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('drip/cup');
   const value = parseNumber(text);
   const possible = value !== null && value > 0 && value <= MOST_ML;
   return (

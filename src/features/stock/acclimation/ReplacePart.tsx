@@ -1,9 +1,8 @@
-import { useState } from 'react';
 import { drawnIn } from '@/core/runs/acclimate';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { formatExact, parseNumber } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol } from '@/core/units/units';
-import { useAppSelector } from '@/store/hooks';
+import { useAppSelector, useTyped } from '@/store/hooks';
 import { selectSettings } from '@/store/selectors';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
@@ -19,7 +18,8 @@ export function ReplacePart({
 }) {
   const { volumeUnit } = useAppSelector(selectSettings);
   const drawn = drawnIn(run.body);
-  const [text, setText] = useState(
+  const [text, setText, used] = useTyped(
+    `drip/${run.id}/back`,
     formatExact(Math.round(linearFromCanonical(drawn, volumeUnit) * 10) / 10),
   );
   const value = parseNumber(text);
@@ -48,7 +48,11 @@ export function ReplacePart({
         kind="primary"
         label="It is back"
         disabled={litres === null || litres < 0.1 || litres > 200}
-        onPress={() => litres !== null && onNote(Math.round(litres * 100) / 100)}
+        onPress={() => {
+          if (litres === null) return;
+          onNote(Math.round(litres * 100) / 100);
+          used();
+        }}
       />
     </>
   );

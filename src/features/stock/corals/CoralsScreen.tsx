@@ -8,7 +8,7 @@ import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
 import { PlacingMap } from '@/ui/PlacingMap';
@@ -40,7 +40,7 @@ export function CoralsScreen() {
   const tank = useAppSelector(selectTank);
   const all = useAppSelector((state) => state.log.spots);
   const [chosen, setChosen] = useState<string | null>(null);
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('corals/sought');
   if (!stock || !tank) return null;
   const { find, here } = stock;
   const spots = all.filter(({ body }) => body.tankId === tank.id);

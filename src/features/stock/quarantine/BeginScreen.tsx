@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
 import { nitrogenOf } from '@/core/livestock/bioload';
@@ -18,7 +17,7 @@ import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
-import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useDraft, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank, selectTanks } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
@@ -73,7 +72,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const tankId = draft.tankId ?? free?.id ?? quarantine[0]?.id ?? '';
   const known = (id: string | null | undefined) => homes.find((home) => home.id === id)?.id;
   const forId = known(draft.forId) ?? known(inView?.id) ?? homes[0]?.id ?? '';
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('quarantine/begin/sought');
   const history = useAppSelector((state) => selectHistoryOf(state, tankId));
   const animals = chosen.flatMap(({ species, count }) => {
     const animal = find(species);

@@ -1,0 +1,4 @@
+import { watchForCutOff } from './src/frame/cutOff';
+import 'expo-router/entry';
+
+watchForCutOff();
