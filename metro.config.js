@@ -13,7 +13,27 @@ const STAND_INS = {
     ],
   ],
   // Metro takes a package whole; of these the app uses linear scales, lines, areas and one kind of id.
-  'd3-scale': [[/^d3-time(-format)?$/, 'unused.js']],
+  'd3-scale': [
+    [/^d3-time(-format)?$/, 'unused.js'],
+    [
+      /^\.\/(diverging|identity|log|pow|quantile|quantize|radial|sequential|sequentialQuantile|symlog|threshold|time|utcTime)\.js$/,
+      'unused.js',
+    ],
+  ],
+  'd3-array': [
+    [
+      /^\.\/(blur|count|cross|cumsum|deviation|fsum|group|groupSort|bin|threshold\/\w+|maxIndex|mean|median|merge|minIndex|mode|pairs|permute|quantile|quickselect|greatest|greatestIndex|least|leastIndex|rank|scan|shuffle|sum|transpose|variance|zip|every|some|filter|map|reduce|reverse|sort|difference|disjoint|intersection|subset|superset|union)\.js$/,
+      'unused.js',
+    ],
+  ],
+  // Scales interpolate numbers; colours come from the stylesheet.
+  'd3-interpolate': [
+    [
+      /^\.\/(zoom|transform\/index|hsl|lab|hcl|cubehelix|piecewise|quantize|discrete|hue|basis|basisClosed)\.js$/,
+      'unused.js',
+    ],
+  ],
+  'd3-color': [[/^\.\/(lab|cubehelix)\.js$/, 'unused.js']],
   'd3-shape': [
     [
       /^\.\/(symbol|order|offset|curve\/(?!linear)|(stack|arc|pie|link|areaRadial|lineRadial)\.js)/,
