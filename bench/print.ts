@@ -1,5 +1,5 @@
 /** Prints each figure as one JSON object a line; nothing here passes or fails. */
-export function print(bench: string, figures: Record<string, number | string>): void {
+export function print(bench: string, figures: Record<string, unknown>): void {
   process.stdout.write(`${JSON.stringify({ bench, ...figures })}\n`);
 }
 

@@ -15,7 +15,7 @@ export function Plot({
   summary: string;
   children: (width: number) => ReactNode;
 }) {
-  const [width, onLayout] = useLayoutWidth();
+  const [width, onLayout] = useLayoutWidth('plot');
   return (
     <View role="img" aria-label={summary} onLayout={onLayout} style={{ height }}>
       {width > 0 ? (

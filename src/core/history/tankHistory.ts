@@ -92,9 +92,17 @@ export function firstFrom(items: readonly { at: number }[], at: number): number 
 }
 
 /** The readings that may decide something: possible values only, in order of time. */
-export function countedReadings(history: TankHistory, parameter: ParameterId): Reading[] {
-  return history.readings[parameter].filter((reading) => reading.counts);
+export function countedReadings(history: TankHistory, parameter: ParameterId): readonly Reading[] {
+  const all = history.readings[parameter];
+  const known = counted.get(all);
+  if (known) return known;
+  const found = all.filter((reading) => reading.counts);
+  counted.set(all, found);
+  return found;
 }
+
+/** A list of readings is never changed once its history was made, and is taken over by the next one. */
+const counted = new WeakMap<readonly Reading[], readonly Reading[]>();
 
 /** The newest reading of a parameter that counts. */
 export function latestReading(history: TankHistory, parameter: ParameterId): Reading | undefined {

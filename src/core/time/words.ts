@@ -1,23 +1,37 @@
 import { TZDate } from '@date-fns/tz';
 import { format } from 'date-fns/format';
 import { countOf } from '../units/format';
-import { DAY_MS, HOUR_MS, MINUTE_MS, daysBetween } from './zone';
+import { DAY_MS, HOUR_MS, MINUTE_MS, dayOf, daysBetween } from './zone';
+
+const dayTexts = new Map<string, string>();
+/** Days in words that are remembered before all are forgotten. */
+const MOST_TEXTS = 20_000;
+
+/** A day in words by a pattern: the same days are named again and again. */
+function dayText(ms: number, zone: string, pattern: string): string {
+  const key = `${dayOf(ms, zone)} ${pattern}`;
+  const known = dayTexts.get(key);
+  if (known !== undefined) return known;
+  if (dayTexts.size > MOST_TEXTS) dayTexts.clear();
+  const text = format(new TZDate(ms, zone), pattern);
+  dayTexts.set(key, text);
+  return text;
+}
 
 /** "Tue 4 May"; with the year when it is not the year of `now`. */
 export function dayWords(ms: number, zone: string, now: number = ms): string {
-  const date = new TZDate(ms, zone);
-  const sameYear = format(date, 'yyyy') === format(new TZDate(now, zone), 'yyyy');
-  return format(date, sameYear ? 'EEE d MMM' : 'EEE d MMM yyyy');
+  const sameYear = dayOf(ms, zone).slice(0, 4) === dayOf(now, zone).slice(0, 4);
+  return dayText(ms, zone, sameYear ? 'EEE d MMM' : 'EEE d MMM yyyy');
 }
 
 /** "Tue 4 May 2027", with its year whatever year it is. */
 export function fullDayWords(ms: number, zone: string): string {
-  return format(new TZDate(ms, zone), 'EEE d MMM yyyy');
+  return dayText(ms, zone, 'EEE d MMM yyyy');
 }
 
 /** "4 May", for a label with little room. */
 export function shortDay(ms: number, zone: string): string {
-  return format(new TZDate(ms, zone), 'd MMM');
+  return dayText(ms, zone, 'd MMM');
 }
 
 /** "18:40". */

@@ -1,6 +1,5 @@
 import { TZDate } from '@date-fns/tz';
 import { addDays } from 'date-fns/addDays';
-import { differenceInCalendarDays } from 'date-fns/differenceInCalendarDays';
 import { format } from 'date-fns/format';
 import { startOfDay } from 'date-fns/startOfDay';
 
@@ -18,19 +17,64 @@ export function isoInZone(ms: number, zone: string): string {
   return format(new TZDate(ms, zone), "yyyy-MM-dd'T'HH:mm:ssxxx");
 }
 
+/** The calendar day that an instant falls on in a zone. */
+interface DayIn {
+  /** "2026-11-23" */
+  day: string;
+  /** Days since that of the epoch, by the calendar. */
+  number: number;
+  /** The instant of its midnight. */
+  start: number;
+}
+
+/** Since then every zone lies a whole number of these from UTC, and changes its clock at one. */
+const BLOCK_MS = 15 * MINUTE_MS;
+const WHOLE_OFFSETS_SINCE = Date.UTC(1973, 0, 1);
+/** Blocks that are remembered before all are forgotten: a log of years looks at some thousands. */
+const MOST_BLOCKS = 50_000;
+
+const blocks = new Map<string, Map<number, DayIn>>();
+
+function dayAnew(ms: number, zone: string): DayIn {
+  const date = new TZDate(ms, zone);
+  const day = format(date, 'yyyy-MM-dd');
+  return {
+    day,
+    number: Math.round(Date.UTC(date.getFullYear(), date.getMonth(), date.getDate()) / DAY_MS),
+    start: startOfDay(date).getTime(),
+  };
+}
+
+/** Zones are slow to ask, and what asks looks at the same days again and again: they are remembered. */
+function dayIn(ms: number, zone: string): DayIn {
+  if (!(ms >= WHOLE_OFFSETS_SINCE)) return dayAnew(ms, zone);
+  let known = blocks.get(zone);
+  if (!known || known.size > MOST_BLOCKS) {
+    known = new Map();
+    blocks.set(zone, known);
+  }
+  const block = Math.floor(ms / BLOCK_MS);
+  const found = known.get(block);
+  if (found) return found;
+  const made = dayAnew(ms, zone);
+  known.set(block, made);
+  return made;
+}
+
 /** Calendar day in the zone, "2026-11-23". */
 export function dayOf(ms: number, zone: string): string {
-  return format(new TZDate(ms, zone), 'yyyy-MM-dd');
+  return dayIn(ms, zone).day;
 }
 
 /** Whole calendar days from the day of `from` to the day of `to`, both in the zone. */
 export function daysBetween(from: number, to: number, zone: string): number {
-  return differenceInCalendarDays(new TZDate(to, zone), new TZDate(from, zone));
+  if (Number.isNaN(from) || Number.isNaN(to)) return NaN;
+  return dayIn(to, zone).number - dayIn(from, zone).number;
 }
 
 /** Midnight that begins the calendar day of an instant, in the zone. */
 export function startOfDayIn(ms: number, zone: string): number {
-  return startOfDay(new TZDate(ms, zone)).getTime();
+  return Number.isNaN(ms) ? NaN : dayIn(ms, zone).start;
 }
 
 /** The same wall-clock time so many calendar days later, safe across daylight-saving changes. */

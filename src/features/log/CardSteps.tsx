@@ -63,7 +63,7 @@ export function CardSteps({
   chosen: { low: number; high: number } | null;
   onChange: (chosen: { low: number; high: number } | null) => void;
 }) {
-  const [width, onLayout] = useLayoutWidth();
+  const [width, onLayout] = useLayoutWidth('card');
   const is = (low: number, high: number) => chosen?.low === low && chosen.high === high;
   const toggle = (low: number, high: number) => onChange(is(low, high) ? null : { low, high });
   const half = chosen !== null && chosen.low !== chosen.high;

@@ -2,7 +2,7 @@ import { TapLink } from '@/ui/press/TapLink';
 import { StyleSheet, View } from 'react-native';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { BAR, MORE, placeOf } from './places';
+import { BAR, MORE, placeOf, stepTo } from './places';
 
 const styles = StyleSheet.create({
   bar: {
@@ -37,6 +37,7 @@ export function Bar({ path }: { path: string }) {
           <TapLink
             key={to}
             href={to}
+            {...stepTo(path, to)}
             {...(here ? { 'aria-current': 'page' } : {})}
             style={{ flex: 1, textDecorationLine: 'none', display: 'flex' } as object}
           >

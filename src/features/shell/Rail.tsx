@@ -3,7 +3,7 @@ import { TapLink } from '@/ui/press/TapLink';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { color, radius, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { BAR, MORE, placeOf } from './places';
+import { BAR, MORE, placeOf, stepTo } from './places';
 import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
@@ -53,6 +53,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
             <TapLink
               key={to}
               href={to}
+            {...stepTo(path, to)}
               {...(here ? { 'aria-current': 'page' } : {})}
               style={{ textDecorationLine: 'none', display: 'flex' } as object}
             >

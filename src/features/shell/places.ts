@@ -134,3 +134,14 @@ export function placeOf(path: string): string {
     (path === '/' ? '/' : '')
   );
 }
+
+/**
+ * How a link leads from one place to another. Places lie beside each other: one takes the place of the
+ * other, so that Back leads to Today from each, and a session of a thousand of them holds no more than
+ * one of two. From a page within a place it is a step onward, which Back takes back.
+ */
+export function stepTo(from: string, to: string): { dismissTo?: true; replace?: true } {
+  if (to === '/') return { dismissTo: true };
+  const beside = [...BAR, ...MORE].some(({ path }) => path === from && path !== '/');
+  return beside ? { replace: true } : {};
+}

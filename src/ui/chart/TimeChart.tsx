@@ -113,7 +113,7 @@ function extent(props: TimeChartProps): [number, number] {
 /** Series over time, each with its own line, mark and label at its end; and the same as a table. */
 export function TimeChart(props: TimeChartProps) {
   const { series, from, to, now, unit, band, events = [], xTicks, formatY, height = 232 } = props;
-  const [width, onLayout] = useLayoutWidth();
+  const [width, onLayout] = useLayoutWidth('chart');
   const [asTable, setAsTable] = useState(false);
   const labelRoom = Math.max(0, ...series.map((s) => s.label.length * 7.8 + 26));
   const right = Math.max(PAD.left + 40, width - (series.length > 1 ? labelRoom : 12));

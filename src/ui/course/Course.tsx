@@ -40,7 +40,7 @@ interface CourseProps {
  * circles (filled once passed) that lie in the range of their dates, and where the tank is now.
  */
 export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: CourseProps) {
-  const [width, onLayout] = useLayoutWidth();
+  const [width, onLayout] = useLayoutWidth('timeline');
   const [asTable, setAsTable] = useState(false);
   const whole = useMemo(() => wholeSpan(marks, now), [marks, now]);
   const [span, ref] = useViewport(whole, width);

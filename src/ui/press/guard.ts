@@ -14,10 +14,8 @@ const HAND_MS = 400;
 
 interface Watched {
   act: string | undefined;
-  /** What may scroll it, the nearest first. */
-  scrollers: readonly Element[];
-  /** The sheet it lies on. */
-  layer: Element | null;
+  /** Where it lies in the page; found at the first look, when styles are worked out anyway. */
+  place?: { scrollers: readonly Element[]; layer: Element | null };
 }
 
 interface Down {
@@ -42,13 +40,27 @@ function actOf(node: HTMLElement, told: string | undefined): string {
   return told ?? actOfLabel(node.getAttribute('aria-label') ?? node.textContent ?? '');
 }
 
-function scrollersOf(node: HTMLElement): Element[] {
-  const found: Element[] = [];
-  for (let up = node.parentElement; up; up = up.parentElement) {
-    const { overflowX, overflowY } = getComputedStyle(up);
-    if (/auto|scroll/.test(overflowX + overflowY)) found.push(up);
-  }
+const above = new WeakMap<Element, readonly Element[]>();
+const NONE: readonly Element[] = [];
+
+/** What may scroll an element's children, the nearest first: asked once for all that lie in it. */
+function scrollersIn(element: Element | null): readonly Element[] {
+  if (!element) return NONE;
+  const known = above.get(element);
+  if (known) return known;
+  const { overflowX, overflowY } = getComputedStyle(element);
+  const further = scrollersIn(element.parentElement);
+  const found = /auto|scroll/.test(overflowX + overflowY) ? [element, ...further] : further;
+  above.set(element, found);
   return found;
+}
+
+function placeOf(node: HTMLElement, watched: Watched): NonNullable<Watched['place']> {
+  watched.place ??= {
+    scrollers: scrollersIn(node.parentElement),
+    layer: node.closest('[role="dialog"]'),
+  };
+  return watched.place;
 }
 
 const boxOf = ({ left, top, width, height }: DOMRect): Box | null =>
@@ -78,13 +90,14 @@ function look(): void {
     return box;
   };
   const screen = { left: 0, top: 0, width: innerWidth, height: innerHeight };
-  for (const [node, { act, scrollers, layer }] of targets) {
+  for (const [node, watched] of targets) {
+    const { scrollers, layer } = placeOf(node, watched);
     const box = boxOf(node.getBoundingClientRect());
     const shown = scrollers.reduce<Box | null>(
       (part, scroller) => within(part, frameOf(scroller)),
       within(box, screen),
     );
-    sights.set(node, { box, shown, layer, act: actOf(node, act) });
+    sights.set(node, { box, shown, layer, act: actOf(node, watched.act) });
   }
   settling.saw(sights, now());
   mark();
@@ -146,7 +159,7 @@ function scrolled(event: Event): void {
   if (byHand) handUntil = now() + HAND_MS;
   else if (stale) return;
   scrolls.set(scroller, is);
-  const carried = [...targets].filter(([, { scrollers }]) => scrollers.includes(scroller));
+  const carried = [...targets].filter(([, { place }]) => place?.scrollers.includes(scroller));
   settling.carried(
     carried.map(([node]) => node),
     was.left - is.left,
@@ -182,8 +195,7 @@ function begin(): void {
 /** Watches over a target from now on; `act` is said where its name does not tell what it does. */
 export function watch(node: HTMLElement, act?: string): () => void {
   begin();
-  const layer = node.closest('[role="dialog"]');
-  targets.set(node, { act, scrollers: scrollersOf(node), layer });
+  targets.set(node, { act });
   lookSoon();
   return () => {
     targets.delete(node);

@@ -37,7 +37,7 @@ const FIGURES = {
 
 /** A small drawing beside the answer of a sum. */
 export function Sketch({ shape, summary, words }: SketchProps) {
-  const [width, onLayout] = useLayoutWidth();
+  const [width, onLayout] = useLayoutWidth('sketch');
   const wide = Math.min(width, 520);
   return (
     <View onLayout={onLayout} role="img" aria-label={summary}>

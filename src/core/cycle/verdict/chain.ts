@@ -1,24 +1,23 @@
 import { doseAdvice } from '../doseAdvice';
 import { usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
-import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
+import { DAY_MS } from '../../time/zone';
 import { passedChallenge } from './challenge';
-import { evidence, isTrustedZero, undiluted } from './evidence';
+import { evidence, evidenceAbove, isTrustedZero, undiluted } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
 /** Two ammonia readings, the later lower than dilution alone explains. */
 function ammoniaFall(history: TankHistory): [Reading, Reading] | null {
-  const readings = evidence(history, 'ammonia');
-  for (let later = 1; later < readings.length; later += 1) {
-    const low = readings[later];
-    if (!low) continue;
-    for (let earlier = 0; earlier < later; earlier += 1) {
-      const high = readings[earlier];
-      if (!high?.clearlyAbove || high.at === low.at) continue;
+  const highs: Reading[] = [];
+  for (const low of evidence(history, 'ammonia')) {
+    for (const high of highs) {
+      if (high.at === low.at) continue;
       const left = undiluted(history, high.at, low.at);
       if (high.range.low * left >= low.range.high - 1e-9) return [high, low];
     }
+    if (low.clearlyAbove) highs.push(low);
   }
   return null;
 }
@@ -74,8 +73,8 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
 const PLAIN_NITRITE = 0.15;
 
 /** Readings that show nitrite: one well above zero, or else more than one lowest step. */
-function nitriteShown(history: TankHistory): Reading[] {
-  const above = evidence(history, 'nitrite').filter((reading) => reading.clearlyAbove);
+function nitriteShown(history: TankHistory): readonly Reading[] {
+  const above = evidenceAbove(history, 'nitrite');
   const plain = above.filter((reading) => reading.best >= PLAIN_NITRITE);
   return plain.length > 0 ? plain : above.length > 1 ? above : [];
 }
@@ -147,15 +146,15 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
 
 /** A rise of nitrate supports the chain but decides nothing: algae eat it. */
 export const nitrateSeen: CriterionRule = ({ history, zone }) => {
-  const trusted = trustedNitrate(history);
-  const seen = trusted.filter((reading) => reading.clearlyAbove).at(-1);
+  const all = evidence(history, 'nitrate');
+  const isTrusted = (reading: Reading) => !nitriteSpoils(history, reading);
+  const seen = all.findLast((reading) => reading.clearlyAbove && isTrusted(reading));
   if (seen) {
     return met(`Nitrate read ${readingWords(seen)} on ${shortDay(seen.at, zone)}.`, [seen.id]);
   }
-  const all = evidence(history, 'nitrate');
   const latest = all.at(-1);
   if (!latest) return cannotTell('No nitrate test is logged yet.', 'Test nitrate.');
-  if (trusted.length === 0) {
+  if (!all.some(isTrusted)) {
     return cannotTell(
       'Every nitrate test was made while nitrite was present, which this kind of kit reads as nitrate.',
       'Test nitrate again once nitrite reads zero.',
@@ -175,12 +174,6 @@ export function trustedNitrate(history: TankHistory): Reading[] {
 
 /** Whether nitrite, by its nearest reading within four days, was high enough to be read as nitrate. */
 export function nitriteSpoils(history: TankHistory, nitrate: Reading): boolean {
-  const window = 4 * 86_400_000;
-  let nearest: Reading | undefined;
-  for (const nitrite of countedReadings(history, 'nitrite')) {
-    const gap = Math.abs(nitrite.at - nitrate.at);
-    if (gap > window) continue;
-    if (!nearest || gap < Math.abs(nearest.at - nitrate.at)) nearest = nitrite;
-  }
+  const nearest = nearestReading(countedReadings(history, 'nitrite'), nitrate.at, 4 * DAY_MS);
   return nearest !== undefined && nearest.best > NITRITE_SPOILS_NITRATE;
 }

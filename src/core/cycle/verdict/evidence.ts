@@ -7,9 +7,27 @@ import { HOUR_MS } from '../../time/zone';
 export const BINDER_HOURS = 48;
 
 /** Readings that may serve as evidence: possible, and made with reagents within their date. */
-export function evidence(history: TankHistory, parameter: ParameterId): Reading[] {
-  return countedReadings(history, parameter).filter((reading) => !reading.expired);
+export function evidence(history: TankHistory, parameter: ParameterId): readonly Reading[] {
+  const counted = countedReadings(history, parameter);
+  const known = unexpired.get(counted);
+  if (known) return known;
+  const found = counted.filter((reading) => !reading.expired);
+  unexpired.set(counted, found);
+  return found;
 }
+
+/** Of those the ones that are well above the kit's zero. */
+export function evidenceAbove(history: TankHistory, parameter: ParameterId): readonly Reading[] {
+  const all = evidence(history, parameter);
+  const known = clearlyAbove.get(all);
+  if (known) return known;
+  const found = all.filter((reading) => reading.clearlyAbove);
+  clearlyAbove.set(all, found);
+  return found;
+}
+
+const clearlyAbove = new WeakMap<readonly Reading[], readonly Reading[]>();
+const unexpired = new WeakMap<readonly Reading[], readonly Reading[]>();
 
 /** Share of the water left unchanged between two moments, 0 to 1. */
 export function undiluted(history: TankHistory, from: number, to: number): number {

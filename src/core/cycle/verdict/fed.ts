@@ -6,7 +6,7 @@ import { countOf, listWords } from '../../units/format';
 import { doseAdvice, hasAnimals } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
-import { evidence } from './evidence';
+import { evidence, evidenceAbove } from './evidence';
 import { inputsOf, type Input } from './inputs';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
@@ -18,9 +18,8 @@ const highest = (readings: readonly Reading[]): Reading | undefined =>
 
 /** Ammonia and nitrite at their highest, each by one of at least two readings above zero. */
 function readingsOfWorth(history: TankHistory): Reading[] {
-  const above = (parameter: 'ammonia' | 'nitrite') =>
-    evidence(history, parameter).filter((reading) => reading.clearlyAbove);
-  const [ammonia, nitrite] = [above('ammonia'), above('nitrite')];
+  const ammonia = evidenceAbove(history, 'ammonia');
+  const nitrite = evidenceAbove(history, 'nitrite');
   if (ammonia.length + nitrite.length < 2) return [];
   const tops = [highest(ammonia), highest(nitrite)].flatMap((top) => (top ? [top] : []));
   return tops.reduce((sum, top) => sum + top.best, 0) >= WORTH_CLEARING ? tops : [];

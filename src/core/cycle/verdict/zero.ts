@@ -73,12 +73,13 @@ export const nitriteZero = zeroNow('nitrite');
 function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
   const ammonia = countedReadings(history, 'ammonia');
   const nitrite = countedReadings(history, 'nitrite');
-  const lastAbove = Math.max(
-    -Infinity,
-    ...[...ammonia, ...nitrite].filter((r) => r.zero === false).map((r) => r.at),
-  );
-  const clean = (list: Reading[]) =>
-    list.filter((r) => r.at > lastAbove && isTrustedZero(history, r));
+  const above = (list: readonly Reading[]) =>
+    list.findLast((r) => r.zero === false)?.at ?? -Infinity;
+  const lastAbove = Math.max(above(ammonia), above(nitrite));
+  const clean = (list: readonly Reading[]) =>
+    list
+      .slice(firstFrom(list, lastAbove))
+      .filter((r) => r.at > lastAbove && isTrustedZero(history, r));
   return { ammonia: clean(ammonia), nitrite: clean(nitrite) };
 }
 
