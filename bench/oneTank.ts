@@ -1,67 +1,9 @@
-import { createRecord } from '../src/core/records/acts';
-import { FILE_VERSION, parseRecords } from '../src/core/records/parse';
-import { MINUTE_MS } from '../src/core/time/zone';
-import { ticked } from '../src/store/clockSlice';
-import { logMerged } from '../src/store/logReducer';
-import { createStore } from '../src/store/store';
-import { selectMilestonesOf, selectTasksOf, selectWorld } from '../src/store/world';
-import { testServices } from '../src/testing/services';
-import { newId, oneTank, stamp } from './oneTankLog';
-import { print, timed } from './print';
+import { oneTankFigures } from './oneTankFigures';
+import { print } from './print';
 
-const NOW = Date.parse('2026-11-24T12:00:00Z');
 const SIZES = [1_000, 5_000, 20_000, 50_000];
-const figures: Record<'opening' | 'act' | 'tick', number[]> = { opening: [], act: [], tick: [] };
-for (const size of SIZES) {
-  const { revisions, tankId, kitId } = oneTank(size, NOW);
-  const text = JSON.stringify(revisions);
-  const openAnew = () => {
-    const store = createStore(testServices(NOW));
-    store.dispatch(ticked(NOW));
-    const rows = (JSON.parse(text) as unknown[]).map((raw) => ({ raw, version: FILE_VERSION }));
-    store.dispatch(logMerged(parseRecords(rows).records));
-    return store;
-  };
-  const look = (store: ReturnType<typeof openAnew>) => {
-    const state = store.getState();
-    selectWorld(state, tankId);
-    selectTasksOf(state, tankId);
-    selectMilestonesOf(state, tankId);
-  };
-  figures.opening.push(timed(() => look(openAnew()), 3));
-  const store = openAnew();
-  look(store);
-  let n = 0;
-  figures.act.push(
-    timed(() => {
-      n += 1;
-      const at = new Date(NOW - 60 * MINUTE_MS + n).toISOString();
-      store.dispatch(
-        logMerged([
-          createRecord(stamp(NOW), newId(), 'entry', {
-            kind: 'reading',
-            tankId,
-            parameter: 'ammonia',
-            kitId,
-            dilution: 1,
-            at,
-            value: { form: 'card', steps: [0, 0.25, 0.5, 1, 2, 4], low: 0, high: 0 },
-          }),
-        ]),
-      );
-      look(store);
-    }, 21),
-  );
-  let now = NOW;
-  figures.tick.push(
-    timed(() => {
-      now += 20_000;
-      store.dispatch(ticked(now));
-      look(store);
-    }, 61),
-  );
-}
-for (const [name, list] of Object.entries(figures)) {
+
+for (const [name, list] of Object.entries(oneTankFigures(SIZES))) {
   print(`one tank, ${name}, ms`, {
     ...Object.fromEntries(SIZES.map((size, i) => [`${size}`, list[i]])),
     ratio: Math.round(((list.at(-1) ?? 0) / (list[0] || 1)) * 10) / 10,

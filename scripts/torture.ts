@@ -7,17 +7,27 @@ import { listenFrom } from '../server/listen';
 import { ensureBuild, ensureChromium } from './lib/ensure.mjs';
 import { countedFlushes } from './torture/flushes';
 import { torturedByImports } from './torture/imports';
+import { torturedByCommands } from './torture/commands';
+import { torturedByAnimals, torturedByKeys } from './torture/keys';
 import { torturedByKills } from './torture/kills';
 import { torturedByTabs } from './torture/tabs';
 import { torturedByTaps } from './torture/taps';
+import { torturedByTouches } from './torture/touches';
+import { oneTankFigures } from '../bench/oneTankFigures';
 
 const { values } = parseArgs({
   options: {
     seed: { type: 'string', default: '1' },
-    only: { type: 'string', default: 'imports,taps,tabs,kills,flushes' },
+    only: {
+      type: 'string',
+      default: 'imports,animals,keys,commands,growth,taps,touches,tabs,kills,flushes',
+    },
     kills: { type: 'string', default: '60' },
     minutes: { type: 'string', default: '2' },
     files: { type: 'string', default: '5000' },
+    rounds: { type: 'string', default: '4' },
+    /** The address of another build that is served, for taps and touches: a control. */
+    base: { type: 'string' },
   },
 });
 
@@ -26,11 +36,17 @@ async function main(): Promise<void> {
   process.env.CHROMIUM = await ensureChromium();
   const { server, port } = await listenFrom(createServer('dist'), '127.0.0.1', 0);
   const base = `http://127.0.0.1:${port}`;
+  const given = values.base ?? base;
   const seed = Number(values.seed);
   const chance = seededRandom(seed);
   const parts: Record<string, () => object | Promise<object>> = {
     imports: () => torturedByImports(Number(values.files), chance),
-    taps: () => torturedByTaps(base),
+    animals: () => torturedByAnimals(2000, chance),
+    keys: () => torturedByKeys(5000, chance),
+    commands: () => torturedByCommands(2000, chance),
+    growth: () => oneTankFigures([1_000, 5_000, 20_000, 50_000]),
+    taps: () => torturedByTaps(given),
+    touches: () => torturedByTouches(given, Number(values.rounds), chance),
     tabs: () => torturedByTabs(base, Number(values.minutes), chance),
     kills: () => torturedByKills(base, Number(values.kills), chance),
     flushes: () => countedFlushes(base, 20),

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { spawn, type ChildProcess } from 'node:child_process';
 import { chromium, type Browser, type Page } from '@playwright/test';
+import { clickWhatHasSettled } from '../../e2e/clicks';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
@@ -44,6 +45,7 @@ export async function startBrowser(profile: string, wrap: string[] = []): Promis
   const browser = await chromium.connectOverCDP(await addressOf(child));
   const context = browser.contexts()[0] ?? (await browser.newContext());
   const page = context.pages()[0] ?? (await context.newPage());
+  clickWhatHasSettled(page);
   await page.setViewportSize({ width: 1280, height: 800 });
   return {
     browser,

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { chromium, type Page } from '@playwright/test';
+import { clickWhatHasSettled } from '../../e2e/clicks';
 
 type Records = Record<string, number>;
 
@@ -121,6 +122,7 @@ export async function torturedByTaps(base: string) {
     args: ['--no-sandbox'],
   });
   const page = await browser.newPage({ viewport: { width: 390, height: 844 } });
+  clickWhatHasSettled(page);
   page.setDefaultTimeout(15_000);
   await page.goto(`${base}/demo`);
   await page.waitForURL(`${base}/`);

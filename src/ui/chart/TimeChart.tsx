@@ -11,6 +11,7 @@ import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 import { spreadLabels } from './labels';
 import { Marker, type MarkerShape } from './Marker';
+import { columnsOf, tellable } from '../pixels';
 
 export interface ChartPoint {
   x: number;
@@ -125,7 +126,9 @@ export function TimeChart(props: TimeChartProps) {
     ([at]) => x(at),
     ([, value]) => y(value),
   ).digits(1);
-  const visible = series.filter((s) => s.points.length > 0 || s.course);
+  const visible = series
+    .filter((s) => s.points.length > 0 || s.course)
+    .map((s) => ({ ...s, points: tellable(s.points, right - PAD.left, (p) => x(p.x)) }));
   const lineOf = (s: ChartSeries) =>
     path(
       s.course
@@ -215,17 +218,21 @@ export function TimeChart(props: TimeChartProps) {
                 {tick.label}
               </SvgText>
             ))}
-            {events.map((event, index) => (
-              <G key={`${event.x}-${index}`}>
+            {columnsOf(
+              events.map((event) => x(event.x)),
+              -Infinity,
+              Infinity,
+            ).map((place) => (
+              <G key={place}>
                 <Line
-                  x1={x(event.x)}
-                  x2={x(event.x)}
+                  x1={place}
+                  x2={place}
                   y1={bottom - 9}
                   y2={bottom}
                   stroke={color.ink}
                   strokeWidth={1.5}
                 />
-                <Path d={`M${x(event.x) - 4} ${bottom - 9} h8 l-4 -6 Z`} fill={color.ink} />
+                <Path d={`M${place - 4} ${bottom - 9} h8 l-4 -6 Z`} fill={color.ink} />
               </G>
             ))}
             {now >= from && now <= to ? (

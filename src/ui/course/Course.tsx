@@ -15,6 +15,7 @@ import {
   type PlacedMark,
 } from './layout';
 import { useViewport } from './useViewport';
+import { columnsOf } from '../pixels';
 
 const HEIGHT = 132;
 const TRACK = 66;
@@ -106,20 +107,13 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
               strokeWidth={2}
               strokeDasharray="2 4"
             />
-            {ticks.map((tick, index) => {
-              const x = place(tick);
-              return x < 0 || x > width ? null : (
-                <Line
-                  key={index}
-                  x1={x}
-                  x2={x}
-                  y1={TRACK - 5}
-                  y2={TRACK + 5}
-                  stroke={color.ink}
-                  strokeWidth={1}
-                />
-              );
-            })}
+            <Path
+              d={columnsOf(ticks.map(place), 0, width)
+                .map((x) => `M${x} ${TRACK - 5} v10`)
+                .join('')}
+              stroke={color.ink}
+              strokeWidth={1}
+            />
             <Line
               x1={nowX}
               x2={nowX}
