@@ -1,6 +1,8 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { allRevisions, EMPTY_LOG, mergeRevisions } from '../core/records/log';
-import { FILE_VERSION, parseRecords, type RawRow } from '../core/records/parse';
+import { withoutDoubles } from '../core/records/doubles';
+import { compareInFull } from '../core/records/order';
+import { FILE_VERSION, parseRecords, type ParsedRows, type RawRow } from '../core/records/parse';
 import type { Revision } from '../core/records/schema/revision';
 import { BLOCK_RECORDS, inBlocks, readBlock, writeBlock } from './block';
 import type { Flush } from './flush';
@@ -13,6 +15,7 @@ import {
   JOURNAL,
   journalKey,
 } from './keys';
+import { breath } from './breath';
 import { webExclusive, type Exclusive } from './locks';
 
 /** A stored block that was damaged: what could be read was kept, the original lies aside untouched. */
@@ -75,8 +78,8 @@ export class LogStore {
   async load(): Promise<LoadedLog> {
     const generation = await this.generation();
     const blocks = await this.blocks(generation);
-    const sorted = sortRows(blocks);
-    const parsed = parseRecords(sorted.rows);
+    const sorted = await sortRows(blocks);
+    const parsed = await parsedInSlices(sorted.rows);
     const lost = new Map<string, number>();
     for (const { index } of parsed.refused) {
       const key = sorted.from[index] ?? '';
@@ -88,7 +91,7 @@ export class LogStore {
       const count = lost.get(block.key);
       if (count !== undefined) damage.push(await this.setAside(generation, block, count));
     }
-    const revisions = allRevisions(mergeRevisions(EMPTY_LOG, parsed.records));
+    const revisions = withoutDoubles(parsed.records).records.sort(compareInFull);
     // Never a condition of opening: a disk that is full can still be read.
     if (blocks.length > FOLD_ABOVE) await this.fold().catch(() => undefined);
     return { revisions, damage };
@@ -212,9 +215,10 @@ export class LogStore {
   }
 }
 
-function sortRows(blocks: readonly Block[]): Sorted {
+async function sortRows(blocks: readonly Block[]): Promise<Sorted> {
   const sorted: Sorted = { rows: [], from: [], damaged: [] };
-  for (const block of blocks) {
+  for (const [place, block] of blocks.entries()) {
+    if (place > 0) await breath();
     const reading = readBlock(block.text);
     if (reading.kind === 'newer') {
       throw new NewerLogError(`The log has format ${reading.version}.`);
@@ -246,4 +250,18 @@ function parsedBlocks(
     const parsed = parseRecords(reading.rows, context);
     return { key, records: partly || parsed.refused.length === 0 ? parsed.records : null };
   });
+}
+
+/** Rows read in one go: a long log must not keep the page from answering. */
+const SLICE = 2000;
+
+async function parsedInSlices(rows: readonly RawRow[]): Promise<ParsedRows> {
+  const all: ParsedRows = { records: [], refused: [] };
+  for (let from = 0; from < rows.length; from += SLICE) {
+    if (from > 0) await breath();
+    const part = parseRecords(rows.slice(from, from + SLICE), rows);
+    for (const record of part.records) all.records.push(record);
+    for (const { index, why } of part.refused) all.refused.push({ index: from + index, why });
+  }
+  return all;
 }

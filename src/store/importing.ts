@@ -8,6 +8,7 @@ import { storeRevisions, type SaveResult } from './record';
 import { noticed, tankChosen } from './sessionSlice';
 import { tanksInOrder } from '../core/history/tanksInOrder';
 import { revisionKey } from '../core/records/log';
+import { breath } from '../storage/breath';
 import type { AppThunk } from './state';
 
 /** Told of the share done, 0 to 1. */
@@ -15,8 +16,6 @@ type Progress = (share: number) => void;
 
 /** Records read or stored in one go: more would leave the screen still for too long. */
 const IN_ONE_GO = 1500;
-
-const pause = () => new Promise<void>((resolve) => setTimeout(resolve, 0));
 
 /** Reads the text of a log, a part at a time so that the screen can say how far it is. */
 export async function readInParts(text: string, progress: Progress): Promise<FileReading> {
@@ -31,7 +30,7 @@ export async function readInParts(text: string, progress: Progress): Promise<Fil
     good.push(...part.records);
     refused.push(...part.refused.map(({ index, why }) => ({ row: from + index + 1, why })));
     progress(Math.min(1, (from + IN_ONE_GO) / rows.length));
-    await pause();
+    await breath();
   }
   return header.finish(good, refused);
 }
@@ -58,7 +57,7 @@ export function importRecords(plan: ImportPlan, progress: Progress): AppThunk<Pr
         const result = await dispatch(storeRevisions(part, { later: true }));
         if (!result.saved) return result;
         progress(from / fresh.length);
-        await pause();
+        await breath();
       }
     } finally {
       dispatch(logMerged(fresh.slice(0, from)));

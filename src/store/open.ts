@@ -1,5 +1,6 @@
 import { NewerLogError } from '../storage/logStore';
 import type { Revision } from '../core/records/schema/revision';
+import { instant } from '../core/time/zone';
 import { draftsLoaded } from './draftsSlice';
 import { allForgotten } from './computedSlice';
 import { logMerged, logReplaced } from './logReducer';
@@ -8,7 +9,9 @@ import { storeRevisions } from './record';
 import { tanksInOrder } from '../core/history/tanksInOrder';
 import type { LogName } from './services';
 import { opened, opening, openingFailed } from './sessionSlice';
+import { breath } from '../storage/breath';
 import { PLACE_DRAFT, type AppThunk } from './state';
+import { selectHistoryOf } from './world';
 
 /** Writes a demo log for a moment, a zone and a source of ids. */
 export type DemoMaker = (context: {
@@ -49,7 +52,8 @@ export function openLog(
       // Another log was opened meanwhile: these records are not its own.
       if (!databases.isOpen(database)) return;
       // Merged and not put in place of what is there: another tab may have told of acts meanwhile.
-      dispatch(logMerged(revisions));
+      await dispatch(mergedInSlices(revisions, () => databases.isOpen(database)));
+      if (!databases.isOpen(database)) return;
       dispatch(draftsLoaded(drafts));
       for (const act of getState().pending.queue) {
         if (act.which === which) dispatch(logMerged(act.revisions));
@@ -68,6 +72,37 @@ export function openLog(
       dispatch(openingFailed(error instanceof NewerLogError ? 'newer' : 'failed'));
     } finally {
       clearTimeout(silence);
+    }
+  };
+}
+
+/** Revisions merged in one go: of more, the page would not answer meanwhile. */
+const SLICE = 2500;
+
+/**
+ * Takes a log into memory in slices, and derives what is known of its tanks along with them: what rests
+ * on few records comes first, entries in order of their time, so that each slice adds to the last.
+ */
+function mergedInSlices(
+  revisions: readonly Revision[],
+  goesOn: () => boolean,
+): AppThunk<Promise<void>> {
+  return async (dispatch, getState) => {
+    if (revisions.length <= SLICE) {
+      dispatch(logMerged([...revisions]));
+      return;
+    }
+    const order = (revision: Revision) =>
+      revision.type !== 'entry' || revision.body.kind === 'calibration'
+        ? -Infinity
+        : instant(revision.body.at);
+    const dated = revisions.map((revision) => ({ revision, at: order(revision) }));
+    dated.sort((a, b) => (a.at === b.at ? 0 : a.at - b.at));
+    for (let from = 0; from < dated.length; from += SLICE) {
+      if (from > 0) await breath();
+      if (!goesOn()) return;
+      dispatch(logMerged(dated.slice(from, from + SLICE).map(({ revision }) => revision)));
+      for (const { id } of tanksInOrder(getState().log)) selectHistoryOf(getState(), id);
     }
   };
 }

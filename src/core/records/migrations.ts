@@ -3,10 +3,8 @@ import { derivedId } from '../math/hash';
 import { dayStart, isoInZone } from '../time/zone';
 import { daySchema, zoneSchema } from './common';
 import { narrowed } from './narrowed';
+import type { RawRecord } from './rawRecord';
 import { SETTINGS_ID } from './schema/settings';
-
-/** A record as it lies in a file or a block, before anything is known to be right about it. */
-export type RawRecord = Record<string, unknown>;
 
 /** Finds the revision that one was made from, among what is read together with it. */
 export type Ancestry = (record: RawRecord) => RawRecord | undefined;

@@ -1,7 +1,7 @@
 import { KEPT_LETTERS, LIMITS, limitsOf, type Limit } from '../livestock/catalogue/limits';
 import { NAME_LETTERS } from './common';
 import { ID_LETTERS, narrowAnimalId, narrowKey } from './keys';
-import type { RawRecord } from './migrations';
+import type { RawRecord } from './rawRecord';
 
 const isText = (value: unknown): value is string => typeof value === 'string';
 const isFields = (value: unknown): value is RawRecord =>

@@ -20,6 +20,11 @@ export function compareText(a: string, b: string): number {
   return a < b ? -1 : a > b ? 1 : 0;
 }
 
+/** Record by record, and each one's revisions in merge order: an order that rests on nothing but them. */
+export function compareInFull(a: Revision, b: Revision): number {
+  return compareText(a.id, b.id) || compareRevisions(a, b);
+}
+
 /** A value as text that does not depend on the order its fields were written in. */
 function canonical(value: unknown): string {
   return JSON.stringify(value, (_key, part: unknown) =>

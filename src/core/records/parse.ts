@@ -1,5 +1,6 @@
 import * as z from 'zod';
-import { MIGRATIONS, type Ancestry, type RawRecord } from './migrations';
+import { MIGRATIONS, type Ancestry } from './migrations';
+import type { RawRecord } from './rawRecord';
 import { revisionSchema, type Revision } from './schema/revision';
 
 /**
@@ -72,7 +73,7 @@ export interface ParsedRows {
  * @param among all that earlier revisions may be found in, where that is more than the rows
  */
 export function parseRecords(rows: readonly RawRow[], among: readonly RawRow[] = rows): ParsedRows {
-  const parents = rows.some((row) => row.version < FILE_VERSION) ? ancestry(among) : undefined;
+  const parents = rows.some((row) => row.version < ANCESTRY_UNTIL) ? ancestry(among) : undefined;
   const parsed: ParsedRows = { records: [], refused: [] };
   rows.forEach(({ raw, version }, index) => {
     const result = parseRecord(raw, version, parents);
@@ -81,6 +82,9 @@ export function parseRecords(rows: readonly RawRow[], among: readonly RawRow[] =
   });
   return parsed;
 }
+
+/** Versions from here on are read without looking at what a record was made from. */
+const ANCESTRY_UNTIL = 3;
 
 function ancestry(rows: readonly RawRow[]): Ancestry {
   const found = new Map<string, RawRecord>();

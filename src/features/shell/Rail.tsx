@@ -53,7 +53,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
             <TapLink
               key={to}
               href={to}
-            {...stepTo(path, to)}
+              {...stepTo(path, to)}
               {...(here ? { 'aria-current': 'page' } : {})}
               style={{ textDecorationLine: 'none', display: 'flex' } as object}
             >
