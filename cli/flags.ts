@@ -67,7 +67,7 @@ export const moment: Flag<number> = {
       throw new CliError(`--${name} takes a date such as 2026-11-23T18:00:00Z, not "${value}".`);
     }
     if (at < EARLIEST || at > LATEST) {
-      const year = (ms: number) => new Date(ms).getUTCFullYear();
+      const year = (ms: number) => new Date(ms).toISOString().slice(0, 4);
       throw new CliError(
         `--${name} takes a date between ${year(EARLIEST)} and ${year(LATEST)}, not "${value}".`,
       );

@@ -1,7 +1,7 @@
 import { instant } from '../time/zone';
 import { subjectOf } from './kinds';
 import type { CalibrationEntry } from './kinds/calibration';
-import { foldRevisions, type RecordState } from './merge';
+import { continued, foldRevisions, type RecordState } from './merge';
 import { compareRevisions, compareText, moreCareful, revisionKey, sameContents } from './order';
 import type { Kit } from './schema/kit';
 import type { RecordType, Revision, RevisionOf } from './schema/revision';
@@ -100,15 +100,14 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
   for (const [id, list] of arriving) {
     const place = shardOf(id);
     const present = shards[place]?.[id];
-    const all = together(present?.revisions ?? [], list);
-    if (!all) continue;
-    const state = foldRevisions(all.sort(compareRevisions));
+    const state = (present && continued(present, list)) ?? folded(present?.revisions ?? [], list);
+    if (!state) continue;
     if (!copied.has(place)) {
       shards[place] = { ...shards[place] };
       copied.add(place);
     }
     (shards[place] as Record<string, RecordState>)[id] = state;
-    size += all.length - (present?.revisions.length ?? 0);
+    size += state.revisions.length - (present?.revisions.length ?? 0);
     changes.push({
       before: present?.head,
       after: state.head,
@@ -138,6 +137,12 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     conflicted: changedConflicts(log.conflicted, changes),
     size,
   };
+}
+
+/** What a record comes to with more revisions; null where none is new. */
+function folded(there: readonly Revision[], more: readonly Revision[]): RecordState | null {
+  const all = together(there, more);
+  return all && foldRevisions(all.sort(compareRevisions));
 }
 
 /**

@@ -40,7 +40,7 @@ function dayAnew(ms: number, zone: string): DayIn {
   const day = format(date, 'yyyy-MM-dd');
   return {
     day,
-    number: Math.round(Date.UTC(date.getFullYear(), date.getMonth(), date.getDate()) / DAY_MS),
+    number: Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS),
     start: startOfDay(date).getTime(),
   };
 }
