@@ -165,4 +165,17 @@ describe('the calendar file', () => {
     const alarm = read?.component.getFirstSubcomponent('valarm')?.getFirstPropertyValue('trigger');
     expect(String(alarm)).toBe('PT7H');
   });
+
+  it('writes no line of its own, whatever a key holds', () => {
+    const event: CalendarEvent = {
+      uid: 'clock-1-brew\r\nBEGIN:VEVENT\r\nSUMMARY:mine',
+      title: 'Brew',
+      because: '',
+      when: { from: '2026-12-31', until: '2026-12-31' },
+      minutes: 0,
+    };
+    const text = icsOf([event], 7, onDay(1));
+    expect(text.match(/BEGIN:VEVENT/g)).toHaveLength(1);
+    expect([...parsed(text).values()].map(({ summary }) => summary)).toEqual(['Brew']);
+  });
 });

@@ -1,5 +1,6 @@
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventTransparency } from 'ical-generator';
 import { HOUR_MS, MINUTE_MS } from '../time/zone';
+import { narrowKey } from '../records/keys';
 import { dayAfter } from './days';
 import type { CalendarEvent } from './calendarEvents';
 
@@ -26,7 +27,7 @@ export function icsOf(events: readonly CalendarEvent[], hour: number, at: number
   for (const { uid, title, because, when, rule, minutes } of events) {
     const day = 'from' in when;
     const event = calendar.createEvent({
-      id: `${uid}@zoarium`,
+      id: `${narrowKey(uid)}@zoarium`,
       sequence,
       stamp: new Date(at),
       summary: title,
