@@ -106,6 +106,8 @@ describe('whatever is typed', () => {
   it.each([
     ['demo', '--zone', 'Mars/Base'],
     ['demo', '--zone', ''],
+    ['convert', '35 ppt', '--to', 'constructor'],
+    ['convert', '2 ppm', '--of', '__proto__', '--to', 'ppm'],
     ['demo', '--at', '+275760-09-13T00:00:00Z'],
     ['due', demo, '--at', '9999-12-31T23:59:59Z'],
   ])('%j says what to mend', (...argv) => {

@@ -46,6 +46,10 @@ const SYNONYMS: Record<string, Unit> = {
   ph: 'pH',
 };
 
+/** What a table of our own holds under a word that somebody typed: nothing that every object has. */
+const own = <T>(table: Readonly<Record<string, T>>, word: string): T | undefined =>
+  Object.hasOwn(table, word) ? table[word] : undefined;
+
 type Part = 'ppm' | 'ppb';
 type Substances = Record<string, Partial<Record<Part, Unit>>>;
 
@@ -95,16 +99,16 @@ function readUnit(text: string, of: string | undefined): Written {
   const exact = ALL_UNITS.find((unit) => unit === written);
   if (exact) return { unit: exact };
   const lower = written.toLowerCase();
-  const synonym = SYNONYMS[lower];
+  const synonym = own(SYNONYMS, lower);
   if (synonym) return { unit: synonym };
-  const substance = SUBSTANCES[lower]?.ppm;
+  const substance = own(SUBSTANCES, lower)?.ppm;
   if (substance) return { unit: substance };
   const [head = '', ...rest] = lower.split(/\s+/);
-  const scale = CONCENTRATIONS[head];
+  const scale = own(CONCENTRATIONS, head);
   if (!scale) throw new CliError(`Unknown unit "${written}". Known: ${ALL_UNITS.join(', ')}.`);
   const name = rest.length > 0 ? rest.join(' ') : of?.toLowerCase().replace(/[-_]/g, ' ');
   if (name === undefined) return { bare: scale };
-  const unit = SUBSTANCES[name]?.[scale];
+  const unit = own(SUBSTANCES, name)?.[scale];
   if (!unit) {
     throw new CliError(
       `Unknown substance "${name}" for ${head}. Known: ${Object.keys(SUBSTANCES).join(', ')}.`,
