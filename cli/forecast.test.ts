@@ -241,8 +241,8 @@ describe('simulate', () => {
 
   test.each([
     [[], /--days is missing/],
-    [['--days', '0'], /between 1 and 365/],
-    [['--days', '2.5'], /whole days/],
+    [['--days', '0'], /whole number from 1 to 365, not 0/],
+    [['--days', '2.5'], /whole number from 1 to 365, not 2.5/],
   ])('is refused with %j', (args, why) => {
     expect(() => runCommand(['simulate', file, ...args], NOW)).toThrow(why);
   });
