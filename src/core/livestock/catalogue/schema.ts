@@ -37,8 +37,8 @@ const base = {
     .optional(),
 };
 
-const figure = (name: LimitedFigure) =>
-  z.number().min(LIMITS[name].low, limitWords(name)).max(LIMITS[name].high, limitWords(name));
+const figure = (name: LimitedFigure, low: number = LIMITS[name].low) =>
+  z.number().min(low, limitWords(name, low)).max(LIMITS[name].high, limitWords(name, low));
 const depth = z.number().min(0.5).max(200);
 const foods = z.array(z.string().min(2).max(NAME_LETTERS)).max(20);
 
@@ -52,7 +52,7 @@ const sized = {
 
 const TEMPERS = ['peaceful', 'semi', 'aggressive'] as const;
 
-const fishCm = figure('adultCm').min(LEAST_FISH_CM, limitWords('adultCm', LEAST_FISH_CM));
+const fishCm = figure('adultCm', LEAST_FISH_CM);
 
 export const fishSchema = z.strictObject({
   ...base,

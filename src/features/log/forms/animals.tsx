@@ -1,4 +1,7 @@
 import * as z from 'zod';
+import { limitWords } from '@/core/livestock/catalogue/limits';
+import { sizeSchema } from '@/core/livestock/catalogue/size';
+import { animalIdSchema } from '@/core/records/keys';
 import { CAUTIONS } from '@/core/cautions';
 import {
   daySchema,
@@ -113,7 +116,11 @@ export function readAnimals(
   const count = read.optional('count', { min: 1, max: 10_000 });
   if (count !== null && !Number.isInteger(count)) read.fail('count', 'Whole animals only.');
   const grams = read.optional('grams', { aboveZero: true });
-  const size = read.optional('size', { aboveZero: true, max: 400 });
+  const size = read.optional('size', { aboveZero: true });
+  const sizeCm = size === null ? null : linearToCanonical(size, settings.lengthUnit);
+  if (sizeCm !== null && !sizeSchema.safeParse(sizeCm).success) {
+    read.fail('size', `A length ${limitWords('adultCm')}.`);
+  }
   const price = joins(form.move) ? read.optional('price', { aboveZero: true }) : null;
   if (form.until !== '' && !daySchema.safeParse(form.until).success) {
     read.fail('until', 'Give a day, such as 4 May.');
@@ -126,13 +133,13 @@ export function readAnimals(
     what,
     ...(count === null ? {} : { count }),
     ...(grams === null ? {} : { grams }),
-    ...(size === null ? {} : { sizeCm: linearToCanonical(size, settings.lengthUnit) }),
+    ...(sizeCm === null ? {} : { sizeCm }),
     ...(form.known === 'notSure' ? { notSure: true as const } : {}),
     ...(joins(form.move) ? read.optionalText('source', NAME_LETTERS) : {}),
     ...(price === null ? {} : { price }),
     ...(dated ? kept('until', form.until, daySchema) : {}),
     ...(form.move === 'died' ? read.optionalText('cause', NAME_LETTERS) : {}),
-    ...kept('species', form.species, labelSchema),
+    ...kept('species', form.species, animalIdSchema),
     ...kept('lot', form.lot, idSchema),
     ...kept('otherTankId', form.otherTankId, idSchema),
     ...kept('together', form.together, labelSchema),

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { KEY_LETTERS } from '@/core/records/keys';
+import { KEY_LETTERS, narrowKey } from '@/core/records/keys';
 import { CAUTIONS } from '@/core/cautions';
 import { instantSchema, NOTE_LETTERS } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
@@ -196,7 +196,7 @@ export const TaskMarkForm = entryForm<'taskMark', z.infer<typeof taskMarkFields>
     const read = new FormReader(form);
     const note = read.optionalText('note', NOTE_LETTERS);
     const until = form.how === 'snoozed' && form.until !== null ? { until: form.until } : {};
-    const task = read.text('task', KEY_LETTERS, 'No task was named.');
+    const task = narrowKey(read.text('task', KEY_LETTERS, 'No task was named.'));
     const title = read.text('title', TITLE_LETTERS, 'No task was named.');
     return read.result({
       kind: 'taskMark',
