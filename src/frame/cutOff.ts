@@ -23,6 +23,20 @@ export function whenBack(then: () => void): () => void {
   return stop;
 }
 
+const REOPENED = 'zoarium-reopened';
+const MOST_TIMES = 3;
+
+/**
+ * Opens the page anew: a few times in one visit and no more, since a part that is missing at the server
+ * itself would otherwise have the page open for ever.
+ */
+export function reopen(): void {
+  const times = Number(sessionStorage.getItem(REOPENED) ?? 0);
+  if (times >= MOST_TIMES) return;
+  sessionStorage.setItem(REOPENED, String(times + 1));
+  location.reload();
+}
+
 /**
  * Says that the network is gone where a part of the app could not be fetched, in words that lie in the
  * page itself: the part that failed may be the one that would say so. The page opens anew by itself
@@ -36,7 +50,7 @@ export function watchForCutOff(): void {
       if (said || !(target instanceof HTMLScriptElement)) return;
       said = true;
       document.getElementById('cut-off')?.removeAttribute('hidden');
-      whenBack(() => location.reload());
+      whenBack(reopen);
     },
     { capture: true },
   );

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useEffect } from 'react';
 import { to } from '@/frame/addresses';
-import { whenBack } from '@/frame/cutOff';
+import { reopen, whenBack } from '@/frame/cutOff';
 import { Button } from '@/ui/Press';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
@@ -31,7 +31,7 @@ const wasNotFetched = (error: Error) =>
 
 /** In place of a screen that the network did not bring: it opens by itself once it can be fetched. */
 function NoNetwork() {
-  useEffect(() => whenBack(() => location.reload()), []);
+  useEffect(() => whenBack(reopen), []);
   return (
     <Screen>
       <Opening title="This screen did not open.">
