@@ -154,6 +154,15 @@ describe('a figure that no animal has', () => {
     expect(headsOfType(log, 'entry')[0]?.body).toMatchObject({ asTyped: { sizeCm: 1e-6 } });
   });
 
+  it('is kept so where it lies within a part of its description as well', () => {
+    const temperature = { low: -300, high: 900 };
+    const [head] = opened([old(2, 'species', { ...OWN, temperature })]).species;
+    expect(head?.body).toMatchObject({
+      temperature: { low: -2, high: 40 },
+      asTyped: { 'temperature.low': -300, 'temperature.high': 900 },
+    });
+  });
+
   it('keeps a name that is far too long beside the letters that are used', () => {
     const [head] = opened([old(2, 'species', { ...OWN, names: ['b'.repeat(20_000)] })]).species;
     expect(head?.body.names[0]).toHaveLength(60);

@@ -1,4 +1,10 @@
-import { KEPT_LETTERS, LIMITS, limitsOf, type Limit } from '../livestock/catalogue/limits';
+import {
+  INNER_LIMITS,
+  KEPT_LETTERS,
+  LIMITS,
+  limitsOf,
+  type Limit,
+} from '../livestock/catalogue/limits';
 import { NAME_LETTERS } from './common';
 import { ID_LETTERS, narrowAnimalId, narrowKey } from './keys';
 import type { RawRecord } from './rawRecord';
@@ -47,8 +53,27 @@ function bounded(body: RawRecord, limits: Readonly<Record<string, Limit>>): RawR
   return Object.keys(typed).length > 0 ? { ...next, asTyped: typed } : next;
 }
 
+/** The same of a part of a description: what was typed is kept under the name of the part and the field. */
+function boundedWithin(
+  body: RawRecord,
+  part: string,
+  limits: Readonly<Record<string, Limit>>,
+): RawRecord {
+  const inside = body[part];
+  if (!isFields(inside)) return body;
+  const { asTyped, ...rest } = bounded(inside, limits);
+  if (!isFields(asTyped)) return body;
+  const kept = Object.entries(asTyped).map(([field, value]) => [`${part}.${field}`, value]);
+  const before = isFields(body.asTyped) ? body.asTyped : {};
+  return { ...body, [part]: rest, asTyped: { ...before, ...Object.fromEntries(kept) } };
+}
+
 function ownAnimal(body: RawRecord): RawRecord {
-  const next = bounded(mapped(body, 'id', isText, narrowAnimalId), limitsOf(body.group));
+  const outer = bounded(mapped(body, 'id', isText, narrowAnimalId), limitsOf(body.group));
+  const next = Object.entries(INNER_LIMITS).reduce<RawRecord>(
+    (whole, [part, limits]) => boundedWithin(whole, part, limits),
+    outer,
+  );
   const names = body.names;
   if (!Array.isArray(names) || !names.some((name) => isText(name) && name.length > NAME_LETTERS)) {
     return next;

@@ -18,6 +18,13 @@ export const LIMITS = {
   leastLengthCm: { low: 1, high: 3_000 },
 } as const satisfies Record<string, Limit>;
 
+/** The same of figures that lie within a part of an animal's description: °C, cm of sand, animals. */
+export const INNER_LIMITS = {
+  temperature: { low: { low: -2, high: 40 }, high: { low: -2, high: 40 } },
+  sand: { depthCm: { low: 0.5, high: 200 } },
+  company: { least: { low: 2, high: 100 } },
+} as const satisfies Record<string, Record<string, Limit>>;
+
 /** A fish is no smaller than this, cm. */
 export const LEAST_FISH_CM = 0.5;
 

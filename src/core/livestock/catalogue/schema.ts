@@ -1,10 +1,21 @@
 import * as z from 'zod';
 import { NAME_LETTERS } from '../../records/common';
 import { animalIdSchema } from '../../records/keys';
-import { KEPT_LETTERS, LEAST_FISH_CM, LIMITS, limitWords, type LimitedFigure } from './limits';
+import {
+  INNER_LIMITS,
+  KEPT_LETTERS,
+  LEAST_FISH_CM,
+  LIMITS,
+  limitWords,
+  type Limit,
+  type LimitedFigure,
+} from './limits';
+
+const inner = ({ low, high }: Limit) => z.number().min(low).max(high);
+const WARM = INNER_LIMITS.temperature;
 
 const ranged = z
-  .strictObject({ low: z.number().min(-2).max(40), high: z.number().min(-2).max(40) })
+  .strictObject({ low: inner(WARM.low), high: inner(WARM.high) })
   .refine(({ low, high }) => low <= high, 'has its lower end above its upper one');
 
 /** What every animal of the catalogue says. Facts are the hobby's general knowledge, on the safe side. */
@@ -39,7 +50,7 @@ const base = {
 
 const figure = (name: LimitedFigure, low: number = LIMITS[name].low) =>
   z.number().min(low, limitWords(name, low)).max(LIMITS[name].high, limitWords(name, low));
-const depth = z.number().min(0.5).max(200);
+const depth = inner(INNER_LIMITS.sand.depthCm);
 const foods = z.array(z.string().min(2).max(NAME_LETTERS)).max(20);
 
 const sized = {
@@ -67,7 +78,11 @@ export const fishSchema = z.strictObject({
   /** Whom of its own kind it bears. */
   company: z.strictObject({
     kind: z.enum(['one', 'pair', 'group', 'harem']),
-    least: z.int().min(2).max(100).optional(),
+    least: z
+      .int()
+      .min(INNER_LIMITS.company.least.low)
+      .max(INNER_LIMITS.company.least.high)
+      .optional(),
   }),
   diet: z.enum(['herbivore', 'omnivore', 'carnivore', 'planktivore']),
   foods: foods.min(1),
