@@ -74,6 +74,10 @@ const TYPED_WORDS: Readonly<Record<string, string>> = {
   boughtCm: 'size it is bought at in cm',
   leastLitres: 'least water in L',
   leastLengthCm: 'length to swim in cm',
+  'temperature.low': 'lowest temperature in °C',
+  'temperature.high': 'highest temperature in °C',
+  'sand.depthCm': 'depth of sand in cm',
+  'company.least': 'least number kept together',
   name: 'name',
 };
 
