@@ -63,7 +63,7 @@ test('the shop question: yes with its peak, no by its rule, and not yet with its
 }) => {
   await openStock(page);
   await page.getByRole('button', { name: 'Can I add … today?' }).click();
-  const field = page.getByLabel('Can I add … today?');
+  const field = page.getByRole('textbox', { name: 'Can I add … today?' });
   await field.fill('firefsh');
   await page.getByRole('button', { name: /^Firefish/ }).click();
   await expect(heading(page)).toHaveText('Yes.');

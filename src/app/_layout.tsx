@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
+import { fetchBeforehand } from '@/frame/beforehand';
 import { mayNotify } from '@/frame/notify';
 import { keepOffline } from '@/frame/offline';
 import { browserServices } from '@/store/browserServices';
@@ -30,7 +31,13 @@ export default function Layout() {
     if (location.pathname !== '/demo') void store.dispatch(openLog(rememberedLog()));
     const tick = () => store.dispatch(ticked(Date.now()));
     // After the first screen, which it must not slow down; a build in development has no worker.
-    const begin = () => void keepOffline(navigator.serviceWorker, () => location.reload());
+    const begin = () => {
+      void keepOffline(navigator.serviceWorker, () => location.reload());
+      fetchBeforehand([
+        () => import('@/features/stock'),
+        () => import('@/features/cycle/CycleScreen'),
+      ]);
+    };
     if (!__DEV__) setTimeout(begin, OFFLINE_AFTER_MS);
     const ticker = setInterval(tick, TICK_MS);
     document.addEventListener('visibilitychange', tick);

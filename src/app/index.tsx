@@ -3,6 +3,7 @@ import { TodayScreen } from '@/features/today/TodayScreen';
 import { useAppSelector } from '@/store/hooks';
 import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
+import { kept } from '@/features/shell/kept';
 
 // Seen once by each keeper: whoever has a tank need not fetch it.
 const WelcomeScreen = lazy(async () => ({
@@ -16,7 +17,7 @@ const OtherTanks = lazy(async () => ({
   default: (await import('@/features/dailyLife')).OtherTanks,
 }));
 
-export default function Today() {
+function Today() {
   const tank = useAppSelector(selectTank);
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
   return tank ? (
@@ -25,3 +26,5 @@ export default function Today() {
     <WelcomeScreen />
   );
 }
+
+export default kept('/', Today);

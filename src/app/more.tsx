@@ -1,5 +1,4 @@
 import { MoreScreen } from '@/features/shell/MoreScreen';
+import { kept } from '@/features/shell/kept';
 
-export default function More() {
-  return <MoreScreen />;
-}
+export default kept('/more', MoreScreen);

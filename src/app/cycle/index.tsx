@@ -1,5 +1,8 @@
-import { CycleScreen } from '@/features/cycle/CycleScreen';
+import { lazy } from 'react';
+import { kept } from '@/features/shell/kept';
 
-export default function Cycle() {
-  return <CycleScreen />;
-}
+const CycleScreen = lazy(async () => ({
+  default: (await import('@/features/cycle/CycleScreen')).CycleScreen,
+}));
+
+export default kept('/cycle', CycleScreen);

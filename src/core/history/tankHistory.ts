@@ -6,6 +6,7 @@ import { changedShare, type WaterChangeEntry } from '../records/kinds/waterChang
 import type { Kit } from '../records/schema/kit';
 import type { Tank } from '../records/schema/tank';
 import type { Reading } from './reading';
+import { passing, perList } from './perList';
 import type { Logged, TankEntries } from './logged';
 import type { Standing } from './standing';
 
@@ -93,16 +94,10 @@ export function firstFrom(items: readonly { at: number }[], at: number): number 
 
 /** The readings that may decide something: possible values only, in order of time. */
 export function countedReadings(history: TankHistory, parameter: ParameterId): readonly Reading[] {
-  const all = history.readings[parameter];
-  const known = counted.get(all);
-  if (known) return known;
-  const found = all.filter((reading) => reading.counts);
-  counted.set(all, found);
-  return found;
+  return counted(history.readings[parameter]);
 }
 
-/** A list of readings is never changed once its history was made, and is taken over by the next one. */
-const counted = new WeakMap<readonly Reading[], readonly Reading[]>();
+const counted = perList((all: readonly Reading[]) => passing(all, (reading) => reading.counts));
 
 /** The newest reading of a parameter that counts. */
 export function latestReading(history: TankHistory, parameter: ParameterId): Reading | undefined {

@@ -2,6 +2,7 @@ import { TapLink } from '@/ui/press/TapLink';
 import { StyleSheet, View } from 'react-native';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { scrollToTop } from './kept';
 import { BAR, MORE, placeOf, stepTo } from './places';
 
 const styles = StyleSheet.create({
@@ -39,6 +40,7 @@ export function Bar({ path }: { path: string }) {
             href={to}
             {...stepTo(path, to)}
             {...(here ? { 'aria-current': 'page' } : {})}
+            onPress={path === to ? scrollToTop : undefined}
             style={{ flex: 1, textDecorationLine: 'none', display: 'flex' } as object}
           >
             <View style={styles.place}>

@@ -13,7 +13,8 @@ import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
 import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
-import { isEntryPath, isHelpPath, needsTank } from './places';
+import { KeptPlaces } from './kept';
+import { isEntryPath, isHelpPath, isKept, needsTank } from './places';
 import { Rail } from './Rail';
 import { SosButton } from './SosButton';
 import { ScreenBoundary } from './ScreenBoundary';
@@ -22,6 +23,9 @@ const styles = StyleSheet.create({
   page: { flex: 1, backgroundColor: color.paper, flexDirection: 'row' },
   column: { flex: 1, minWidth: 0 },
 });
+
+// One element, so that no head is drawn anew as the place changes.
+const SOS = <SosButton />;
 
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
 export function Shell({
@@ -64,11 +68,13 @@ export function Shell({
           </View>
         )}
         <View role="main" style={styles.column}>
-          <ScreenBoundary key={path}>
-            <HeadEnd value={wide || bare || path === to.emergency ? null : <SosButton />}>
-              <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
-            </HeadEnd>
-          </ScreenBoundary>
+          <HeadEnd value={wide || bare || path === to.emergency ? null : SOS}>
+            <KeptPlaces path={path}>
+              <ScreenBoundary key={isKept(path) ? 'kept' : path}>
+                <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
+              </ScreenBoundary>
+            </KeptPlaces>
+          </HeadEnd>
         </View>
         {bare || !RunBar ? null : (
           <Suspense fallback={null}>

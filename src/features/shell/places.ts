@@ -25,6 +25,9 @@ export const BAR: readonly BarPlace[] = [
   { path: '/more', label: 'More', icon: Ellipsis },
 ];
 
+/** Whether a place's screen is kept between visits. */
+export const isKept = (path: string) => BAR.some((place) => place.path === path);
+
 /** Every other place: behind More on a phone, in the rail where it is wide. */
 export const MORE: readonly (Place & { note: string })[] = [
   {

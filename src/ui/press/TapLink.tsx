@@ -10,6 +10,7 @@ export function TapLink(props: LinkProps) {
       ref={target}
       onPress={(event) => {
         if (refused(event)) event.preventDefault();
+        else props.onPress?.(event);
       }}
     />
   );

@@ -2,6 +2,7 @@ import { doseAdvice } from '../doseAdvice';
 import { usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
 import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
+import { perList } from '../../history/perList';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { passedChallenge } from './challenge';
@@ -73,11 +74,12 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
 const PLAIN_NITRITE = 0.15;
 
 /** Readings that show nitrite: one well above zero, or else more than one lowest step. */
-function nitriteShown(history: TankHistory): readonly Reading[] {
-  const above = evidenceAbove(history, 'nitrite');
+const nitriteShown = (history: TankHistory) => shownBy(evidenceAbove(history, 'nitrite'));
+
+const shownBy = perList((above: readonly Reading[]): readonly Reading[] => {
   const plain = above.filter((reading) => reading.best >= PLAIN_NITRITE);
   return plain.length > 0 ? plain : above.length > 1 ? above : [];
-}
+});
 
 /** Less new water than this, all together, explains no zero. */
 const LITTLE_CHANGED = 0.1;

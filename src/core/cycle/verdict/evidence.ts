@@ -1,4 +1,5 @@
 import { countedReadings, shareOf, type TankHistory } from '../../history/tankHistory';
+import { passing, perList } from '../../history/perList';
 import type { Reading } from '../../history/reading';
 import type { ParameterId } from '../../parameters/registry';
 import { HOUR_MS } from '../../time/zone';
@@ -8,26 +9,24 @@ export const BINDER_HOURS = 48;
 
 /** Readings that may serve as evidence: possible, and made with reagents within their date. */
 export function evidence(history: TankHistory, parameter: ParameterId): readonly Reading[] {
-  const counted = countedReadings(history, parameter);
-  const known = unexpired.get(counted);
-  if (known) return known;
-  const found = counted.filter((reading) => !reading.expired);
-  unexpired.set(counted, found);
-  return found;
+  return unexpired(countedReadings(history, parameter));
 }
 
 /** Of those the ones that are well above the kit's zero. */
 export function evidenceAbove(history: TankHistory, parameter: ParameterId): readonly Reading[] {
-  const all = evidence(history, parameter);
-  const known = clearlyAbove.get(all);
-  if (known) return known;
-  const found = all.filter((reading) => reading.clearlyAbove);
-  clearlyAbove.set(all, found);
-  return found;
+  return clearlyAbove(evidence(history, parameter));
 }
 
-const clearlyAbove = new WeakMap<readonly Reading[], readonly Reading[]>();
-const unexpired = new WeakMap<readonly Reading[], readonly Reading[]>();
+type Readings = readonly Reading[];
+const unexpired = perList((all: Readings) => passing(all, (reading) => !reading.expired));
+const clearlyAbove = perList((all: Readings): Readings =>
+  all.filter((reading) => reading.clearlyAbove),
+);
+
+/** When a list of readings last had one above its kit's zero, ms; −Infinity where it never had. */
+export const lastAboveZero = perList(
+  (all: Readings) => all.findLast((reading) => reading.zero === false)?.at ?? -Infinity,
+);
 
 /** Share of the water left unchanged between two moments, 0 to 1. */
 export function undiluted(history: TankHistory, from: number, to: number): number {

@@ -1,4 +1,5 @@
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
+import { perList } from '../../history/perList';
 import { readingWords, type Reading } from '../../history/reading';
 import { shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
@@ -6,15 +7,16 @@ import { countOf, listWords } from '../../units/format';
 import { doseAdvice, hasAnimals } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
-import { evidence, evidenceAbove } from './evidence';
+import { evidence, evidenceAbove, lastAboveZero } from './evidence';
 import { inputsOf, type Input } from './inputs';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
 /** Less than this leaves nothing to judge a colony by, mg N/L: a fortnight of a first small fish. */
 const WORTH_CLEARING = 0.7;
 
-const highest = (readings: readonly Reading[]): Reading | undefined =>
-  readings.reduce<Reading | undefined>((a, b) => (a && a.best >= b.best ? a : b), undefined);
+const highest = perList((readings: readonly Reading[]): Reading | undefined =>
+  readings.reduce<Reading | undefined>((a, b) => (a && a.best >= b.best ? a : b), undefined),
+);
 
 /** Ammonia and nitrite at their highest, each by one of at least two readings above zero. */
 function readingsOfWorth(history: TankHistory): Reading[] {
@@ -30,12 +32,12 @@ const STARVED_DAYS = 21;
 
 /** When there was last something to clear: put in, or read in the water. */
 function lastFood(history: TankHistory, inputs: readonly Input[]): number | null {
-  const above = (['ammonia', 'nitrite'] as const).flatMap(
-    (parameter) =>
-      evidence(history, parameter).findLast((reading) => reading.zero === false)?.at ?? [],
+  const last = Math.max(
+    lastAboveZero(evidence(history, 'ammonia')),
+    lastAboveZero(evidence(history, 'nitrite')),
+    inputs.reduce((latest, { at }) => Math.max(latest, at), -Infinity),
   );
-  const moments = [...above, ...inputs.map((input) => input.at)];
-  return moments.length === 0 ? null : Math.max(...moments);
+  return last === -Infinity ? null : last;
 }
 
 /** When a colony with nothing to clear stops being what was shown, ms; null where animals feed it. */

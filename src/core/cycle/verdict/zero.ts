@@ -9,7 +9,7 @@ import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
 import { addDaysIn, DAY_MS, daysBetween, startOfDayIn } from '../../time/zone';
 import { countOf } from '../../units/format';
-import { BINDER_HOURS, isBound, isTrustedZero } from './evidence';
+import { BINDER_HOURS, isBound, isTrustedZero, lastAboveZero } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 type Toxin = 'ammonia' | 'nitrite';
@@ -73,9 +73,7 @@ export const nitriteZero = zeroNow('nitrite');
 function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
   const ammonia = countedReadings(history, 'ammonia');
   const nitrite = countedReadings(history, 'nitrite');
-  const above = (list: readonly Reading[]) =>
-    list.findLast((r) => r.zero === false)?.at ?? -Infinity;
-  const lastAbove = Math.max(above(ammonia), above(nitrite));
+  const lastAbove = Math.max(lastAboveZero(ammonia), lastAboveZero(nitrite));
   const clean = (list: readonly Reading[]) =>
     list
       .slice(firstFrom(list, lastAbove))
