@@ -136,6 +136,24 @@ test('the first load fetches at most 496 kB of script, gzipped', async ({ page }
   expect(bytes).toBeLessThanOrEqual(496_000);
 });
 
+test('a place lies as it was left, and a tap on it leads to its top', async ({ page }) => {
+  await openDemo(page);
+  await goTo(page, 'Cycle');
+  const title = page.getByRole('heading', { level: 1 });
+  await expect(title).toHaveText('Nitrite is turning.');
+  await page.getByRole('button', { name: /^School:/ }).scrollIntoViewIfNeeded();
+  await page.getByRole('button', { name: /^Method:/ }).hover();
+  await page.mouse.wheel(0, 2000);
+  await expect(title).not.toBeInViewport();
+  await goTo(page, 'Water');
+  await expect(title).not.toHaveText('Nitrite is turning.');
+  await goTo(page, 'Cycle');
+  await expect(title).toHaveText('Nitrite is turning.');
+  await expect(title).not.toBeInViewport();
+  await goTo(page, 'Cycle');
+  await expect(title).toBeInViewport();
+});
+
 test('the cycle is judged criterion by criterion, by the school one chooses', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Cycle');

@@ -3,6 +3,7 @@ import { TapLink } from '@/ui/press/TapLink';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { color, radius, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { scrollToTop } from './kept';
 import { BAR, MORE, placeOf, stepTo } from './places';
 import { Tap } from '@/ui/press/Tap';
 
@@ -55,6 +56,7 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
               href={to}
               {...stepTo(path, to)}
               {...(here ? { 'aria-current': 'page' } : {})}
+              onPress={path === to ? scrollToTop : undefined}
               style={{ textDecorationLine: 'none', display: 'flex' } as object}
             >
               <View style={[styles.place, here && styles.here, { width: 170 }]}>
