@@ -48,6 +48,23 @@ describe('an entry that is opened again', () => {
     expect(lastLogged(store, 'feed')?.entry).toMatchObject({ amount: { by: 'grams', grams: 0.8 } });
   });
 
+  it('keeps a length that no animal has as it was typed, until one is given', async () => {
+    const store = await opened({
+      kind: 'animals',
+      move: 'in',
+      group: 'fish',
+      what: 'Goby',
+      asTyped: { sizeCm: 1e300 },
+    });
+    type('What they are', 'Neon goby');
+    await press('Save the change');
+    await left();
+    expect(lastLogged(store, 'animals')?.entry).toMatchObject({
+      what: 'Neon goby',
+      asTyped: { sizeCm: 1e300 },
+    });
+  });
+
   it('is removed, and then gone', async () => {
     const store = await opened({ kind: 'light', state: 'on' });
     const before = headsOfType(selectLog(store.getState()), 'entry').length;

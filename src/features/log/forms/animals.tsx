@@ -41,6 +41,8 @@ export const animalsFields = z.object({
   count: z.string(),
   grams: z.string(),
   size: z.string(),
+  /** A length of an older log that no animal has, as it was typed. */
+  sizeAsTyped: z.string(),
   known: z.enum(['sure', 'notSure']),
   source: z.string(),
   price: z.string(),
@@ -63,6 +65,7 @@ export const EMPTY_ANIMALS: AnimalsForm = {
   count: '1',
   grams: '',
   size: '',
+  sizeAsTyped: '',
   known: 'sure',
   source: '',
   price: '',
@@ -87,6 +90,7 @@ export function formOfAnimals(entry: AnimalsEntry, settings: Settings): AnimalsF
     count: entry.count === undefined ? '' : String(entry.count),
     grams: number(entry.grams),
     size: sizeCm === undefined ? '' : number(linearFromCanonical(sizeCm, settings.lengthUnit)),
+    sizeAsTyped: entry.asTyped === undefined ? '' : String(entry.asTyped.sizeCm),
     known: entry.notSure ? 'notSure' : 'sure',
     source: entry.source ?? '',
     price: number(entry.price),
@@ -105,6 +109,12 @@ function kept<K extends string>(name: K, value: string, schema: z.ZodType): { [P
   const part: { [P in K]?: string } = {};
   if (value !== '' && schema.safeParse(value).success) part[name] = value;
   return part;
+}
+
+/** What cannot be used stays with the entry until a length takes its place. */
+function lengthAsTyped({ sizeAsTyped }: AnimalsForm): Pick<AnimalsEntry, 'asTyped'> {
+  const sizeCm = Number(sizeAsTyped);
+  return sizeAsTyped === '' || !Number.isFinite(sizeCm) ? {} : { asTyped: { sizeCm } };
 }
 
 export function readAnimals(
@@ -133,7 +143,7 @@ export function readAnimals(
     what,
     ...(count === null ? {} : { count }),
     ...(grams === null ? {} : { grams }),
-    ...(sizeCm === null ? {} : { sizeCm }),
+    ...(sizeCm === null ? lengthAsTyped(form) : { sizeCm }),
     ...(form.known === 'notSure' ? { notSure: true as const } : {}),
     ...(joins(form.move) ? read.optionalText('source', NAME_LETTERS) : {}),
     ...(price === null ? {} : { price }),
