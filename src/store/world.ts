@@ -42,18 +42,19 @@ type Kits = Readonly<Record<string, Kit>>;
 
 const derivedOf = perKey(
   (
-    [tankId, tank, all, count, kits, calibrations]: readonly [
+    [tankId, tank, all, count, kits, medicines, calibrations]: readonly [
       string,
       Tank,
       Heads,
       number,
       Kits,
+      Log['everyMedicine'],
       Log['calibrations'],
     ],
     before: Derived | null,
   ): Derived => {
     const heads = count === all.length ? all : all.slice(0, count);
-    return deriveHistory({ tankId, tank, heads, kits, calibrations }, before);
+    return deriveHistory({ tankId, tank, heads, kits, medicines, calibrations }, before);
   },
 );
 
@@ -83,7 +84,9 @@ function historyUntil(
   const count = entriesUntil(all, moment);
   const key = `${purpose}/${tank.id}`;
   const calibrations = calibrationsFor(key, [log.calibrations], moment);
-  return derivedOf(key, [tank.id, tank.body, all, count, log.everyKit, calibrations]).history;
+  const { everyKit, everyMedicine } = log;
+  return derivedOf(key, [tank.id, tank.body, all, count, everyKit, everyMedicine, calibrations])
+    .history;
 }
 
 /** The history of a tank up to now; it changes when an entry does, or when one that lay ahead comes due. */

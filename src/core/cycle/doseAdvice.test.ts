@@ -71,6 +71,29 @@ describe('advice', () => {
     },
   );
 
+  it('never adds ammonia while a prawn rots, whatever was read', () => {
+    const reading = fc.tuple(
+      fc.integer({ min: 2, max: 19 }),
+      fc.constantFrom(0, 0.25, 1, 4),
+      fc.constantFrom(0, 0.25, 2, 5),
+    );
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...SCHOOLS),
+        fc.array(reading, { maxLength: 6 }),
+        (choice, readings) => {
+          const builder = tank(choice, null, readings);
+          builder.entry(onDay(19.5), {
+            kind: 'organics',
+            action: { what: 'prawnIn', grams: 30 },
+          });
+          expect(advised(builder).filter((text) => ADDS.test(text))).toEqual([]);
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
   it('adds it where nothing lives, and says why not where something does', () => {
     const weak = [[5, 0, 0]];
     const [choice = SCHOOLS[0] as SchoolChoice] = SCHOOLS;

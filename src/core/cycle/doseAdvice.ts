@@ -9,9 +9,12 @@ export function hasAnimals({ standing }: TankHistory): boolean {
   return standing.animalsSince !== null || standing.runningSince !== null;
 }
 
-/** Advice that adds ammonia, which is never given while an animal is in the tank. */
-export function doseAdvice(history: TankHistory, advice: string): string {
-  return hasAnimals(history) ? NO_AMMONIA : advice;
+/** What would settle a question: something to do, or a dose, which is not given at every time. */
+export type Advice = string | { dose: string };
+
+/** Advice that adds ammonia: never while an animal is in, nor where the verdict finds another reason. */
+export function doseAdvice(history: TankHistory, advice: string): Advice {
+  return hasAnimals(history) ? NO_AMMONIA : { dose: advice };
 }
 
 /**

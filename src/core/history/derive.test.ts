@@ -68,6 +68,7 @@ describe('a history taken one entry at a time', () => {
             tank: tank.body,
             heads: entriesOfTank(log, builder.tankId),
             kits: log.everyKit,
+            medicines: log.everyMedicine,
             calibrations: log.calibrations,
           };
           derived = deriveHistory(source, derived);

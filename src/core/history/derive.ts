@@ -4,6 +4,7 @@ import { ENTRY_KINDS, entryTouches, type EntryKind, type EntryOf } from '../reco
 import type { CalibrationEntry } from '../records/kinds/calibration';
 import type { ReadingEntry } from '../records/kinds/reading';
 import { entriesOfTank, headOf, isType, type Log } from '../records/log';
+import type { Medicine } from '../records/schema/medicine';
 import type { Kit } from '../records/schema/kit';
 import type { RevisionOf } from '../records/schema/revision';
 import type { Tank } from '../records/schema/tank';
@@ -23,6 +24,8 @@ export interface HistorySource {
   heads: Heads;
   /** Every kit there ever was, by id. */
   kits: Readonly<Record<string, Kit>>;
+  /** Every label of a medicine there ever was, by id. */
+  medicines: Readonly<Record<string, Medicine>>;
   /** Calibrations of each kit, in order of time. */
   calibrations: Log['calibrations'];
 }
@@ -59,12 +62,13 @@ export function tankHistory(log: Log, tankId: string, moment = Infinity): TankHi
   const all = entriesOfTank(log, tankId);
   const count = entriesUntil(all, moment);
   const heads = count === all.length ? all : all.slice(0, count);
-  const { everyKit: kits, calibrations } = log;
+  const { everyKit: kits, everyMedicine: medicines, calibrations } = log;
   return deriveHistory({
     tankId,
     tank: head.body,
     heads,
     kits,
+    medicines,
     calibrations: calibrationsUntil(calibrations, moment),
   }).history;
 }
@@ -100,6 +104,7 @@ export function deriveHistory(source: HistorySource, before: Derived | null = nu
     before &&
     before.source.tank === source.tank &&
     before.source.kits === source.kits &&
+    before.source.medicines === source.medicines &&
     before.source.calibrations === source.calibrations
       ? before
       : null;
@@ -297,7 +302,7 @@ function insert<T>(list: T[], item: T, compare: (a: T, b: T) => number): void {
 }
 
 function completed(
-  { tankId, tank }: HistorySource,
+  { tankId, tank, medicines }: HistorySource,
   entries: TankEntries,
   readings: TankHistory['readings'],
   kits: TankHistory['kits'],
@@ -312,7 +317,21 @@ function completed(
     entries,
     standing,
     kits,
+    medicines: medicinesOf(entries, medicines),
   };
+}
+
+/** The labels that medicines were given by here. */
+function medicinesOf(
+  { medication }: TankEntries,
+  all: HistorySource['medicines'],
+): Record<string, Medicine> {
+  const used: Record<string, Medicine> = {};
+  for (const { entry } of medication) {
+    const label = all[entry.medicineId];
+    if (label) used[entry.medicineId] = label;
+  }
+  return used;
 }
 
 /** A lid on an empty tank is no beginning of its life, nor is water that waits in a barrel. */

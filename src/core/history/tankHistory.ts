@@ -1,8 +1,10 @@
 import type { ParameterId } from '../parameters/registry';
 import { ENTRY_KINDS, type EntryKind } from '../records/kinds';
 import { doseRise, type DoseEntry } from '../records/kinds/dose';
+import type { EffectContext } from '../records/kinds/effect';
 import type { WordsContext } from '../records/kinds/kind';
 import { changedShare, type WaterChangeEntry } from '../records/kinds/waterChange';
+import type { Medicine } from '../records/schema/medicine';
 import type { Kit } from '../records/schema/kit';
 import type { Tank } from '../records/schema/tank';
 import type { Reading } from './reading';
@@ -29,6 +31,8 @@ export interface TankHistory {
   standing: Standing;
   /** The kits its readings were made with, by id, those put away or removed included. */
   kits: Record<string, Kit>;
+  /** The labels that medicines were given by, by id. */
+  medicines: Record<string, Medicine>;
 }
 
 /** Rise of total ammonia that a dose made in this tank, mg N/L; null where nobody knows. */
@@ -51,6 +55,15 @@ export function everyEntry(history: TankHistory): Logged[] {
   return ENTRY_KINDS.flatMap((kind): Logged[] => history.entries[kind]).sort(
     (a, b) => a.at - b.at || (a.id < b.id ? -1 : 1),
   );
+}
+
+/** What the effects of a tank's entries need to know. */
+export function effectContext(history: TankHistory): EffectContext {
+  return {
+    netLitres: history.netLitres,
+    kitOf: (id) => history.kits[id],
+    medicineOf: (id) => history.medicines[id],
+  };
 }
 
 /** What the words of a tank's entries need to know. */

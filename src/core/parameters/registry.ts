@@ -39,6 +39,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.1,
     jump: null,
+    colony: {},
     everyDays: { cycling: 2, running: 30 },
     minutes: 6,
     kits: [
@@ -68,6 +69,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.05,
     jump: null,
+    colony: {},
     everyDays: { cycling: 2, running: null },
     minutes: 6,
     kits: [
@@ -97,6 +99,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.3,
     jump: null,
+    colony: {},
     everyDays: { cycling: 7, running: 14 },
     minutes: 8,
     kits: [
@@ -126,6 +129,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.1,
     jump: 0.6,
+    colony: { slow: { low: 6.8, high: 9 }, harm: { low: 6, high: 9.5 } },
     everyDays: { cycling: 7, running: null },
     minutes: 1,
     kits: [
@@ -155,6 +159,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.11,
     jump: 1.5,
+    colony: {},
     everyDays: { cycling: 7, running: 7 },
     minutes: 3,
     kits: [
@@ -184,6 +189,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.4,
     jump: 3,
+    colony: { slow: { low: 20, high: 45 }, harm: { low: 10, high: 60 } },
     everyDays: { cycling: 5, running: 7 },
     minutes: 1,
     kits: [
@@ -229,6 +235,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.4,
     jump: 4,
+    colony: { slow: { low: 10, high: 33 }, harm: { high: 34 } },
     everyDays: { cycling: 2, running: 2 },
     minutes: 1,
     kits: [
@@ -258,6 +265,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.02,
     jump: null,
+    colony: {},
     everyDays: { cycling: null, running: 14 },
     minutes: 5,
     kits: [
@@ -287,6 +295,7 @@ const ROWS = {
     zeroBased: false,
     steady: 15,
     jump: 120,
+    colony: {},
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
     kits: [
@@ -316,6 +325,7 @@ const ROWS = {
     zeroBased: false,
     steady: 40,
     jump: 300,
+    colony: {},
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
     kits: [

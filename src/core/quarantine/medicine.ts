@@ -1,3 +1,4 @@
+import { medicineEffect } from '../records/kinds/medication';
 import type { Medicine } from '../records/schema/medicine';
 
 /** What changed the amount of a medicine in a tank. */
@@ -104,7 +105,7 @@ export function medicineConflicts(next: Medicine, home: MedicineHome): MedicineC
         'There is rock, sand or coral here: it takes copper up, so that no level holds, and gives it back for years.',
     });
   }
-  if ((next.kind === 'antibiotic' || next.harmsFilter) && home.filter !== 'uncycled') {
+  if (medicineEffect(next).colony?.is === 'harmed' && home.filter !== 'uncycled') {
     found.push({
       severity: 'care',
       because: `${next.name} may kill the filter's bacteria: ammonia is then held by changes, tested daily.`,

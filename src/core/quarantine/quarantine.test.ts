@@ -79,7 +79,7 @@ const label = (changes: Partial<Medicine> = {}): Medicine => ({
   name: 'A copper medicine',
   kind: 'copper',
   lowersOxygen: false,
-  harmsFilter: false,
+  harmsFilter: 'no',
   harmsInvertebrates: true,
   carbonOut: true,
   reducing: 'no',

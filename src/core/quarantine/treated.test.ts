@@ -11,7 +11,7 @@ const label = (name: string, changes: Partial<Medicine> = {}): Medicine => ({
   name,
   kind: 'copper',
   lowersOxygen: false,
-  harmsFilter: false,
+  harmsFilter: 'no',
   harmsInvertebrates: true,
   carbonOut: true,
   reducing: 'no',

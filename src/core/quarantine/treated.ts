@@ -51,7 +51,7 @@ function unlabelled(name: string, kind: 'binder' | 'copper'): Medicine {
     name,
     kind,
     lowersOxygen: false,
-    harmsFilter: false,
+    harmsFilter: 'unknown',
     harmsInvertebrates: true,
     carbonOut: false,
     reducing: 'unknown',

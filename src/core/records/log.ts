@@ -4,6 +4,7 @@ import type { CalibrationEntry } from './kinds/calibration';
 import { continued, foldRevisions, type RecordState } from './merge';
 import { compareRevisions, compareText, moreCareful, revisionKey, sameContents } from './order';
 import type { Kit } from './schema/kit';
+import type { Medicine } from './schema/medicine';
 import type { RecordType, Revision, RevisionOf } from './schema/revision';
 
 export { compareRevisions, revisionKey } from './order';
@@ -39,6 +40,8 @@ export interface Log {
   readonly absences: readonly RevisionOf<'absence'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
+  /** Every label there ever was, by id, removed ones included: what was given by them stays what it was. */
+  readonly everyMedicine: Readonly<Record<string, Medicine>>;
   /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
   readonly calibrations: Readonly<Record<string, readonly CalibrationEntry[]>>;
   /** Entries by what they are about, in order of their own time. */
@@ -64,6 +67,7 @@ export const EMPTY_LOG: Log = {
   chores: [],
   absences: [],
   everyKit: {},
+  everyMedicine: {},
   calibrations: {},
   entries: {},
   conflicted: [],
@@ -131,7 +135,14 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     protocols: changedHeads(log.protocols, of('protocol'), 'protocol'),
     chores: changedHeads(log.chores, of('chore'), 'chore'),
     absences: changedHeads(log.absences, of('absence'), 'absence'),
-    everyKit: changedKits(log.everyKit, of('kit')),
+    everyKit: withBodies(
+      log.everyKit,
+      changes.flatMap(({ after }) => (isType(after, 'kit') ? [[after.id, after.body]] : [])),
+    ),
+    everyMedicine: withBodies(
+      log.everyMedicine,
+      changes.flatMap(({ after }) => (isType(after, 'medicine') ? [[after.id, after.body]] : [])),
+    ),
     calibrations: changedCalibrations(log, of('entry')),
     entries: changedEntries(log.entries, of('entry')),
     conflicted: changedConflicts(log.conflicted, changes),
@@ -176,11 +187,12 @@ function changedHeads<T extends RecordType>(
   return next.sort((a, b) => compareText(a.id, b.id));
 }
 
-function changedKits(kits: Log['everyKit'], changes: readonly Change[]): Log['everyKit'] {
-  if (changes.length === 0) return kits;
-  const next = { ...kits };
-  for (const { after } of changes) if (isType(after, 'kit')) next[after.id] = after.body;
-  return next;
+/** Bodies by id, with those that changed; a removed one stays as it was last. */
+function withBodies<B>(
+  known: Readonly<Record<string, B>>,
+  changed: readonly (readonly [id: string, body: B])[],
+): Readonly<Record<string, B>> {
+  return changed.length === 0 ? known : { ...known, ...Object.fromEntries(changed) };
 }
 
 function calibrationIn(head: Revision | undefined): CalibrationEntry | null {

@@ -46,6 +46,16 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     name: 'keys take a narrow alphabet, figures of animals lie within what lives',
     up: (record) => [narrowed(record)],
   },
+  9: {
+    name: 'a label says whether its medicine harms the filter, or is silent',
+    up: (record) => {
+      const body = bodyOf(record);
+      // A tick that was not set said that nobody had found it on the label.
+      return record.type === 'medicine' && typeof body.harmsFilter === 'boolean'
+        ? [{ ...record, body: { ...body, harmsFilter: body.harmsFilter ? 'yes' : 'unknown' } }]
+        : [record];
+    },
+  },
 };
 
 function bodyOf(record: RawRecord): RawRecord {

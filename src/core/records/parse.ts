@@ -14,9 +14,10 @@ import { revisionSchema, type Revision } from './schema/revision';
  * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch
  * is; version 7 added chores, days away, costs, the closing of a tank, why a task was skipped, the
  * currency and the hour of reminders; version 8 added the photo of an animal;
- * version 9 narrowed what keys and ids may hold and what figures of an animal may be.
+ * version 9 narrowed what keys and ids may hold and what figures of an animal may be; version 10 added
+ * time without flow, where new water came from, and a label that is silent about the filter.
  */
-export const FILE_VERSION = 9;
+export const FILE_VERSION = 10;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

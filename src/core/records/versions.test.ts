@@ -154,8 +154,31 @@ describe('version 9', () => {
     expect(log.species[0]?.body).toMatchObject({ adultCm: 500, asTyped: { adultCm: 1e300 } });
   });
 
+  it('takes a tick that nobody set for a label that is silent', () => {
+    const raw = JSON.parse(textOf(9)) as { records: { type: string; body: object }[] };
+    const label = raw.records.find(({ type }) => type === 'medicine');
+    if (!label) throw new Error('no label');
+    label.body = { ...label.body, harmsFilter: false };
+    const reading = readLogFile(JSON.stringify(raw));
+    if (!reading.ok) throw new Error(reading.why);
+    const log = mergeRevisions(EMPTY_LOG, reading.file.records);
+    expect(log.medicines[0]?.body.harmsFilter).toBe('unknown');
+  });
+});
+
+describe('version 10', () => {
+  it('opens with time without flow, where new water came from, and labels that are silent', () => {
+    const log = mergeRevisions(EMPTY_LOG, opened(10).file.records);
+    const bodies = Object.values(log.entries)
+      .flat()
+      .map(({ body }) => body);
+    expect(bodies).toContainEqual(expect.objectContaining({ kind: 'standstill', kept: 'closed' }));
+    expect(bodies).toContainEqual(expect.objectContaining({ source: 'conditionedTap' }));
+    expect(log.medicines.map(({ body }) => body.harmsFilter).sort()).toEqual(['unknown', 'yes']);
+  });
+
   it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened(9).file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(9)));
+    const again = writeLogFile(toLogFile(opened(10).file.records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(10)));
   });
 });

@@ -20,7 +20,7 @@ const COPPER: Medicine = {
   unit: 'mg/L',
   days: 10,
   lowersOxygen: false,
-  harmsFilter: true,
+  harmsFilter: 'yes',
   harmsInvertebrates: true,
   carbonOut: true,
   reducing: 'no',

@@ -1,6 +1,7 @@
 import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
-import { hasAnimals, NO_AMMONIA } from '@/core/cycle/doseAdvice';
+import { hasAnimals } from '@/core/cycle/doseAdvice';
+import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import { challengeDose, riseWords } from '@/core/cycle/doseSize';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -46,11 +47,12 @@ export function ChallengeScreen() {
     missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
   }[run.phase];
   const asksForDose = ['ready', 'missed', 'failed'].includes(run.phase);
-  const forbidden = asksForDose && hasAnimals(history);
+  const forbidden = asksForDose ? noDoseBecause(history, now) : null;
+  const notNow = hasAnimals(history) ? 'Not with an animal in.' : 'Not now.';
   return (
     <Screen head={<BackHead title="Challenge" aside={history.tank.name} />}>
-      <Opening title={forbidden ? 'Not with an animal in.' : TITLES[run.phase]}>
-        {forbidden ? NO_AMMONIA : detail}
+      <Opening title={forbidden === null ? TITLES[run.phase] : notNow}>
+        {forbidden ?? detail}
       </Opening>
       {run.phase === 'running' ? (
         <>
@@ -64,7 +66,7 @@ export function ChallengeScreen() {
           {`By the forecast both are clear for it ${dateRangeInSentence({ ...next, p25: next.p10, p75: next.p90 }, zone, now)}.`}
         </Words>
       ) : null}
-      {asksForDose && !forbidden ? (
+      {asksForDose && forbidden === null ? (
         <>
           <Button
             kind="primary"

@@ -53,10 +53,12 @@ function StateMark({ criterion }: { criterion: Criterion }) {
 /** What only has to be in order; while it is, one row stands for all of it. */
 const IN_ORDER: readonly CriterionId[] = [
   'dosesAccounted',
+  'accounted',
   'alkalinity',
   'salinity',
   'temperature',
 ];
+/** What each is called in that row; what is missing of what went in goes along with the doses. */
 const IN_ORDER_WORDS: Partial<Record<CriterionId, string>> = {
   dosesAccounted: 'doses',
   alkalinity: 'alkalinity',
@@ -136,7 +138,7 @@ export function CriterionList({ verdict }: { verdict: Verdict }) {
           </View>
           <View style={{ flex: 1 }}>
             <Words as="strong">
-              {capitalise(listWords(inOrder.map((c) => IN_ORDER_WORDS[c.id] ?? c.title)))}
+              {capitalise(listWords(inOrder.flatMap((c) => IN_ORDER_WORDS[c.id] ?? [])))}
             </Words>
             <Words as="soft">In order. Show each</Words>
           </View>

@@ -6,7 +6,8 @@ import {
   type ChangeSum,
   type EndChange,
 } from '@/core/cycle/dosing/endSteps';
-import { doseAdvice, hasAnimals } from '@/core/cycle/doseAdvice';
+import { hasAnimals } from '@/core/cycle/doseAdvice';
+import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import { riseWords } from '@/core/cycle/doseSize';
 import { formatIn, fromCanonical } from '@/core/parameters/convert';
 import { countOf, formatPlain, formatSignificant } from '@/core/units/format';
@@ -114,10 +115,10 @@ export function EndScreen() {
             ? '4. Add no more ammonia'
             : `4. Feed the colony ${riseWords(history, feed.rise)} every ${feed.everyDays} days`
         }
-        note={doseAdvice(
-          history,
-          'Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero.',
-        )}
+        note={
+          noDoseBecause(history, now) ??
+          'Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero.'
+        }
         onPress={() => router.push('/cycle/dose')}
       />
       <Row

@@ -4,12 +4,15 @@ import type { TankHistory } from '@/core/history/tankHistory';
 import { moveEntries } from '@/core/livestock/moving';
 import type { Lot } from '@/core/livestock/roster';
 import { isoInZone } from '@/core/time/zone';
-import { countOf } from '@/core/units/format';
+import type { Kept } from '@/core/records/kinds/standstill';
+import { countOf, parseNumber } from '@/core/units/format';
 import { useRouter } from 'expo-router';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTanks } from '@/store/selectors';
+import { KeptChoice } from '@/frame/KeptChoice';
 import { OptionList, Tick } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
@@ -29,6 +32,9 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
   const [open, setOpen] = useState(false);
   const [target, setTarget] = useState<string | null>(null);
   const [close, setClose] = useState(true);
+  const [kept, setKept] = useState<Kept>('flowing');
+  const [hours, setHours, done] = useTyped(`moved/hours/${history.tankId}`);
+  const wrongHours = hours !== '' && !((parseNumber(hours) ?? 0) > 0);
   const log = async () => {
     const tank = tanks.find(({ id }) => id === target);
     if (!tank) return;
@@ -41,6 +47,17 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
             for (const entry of moveEntries({ lot, from, to: into, at: act.now, cm: 0 })) {
               act.create('entry', entry);
             }
+          }
+          // The colony that comes along is what its rock and media went through.
+          const still = parseNumber(hours);
+          if (still !== null && still > 0) {
+            act.create('entry', {
+              kind: 'standstill',
+              tankId: tank.id,
+              at: isoInZone(act.now, into.zone),
+              hours: still,
+              kept,
+            });
           }
           // What was counted into it is its water, where nothing else was.
           const { volume } = tank.body;
@@ -61,6 +78,7 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
         `Moved ${countOf(lots.length, 'lot')} to ${tank.body.name}`,
       ),
     );
+    done();
     setOpen(false);
   };
   return (
@@ -81,6 +99,19 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
             options={tanks.map(({ id, body }) => ({ value: id, label: body.name }))}
           />
         )}
+        <KeptChoice kept={kept} onChange={setKept} />
+        <Field
+          label="Hours they went without their flow"
+          kind="number"
+          unit="h"
+          value={hours}
+          error={
+            wrongHours
+              ? 'Hours, more than none; leave it empty if the flow never stopped.'
+              : undefined
+          }
+          onChange={setHours}
+        />
         <Tick label={`Close ${history.tank.name}`} value={close} onChange={setClose} />
         <Button
           label="Set up the new tank"
@@ -92,7 +123,7 @@ export function MovedPart({ history, lots }: { history: TankHistory; lots: reado
         <Button
           kind="primary"
           label={`Log ${countOf(lots.length, 'lot')} as moved`}
-          disabled={target === null}
+          disabled={target === null || wrongHours}
           onPress={() => void log()}
         />
       </Sheet>

@@ -1,6 +1,7 @@
 import { act, fireEvent, render, screen } from '@testing-library/react';
 import { useEffect, useState } from 'react';
-import { Pressable, Text } from 'react-native';
+import { Text } from 'react-native';
+import { Tap } from '@/ui/press/Tap';
 import { kept, KeptPlaces } from './kept';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn() }) }));
@@ -16,9 +17,9 @@ function placeOf(name: string) {
       return () => void listening.delete(name);
     }, []);
     return (
-      <Pressable onPress={() => setCount(count + 1)}>
+      <Tap onPress={() => setCount(count + 1)}>
         <Text>{`${name} ${count}`}</Text>
-      </Pressable>
+      </Tap>
     );
   };
 }

@@ -197,7 +197,7 @@ describe('medicines', () => {
             unit: 'mg/L',
             strength: 10,
             lowersOxygen: false,
-            harmsFilter: true,
+            harmsFilter: 'yes',
             harmsInvertebrates: true,
             carbonOut: true,
             reducing: 'no',

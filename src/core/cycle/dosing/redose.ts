@@ -1,4 +1,5 @@
-import { LITTLE_NITRITE, hasAnimals, NO_AMMONIA } from '../doseAdvice';
+import { LITTLE_NITRITE } from '../doseAdvice';
+import { noDoseBecause } from '../verdict/outstanding';
 import { schoolOf } from '../schools';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
@@ -86,7 +87,8 @@ export function redoseAdvice(
     because,
     when: null,
   });
-  if (hasAnimals(history)) return none(NO_AMMONIA);
+  const because = noDoseBecause(history, at);
+  if (because !== null) return none(because);
   if (!last && !forecast?.fed) {
     return dose(
       usual,

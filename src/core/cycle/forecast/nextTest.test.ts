@@ -91,6 +91,73 @@ describe('the next test', () => {
     expect(nextTestOf(ensemble, ahead, days, [...cold.kits, fresh])?.parameter).toBe('nitrite');
   });
 
+  it('with an animal in is ammonia within the day, whatever would be learned by waiting', () => {
+    for (const group of ['fish', 'invertebrate', 'coral'] as const) {
+      const watched = problemOn(10, (log) => {
+        log.entry(day(6), { kind: 'animals', move: 'in', group, what: 'One' });
+        for (const [at, ppm] of [
+          [7, 0.5],
+          [8, 1],
+          [9.5, 2],
+        ] as const) {
+          log.ammonia(day(at), ppm);
+        }
+        log.nitrite(day(9), 0);
+      });
+      const ensemble = ensembleOf(watched, spread);
+      const ahead = runAhead(ensemble);
+      const days = Float64Array.from(spread, (_, i) => ahead.nitriteClears[i] ?? 0);
+      const next = nextTestOf(ensemble, ahead, days);
+      expect(next?.parameters).toContain('ammonia');
+      expect(next?.inDays).toBeLessThanOrEqual(1);
+      expect(next?.because).toMatch(/free ammonia.*Emergency/i);
+      expect(next?.because).not.toMatch(/\bdose\b/i);
+      expect(next?.purpose).not.toBe('challenge');
+    }
+  });
+
+  it('after a long silence, with both just read at zero, is the dose that a verdict wants', () => {
+    const silent = (build: Parameters<typeof problemOn>[1]) => {
+      const asked = problemOn(200, (log) => {
+        log.dose(day(1), 2);
+        log.ammonia(day(200) - 5 * 3_600_000, 0);
+        log.nitrite(day(200) - 5 * 3_600_000, 0);
+        build?.(log);
+      });
+      expect(asked).toMatchObject({ windowed: true, fed: false });
+      return testAfterSilence(asked);
+    };
+    expect(silent(() => undefined)).toMatchObject({ purpose: 'challenge', inDays: 1 });
+    // Never with an animal in.
+    const snail = silent((log) =>
+      log.entry(day(190), { kind: 'animals', move: 'in', group: 'invertebrate', what: 'Snail' }),
+    );
+    expect(snail).toMatchObject({ purpose: 'learn', parameter: 'ammonia' });
+    expect(snail.because).toMatch(/every day/);
+  });
+
+  it('is no dose while what went in is missing or still rots', () => {
+    const rotting = problemOn(30, (log) => {
+      log.dose(day(1), 2);
+      log.ammonia(day(2), 2);
+      log.nitrite(day(8), 2);
+      log.nitrite(day(12), 1);
+      for (const at of [20, 25, 29.5]) {
+        log.ammonia(day(at), 0);
+        log.nitrite(day(at), 0);
+      }
+      log.entry(day(29), { kind: 'organics', action: { what: 'prawnIn', grams: 30 } });
+    });
+    expect(rotting.facts.noDose).toMatch(/prawn/);
+    const ensemble = ensembleOf(rotting, spread);
+    const ahead = runAhead(ensemble);
+    const days = Float64Array.from(spread, (_, i) => ahead.nitriteClears[i] ?? 0);
+    for (const withheld of ['dose', 'stays', null] as const) {
+      const next = nextTestOf(ensemble, ahead, days, undefined, withheld);
+      expect(next?.purpose).not.toBe('challenge');
+    }
+  });
+
   it('after a long silence begins anew with ammonia, now', () => {
     expect(testAfterSilence(problem)).toMatchObject({
       parameter: 'ammonia',

@@ -49,6 +49,7 @@ export function nextTestOf(
   const { problem } = ensemble;
   const usable = kitsToUse(problem, atHand);
   const now = nowDay(problem);
+  if (usable.length > 0 && isWatched(problem)) return dailyAmmonia(problem);
   const values = closeness(days, now);
   const ones = new Float64Array(values.length).fill(1);
   const whole = varianceOf(values, ones);
@@ -87,12 +88,13 @@ export function nextTestOf(
   const proof =
     proving(ensemble, withheld, ahead, usable) ?? feeding(ensemble, ahead, confirm, usable);
   const fed = proof?.purpose === 'challenge' && problem.facts.shownSince === null;
+  const barred = proof?.purpose === 'challenge' && problem.facts.noDose !== null;
   const [chosen] = [
     // What is tested before it is dosed would have to be tested again.
     ...(learn && !fed ? [{ ...learn, purpose: 'learn' as const }] : []),
-    ...(confirm && !proof ? [{ ...confirm, purpose: 'confirm' as const }] : []),
+    ...(confirm && (!proof || barred) ? [{ ...confirm, purpose: 'confirm' as const }] : []),
     ...(show ? [{ ...show, purpose: 'show' as const }] : []),
-    ...(proof ? [proof] : watching(problem, ahead, usable)),
+    ...(proof && !barred ? [proof] : watching(problem, ahead, usable)),
   ].sort((a, b) => a.point - b.point);
   if (!chosen) return null;
   const found = cellChances(ensemble, ahead, chosen.use, chosen.point);
@@ -105,12 +107,13 @@ export function nextTestOf(
     purpose === 'challenge'
       ? []
       : outcomesOf(ensemble, days, found.cells, found.chances, chosen.use.kit);
+  const because = becauseOf(problem, chosen, purpose, ahead, now);
   return {
     parameter: chosen.parameter,
     parameters,
     at: problem.at + inDays * DAY_MS,
     inDays,
-    because: becauseOf(problem, chosen, purpose, ahead, now),
+    because: barred ? `${problem.facts.noDose} ${because}` : because,
     gain: wholePercent(chosen.gain),
     purpose,
     outcomes,
@@ -135,8 +138,63 @@ function watching(
   return [{ parameter: use.kit.parameter, use, point, gain: 0, purpose: 'learn' }];
 }
 
+/** Days that both have to be seen at zero, running, before an animal is not watched by daily tests any more. */
+const WATCH_DAYS = 3;
+
+/** Whether an animal is in water that tests have not shown to stay clear. */
+function isWatched({ animals, facts, at }: CycleProblem): boolean {
+  return animals && (facts.shownSince === null || at - facts.shownSince < WATCH_DAYS * DAY_MS);
+}
+
+/** With an animal in, free ammonia is what counts: tested each day, whatever would be learned by it. */
+function dailyAmmonia(problem: CycleProblem): NextTest {
+  const now = nowDay(problem);
+  const tested = lastTest(problem, ({ parameter }) => parameter === 'ammonia');
+  const inDays = Math.max(0, tested + 1 - now);
+  return {
+    parameter: 'ammonia',
+    parameters: ['ammonia', 'nitrite'],
+    at: problem.at + inDays * DAY_MS,
+    inDays,
+    because:
+      'An animal is in while the cycle runs: ammonia and nitrite are tested every day. Where free ammonia rises, change water the same day; from 0.1 mg/L of it, or at any gasping, go to Emergency.',
+    gain: 0,
+    purpose: 'learn',
+    outcomes: [],
+    idle: [],
+  };
+}
+
+/** Tests of both, so near to now, speak for the water as it is, days. */
+const FRESH_DAYS = 2;
+
+/**
+ * Where both were just read at zero after a long silence, zeros say nothing of a colony that was not fed:
+ * a dose does, with both tested a day later. Null where they were not.
+ */
+function doseAfterSilence(problem: CycleProblem): NextTest | null {
+  const { facts, animals, at } = problem;
+  if (animals || facts.noDose !== null) return null;
+  if (facts.shownUntil === null || at - facts.shownUntil > FRESH_DAYS * DAY_MS) return null;
+  return {
+    parameter: 'nitrite',
+    parameters: ['ammonia', 'nitrite'],
+    at: problem.at + DAY_MS,
+    inDays: 1,
+    because:
+      'Both read zero, but nothing was there to clear for a long time. Dose 1 ppm of ammonia now and test both a day later: it shows what is left of the colony.',
+    gain: 0,
+    purpose: 'challenge',
+    outcomes: [],
+    idle: [],
+  };
+}
+
 /** The test of a tank of which nothing recent is known, not even whether there is ammonia in it. */
 export function testAfterSilence(problem: CycleProblem): NextTest {
+  const dosed = doseAfterSilence(problem);
+  if (dosed) return dosed;
+  if (problem.animals) return dailyAmmonia(problem);
   return {
     parameter: 'ammonia',
     parameters: ['ammonia'],

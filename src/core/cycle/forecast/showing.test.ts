@@ -68,7 +68,8 @@ describe('the test that shows', () => {
     expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
     expect(next?.because).toMatch(/Dose 2 ppm/);
     const living = unseen(missed, true)([clean, clean]);
-    expect(living?.purpose).toBe('confirm');
+    expect(living?.purpose).toBe('learn');
+    expect(living?.inDays).toBeLessThanOrEqual(1);
     expect(living?.because).not.toMatch(/Dose/);
   });
 });

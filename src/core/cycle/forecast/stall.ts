@@ -1,6 +1,6 @@
+import { NO_AMMONIA } from '../doseAdvice';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
 import { formatPlain } from '../../units/format';
-import { NO_AMMONIA } from '../doseAdvice';
 import type { Ensemble } from '../inference/ensemble';
 import type { HypothesisId } from '../inference/hypotheses';
 import { CycleModel } from '../inference/model';
@@ -42,9 +42,10 @@ const REMEDY: Record<CauseId, string> = {
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
 
-/** What to do about a cause; with an animal in, never to add ammonia. */
-function remedyOf(cause: CauseId, { animals }: CycleProblem): string {
-  return cause === 'weakDose' && animals ? NO_AMMONIA : REMEDY[cause];
+/** What to do about a cause; never to add ammonia where there is a reason against it. */
+function remedyOf(cause: CauseId, { facts, animals }: CycleProblem): string {
+  if (cause !== 'weakDose') return REMEDY[cause];
+  return facts.noDose ?? (animals ? NO_AMMONIA : REMEDY[cause]);
 }
 
 const CAUSE_OF: Partial<Record<HypothesisId, CauseId>> = {
@@ -245,7 +246,12 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
   const dosed = problem.additions.reduce((sum, a) => sum + (a.ammonia ?? 0) + (a.organic ?? 0), 0);
   // What feeds a colony with animals in is what they make; too little of it is no fault.
   const underfed =
-    !problem.animals && nowDay(problem) > 7 && problem.fed && dosed > 0 && dosed < LITTLE_FOOD;
+    !problem.animals &&
+    problem.facts.noDose === null &&
+    nowDay(problem) > 7 &&
+    problem.fed &&
+    dosed > 0 &&
+    dosed < LITTLE_FOOD;
   if (underfed && heldBack < 0.5) {
     add(
       'weakDose',

@@ -40,7 +40,7 @@ function optionsFor(ensemble: Ensemble): { id: WhatIfId; options: AheadOptions }
   }
   if (temperature < 25.5)
     list.push({ id: 'warmTo26', options: { conditions: { temperature: 26 } } });
-  if (!problem.animals) {
+  if (!problem.animals && problem.facts.noDose === null) {
     list.push({
       id: 'doseAgain',
       options: {

@@ -2,6 +2,7 @@ import { joins } from '../../records/kinds/animals';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { type Dose, type TankHistory, type WaterChange } from '../../history/tankHistory';
 import { toCanonical } from '../../parameters/convert';
+import type { ColonyEffect } from '../../records/kinds/effect';
 import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
 import { SEEDS } from '../kinetics/parameters';
@@ -10,6 +11,7 @@ import { feedNitrogen } from './foods';
 import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import { ALKALINE, broughtBy, mixedInBy } from '../alkalinity';
+import { colonyEffects } from '../verdict/harm';
 import type { Addition } from './types';
 
 /** An addition before it has its step. */
@@ -23,6 +25,9 @@ const GUESSED_SD = 0.6;
 const SURVIVAL: Record<Agent, number> = {
   antibiotic: 0.25,
   copper: 0.7,
+  formaldehyde: 0.5,
+  methyleneBlue: 0.3,
+  peroxide: 0.5,
   otherMedicine: 0.7,
   chlorine: 0.35,
   bleach: 0.05,
@@ -192,5 +197,33 @@ export function otherAdditions(history: TankHistory): { at: number; addition: Un
       addition: { source: 'kill', ownSd: TREATMENT_SD, survival: SURVIVAL[entry.agent] },
     });
   }
-  return list;
+  return [...list, ...otherHarm(history)];
+}
+
+/** Share of a colony left by what else may harm it, by how far it does: judgement, with a wide spread. */
+const LEFT: Record<ColonyEffect['is'], number> = {
+  harmed: 0.3,
+  slowed: 0.7,
+  ended: 0.02,
+  begun: 0.02,
+  taken: 1,
+  brought: 1,
+};
+
+/** What harms a colony and is no treatment: that has figures of its own, as rock taken out has. */
+function otherHarm(history: TankHistory): { at: number; addition: Undated }[] {
+  const treated = new Set(history.entries.treatment.map(({ at }) => at));
+  let hot = -Infinity;
+  return colonyEffects(history).flatMap(({ at, kind, effect }) => {
+    const survival = LEFT[effect.is];
+    if (survival === 1 || kind === 'treatment') return [];
+    // A medicine by its label stands among the treatments as well.
+    if (kind === 'medication' && treated.has(at)) return [];
+    // Readings of one hot day are one hot day.
+    if (kind === 'reading') {
+      if (at - hot < DAY_MS) return [];
+      hot = at;
+    }
+    return [{ at, addition: { source: 'kill' as const, ownSd: TREATMENT_SD, survival } }];
+  });
 }

@@ -6,6 +6,7 @@ import { stagesSeen, successionOf } from '../succession';
 import { nitriteSeen } from '../verdict/chain';
 import { challengePassed, passedChallenge } from '../verdict/challenge';
 import { stillShown } from '../verdict/harm';
+import { noDoseBecause } from '../verdict/outstanding';
 import { holdOf, type Hold } from '../verdict/zero';
 import type { SchoolFacts } from './types';
 
@@ -19,17 +20,19 @@ function shownBoth(history: TankHistory): Hold | null {
 /** What a tank's log shows of its school, as the forecast needs it. */
 export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const { tank } = history;
-  const shown = stillShown(history).history;
-  const both = shownBoth(shown);
+  const { history: shown, confirmed } = stillShown(history);
+  const both = shownBoth(confirmed);
   const inquiry = { history: shown, at, zone: tank.zone, choice: tank.school };
   const bottle = shown.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
   const lit = history.entries.light.find((light) => light.entry.state === 'on')?.at ?? null;
-  const passed = challengePassed(inquiry).state === 'met' ? passedChallenge(inquiry) : null;
+  const again = { ...inquiry, history: confirmed };
+  const passed = challengePassed(again).state === 'met' ? passedChallenge(again) : null;
   return {
     shownSince: both?.since ?? null,
     shownUntil: both?.until ?? null,
     nitriteShown: nitriteSeen(inquiry).state === 'met',
     challengePassedAt: passed ? passed.dose.at : null,
+    noDose: noDoseBecause(history, at),
     challengeDose: challengeDose(history),
     programmeEndsAt:
       bottle && tank.school.school === 'bottleProgramme'

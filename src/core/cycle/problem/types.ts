@@ -101,6 +101,8 @@ export interface SchoolFacts {
   nitriteShown: boolean;
   /** When a challenge was passed that still counts, ms. */
   challengePassedAt: number | null;
+  /** Why no ammonia may be dosed, in a sentence; null where it may. */
+  noDose: string | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
   challengeDose: number;
   /** When the bottle's programme ends, ms; null without a bottle on record. */

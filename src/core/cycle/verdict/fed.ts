@@ -4,7 +4,7 @@ import { readingWords, type Reading } from '../../history/reading';
 import { shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { countOf, listWords } from '../../units/format';
-import { doseAdvice, hasAnimals } from '../doseAdvice';
+import { doseAdvice } from '../doseAdvice';
 import { riseWords, usualDoseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
 import { evidence, evidenceAbove, lastAboveZero } from './evidence';
@@ -36,14 +36,20 @@ function lastFood(history: TankHistory, inputs: readonly Input[]): number | null
     lastAboveZero(evidence(history, 'ammonia')),
     lastAboveZero(evidence(history, 'nitrite')),
     inputs.reduce((latest, { at }) => Math.max(latest, at), -Infinity),
+    // What fish eat feeds the colony as well.
+    history.entries.feed.at(-1)?.at ?? -Infinity,
   );
   return last === -Infinity ? null : last;
 }
 
-/** When a colony with nothing to clear stops being what was shown, ms; null where animals feed it. */
+/**
+ * When a colony with nothing to clear stops being what was shown, ms; null where animals feed it. That a
+ * keeper calls the tank running feeds nothing: only animals on record do.
+ */
 export function starvedFrom(history: TankHistory): number | null {
   const last = lastFood(history, inputsOf(history));
-  return last === null || hasAnimals(history) ? null : last + STARVED_DAYS * DAY_MS;
+  const { animalsSince } = history.standing;
+  return last === null || animalsSince !== null ? null : last + STARVED_DAYS * DAY_MS;
 }
 
 /** Something worth clearing went in, by what was logged or by what was read: zeros alone show none. */
@@ -104,31 +110,44 @@ function rotting(inputs: readonly Input[], from: number, to: number): number {
     .reduce((sum, { rise }) => sum + (rise ?? 0), 0);
 }
 
+/** What rots of which tests have not seen the end, the newest of it; null where a colony is fed as before. */
+export function stillRotting(history: TankHistory, at: number): Input | null {
+  const inputs = inputsOf(history);
+  const slow = inputs.filter((input) => input.slow).at(-1);
+  if (!slow) return null;
+  const both = testedBoth(history);
+  const days = (n: number) => both - n * ROT_DAYS * DAY_MS;
+  const fresh = rotting(inputs, days(1), at);
+  return fresh - rotting(inputs, days(2), days(1)) > LITTLE_ROT ? slow : null;
+}
+
+const testedLast = (history: TankHistory, parameter: 'ammonia' | 'nitrite') =>
+  countedReadings(history, parameter).findLast((reading) => !reading.expired)?.at ?? -Infinity;
+
+/** When both were tested last, ms: the older of the two. */
+const testedBoth = (history: TankHistory) =>
+  Math.min(testedLast(history, 'ammonia'), testedLast(history, 'nitrite'));
+
 /**
  * Nothing went in of which tests have not seen the end: a dose needs both tested after it has mixed,
  * what rots needs days. A colony that is fed as much as before is not held up by it.
  */
 export const dosesAccounted: CriterionRule = ({ history, at, zone }) => {
   const inputs = inputsOf(history);
-  const tested = (parameter: 'ammonia' | 'nitrite') =>
-    countedReadings(history, parameter).findLast((reading) => !reading.expired)?.at ?? -Infinity;
-  const both = Math.min(tested('ammonia'), tested('nitrite'));
-  const slow = inputs.filter((input) => input.slow).at(-1);
+  const slow = stillRotting(history, at);
   if (slow) {
-    const days = (n: number) => both - n * ROT_DAYS * DAY_MS;
-    const fresh = rotting(inputs, days(1), at);
-    if (fresh - rotting(inputs, days(2), days(1)) > LITTLE_ROT) {
-      return notYet(
-        `The ${slow.what} of ${shortDay(slow.at, zone)} is still rotting: what rots shows its ammonia over ${countOf(ROT_DAYS, 'day')}.`,
-        `Test ammonia and nitrite on ${shortDay(slow.at + ROT_DAYS * DAY_MS, zone)} or later.`,
-        [slow.id],
-      );
-    }
+    return notYet(
+      `The ${slow.what} of ${shortDay(slow.at, zone)} is still rotting: what rots shows its ammonia over ${countOf(ROT_DAYS, 'day')}.`,
+      `Test ammonia and nitrite on ${shortDay(slow.at + ROT_DAYS * DAY_MS, zone)} or later.`,
+      [slow.id],
+    );
   }
   const dose = inputs.filter((input) => !input.slow).at(-1);
   if (!dose) return met('Nothing that was put in is outstanding.', []);
   const from = dose.at + SETTLE_HOURS * HOUR_MS;
-  const unseen = (['ammonia', 'nitrite'] as const).filter((parameter) => tested(parameter) < from);
+  const unseen = (['ammonia', 'nitrite'] as const).filter(
+    (parameter) => testedLast(history, parameter) < from,
+  );
   const size = dose.rise === null ? 'A dose' : `A dose of ${riseWords(history, dose.rise)}`;
   const on = shortDay(dose.at, zone);
   if (unseen.length === 0) {

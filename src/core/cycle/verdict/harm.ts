@@ -1,41 +1,102 @@
-import type { Logged, TankHistory } from '../../history/tankHistory';
-import { entryTitle } from '../../records/kinds';
-import { PARAMETER_IDS, type ParameterId } from '../../parameters/registry';
-import type { Reading } from '../../history/reading';
+import { effectContext, type TankHistory } from '../../history/tankHistory';
+import { cycleEffect, ENTRY_KINDS, entryTitle, type EntryKind } from '../../records/kinds';
+import type { ColonyEffect } from '../../records/kinds/effect';
+import { HARMING, waterHarm } from '../../records/kinds/waterHarm';
+import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../../parameters/registry';
+import { readingWords, type Reading } from '../../history/reading';
 import { shortDay } from '../../time/words';
+
+/** Something that was done to a colony, or that its water did. */
+export interface Harm {
+  id: string;
+  at: number;
+  kind: EntryKind;
+  /** What it was, for the beginning of a sentence. */
+  what: string;
+  effect: ColonyEffect;
+}
 
 /** Rock and media taken out up to this share, all together, leave the colony what it was. */
 const LITTLE_TAKEN = 0.1;
 
-/** The moment since which no more than a little of the rock and media was taken out. */
-function lastTaken(history: TankHistory): Logged | null {
+/** What water did to the colony, by readings: looked for in those parameters alone that can do anything. */
+function harmsByWater(history: TankHistory): Harm[] {
+  return HARMING.flatMap((parameter) =>
+    history.readings[parameter].flatMap((reading): Harm[] => {
+      const effect = reading.counts ? waterHarm(parameter, reading.best).colony : undefined;
+      const what = `${PARAMETERS[parameter].name} of ${readingWords(reading)}`;
+      const { id, at } = reading;
+      return effect ? [{ id, at, kind: 'reading', what, effect }] : [];
+    }),
+  );
+}
+
+/**
+ * All that was done to the colony of a tank, whatever kind of entry says so, in order of time. The first
+ * filling of a tank does nothing: it begins its only colony.
+ */
+export function colonyEffects(history: TankHistory): Harm[] {
+  const context = effectContext(history);
+  const told = ENTRY_KINDS.flatMap((kind) =>
+    kind === 'reading'
+      ? []
+      : history.entries[kind].flatMap(({ id, at, entry }): Harm[] => {
+          const effect = cycleEffect(entry, context).colony;
+          return effect ? [{ id, at, kind, what: entryTitle(entry), effect }] : [];
+        }),
+  );
+  const all = [...told, ...harmsByWater(history)];
+  all.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1));
+  const first = all.findIndex(({ effect }) => effect.is === 'begun' || effect.is === 'ended');
+  return all.filter(({ effect }, i) => i !== first || effect.is !== 'begun');
+}
+
+/** The last that voids what was shown before it: the colony may be dead, or is another one. */
+function lastVoid(effects: readonly Harm[]): Harm | null {
   let kept = 1;
-  for (const moved of [...history.entries.media].reverse()) {
-    if (moved.entry.move.to !== 'out') continue;
-    kept *= 1 - moved.entry.move.share;
-    if (kept < 1 - LITTLE_TAKEN) return moved;
+  for (let i = effects.length - 1; i >= 0; i -= 1) {
+    const one = effects[i] as Harm;
+    const { effect } = one;
+    switch (effect.is) {
+      case 'harmed':
+      case 'ended':
+      case 'begun':
+        return one;
+      case 'taken':
+        kept *= 1 - effect.share;
+        if (kept < 1 - LITTLE_TAKEN) return one;
+        break;
+      case 'slowed':
+      case 'brought':
+        break;
+    }
   }
   return null;
 }
 
-/** The last entry that may have harmed the colony, or taken a part of it away. */
-export function lastHarm(history: TankHistory): Logged | null {
-  const treated = history.entries.treatment.at(-1) ?? null;
-  const taken = lastTaken(history);
-  if (!treated || !taken) return treated ?? taken;
-  return treated.at >= taken.at ? treated : taken;
-}
-
 /** "Bleach on 30 Mar may have harmed the colony; what was shown before it no longer counts." */
-export function harmWords(harm: Logged, zone: string): string {
-  return `${entryTitle(harm.entry)} on ${shortDay(harm.at, zone)} may have harmed the colony; what was shown before it no longer counts.`;
+export function harmWords(harm: Harm, zone: string): string {
+  const on = `${harm.what} on ${shortDay(harm.at, zone)}`;
+  switch (harm.effect.is) {
+    case 'begun':
+    case 'ended':
+      return `${on}: what was shown before it was another colony.`;
+    case 'slowed':
+      return `${on} may have slowed the colony; what it clears has to be seen once more.`;
+    default:
+      return `${on} may have harmed the colony; what was shown before it no longer counts.`;
+  }
 }
 
 /** What a history still shows. */
 export interface Shown {
   history: TankHistory;
   /** What voided everything before it; null when nothing did. */
-  harm: Logged | null;
+  harm: Harm | null;
+  /** The same without what was shown before the colony may have been slowed. */
+  confirmed: TankHistory;
+  /** What asks for it to be seen once more: the harm, or what slowed it since. */
+  slowed: Harm | null;
 }
 
 const known = new WeakMap<TankHistory, Shown>();
@@ -47,8 +108,13 @@ const known = new WeakMap<TankHistory, Shown>();
 export function stillShown(history: TankHistory): Shown {
   const before = known.get(history);
   if (before) return before;
-  const harm = lastHarm(history);
-  const shown = { history: harm ? since(history, harm.at) : history, harm };
+  const effects = colonyEffects(history);
+  const harm = lastVoid(effects);
+  const slow = effects.findLast(({ effect }) => effect.is === 'slowed') ?? null;
+  const slowed = slow && (!harm || slow.at > harm.at) ? slow : harm;
+  const voided = harm ? since(history, harm.at) : history;
+  const confirmed = slowed && slowed !== harm ? since(history, slowed.at) : voided;
+  const shown = { history: voided, harm, confirmed, slowed };
   known.set(history, shown);
   return shown;
 }

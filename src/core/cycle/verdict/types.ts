@@ -1,4 +1,5 @@
 import type { TankHistory } from '../../history/tankHistory';
+import type { Advice } from '../doseAdvice';
 import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 
 export type CriterionState = 'met' | 'not yet' | 'cannot tell';
@@ -18,6 +19,7 @@ export const RULE_IDS = [
   'algaeSuccession',
   'nitrateSeen',
   'dosesAccounted',
+  'accounted',
   'alkalinity',
   'salinity',
   'temperature',
@@ -42,6 +44,8 @@ export interface Finding {
   because: string;
   /** What would settle it, as something to do; absent once met. */
   settle?: string;
+  /** That something is a dose of ammonia. */
+  doses?: true;
   /** Ids of the entries it was decided on. */
   deciding: string[];
 }
@@ -85,14 +89,18 @@ export function met(because: string, deciding: readonly string[]): Finding {
   return { state: 'met', because, deciding: [...deciding] };
 }
 
-export function notYet(because: string, settle: string, deciding: readonly string[] = []): Finding {
-  return { state: 'not yet', because, settle, deciding: [...deciding] };
+/** What would settle it; a dose is told apart, since there are times at which none is advised. */
+const settledBy = (advice: Advice): Pick<Finding, 'settle' | 'doses'> =>
+  typeof advice === 'string' ? { settle: advice } : { settle: advice.dose, doses: true };
+
+export function notYet(because: string, advice: Advice, deciding: readonly string[] = []): Finding {
+  return { state: 'not yet', because, ...settledBy(advice), deciding: [...deciding] };
 }
 
 export function cannotTell(
   because: string,
-  settle: string,
+  advice: Advice,
   deciding: readonly string[] = [],
 ): Finding {
-  return { state: 'cannot tell', because, settle, deciding: [...deciding] };
+  return { state: 'cannot tell', because, ...settledBy(advice), deciding: [...deciding] };
 }

@@ -7,9 +7,11 @@ import { nitrateHasLevelled } from '../schools/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
 import { challengePassed } from './challenge';
 import { agreement, type Assurance } from './assurance';
+import { accounted } from './accounted';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
 import { dosesAccounted, fed } from './fed';
 import { harmWords, stillShown } from './harm';
+import { noDoseBecause } from './outstanding';
 import type {
   Criterion,
   CriterionId,
@@ -37,6 +39,7 @@ const TITLES: Record<CriterionId, string> = {
   algaeSuccession: 'Algae succession seen',
   nitrateSeen: 'Nitrate seen',
   dosesAccounted: 'Nothing put in is outstanding',
+  accounted: 'Nothing put in is missing',
   alkalinity: 'Alkalinity above the floor',
   salinity: 'Salinity in band',
   temperature: 'Temperature in band',
@@ -53,8 +56,25 @@ const SHARED_BEFORE: readonly RuleId[] = [
   'ammoniaZero',
   'nitriteZero',
 ];
-const SHARED_AFTER: readonly RuleId[] = ['dosesAccounted', 'alkalinity', 'salinity', 'temperature'];
+const SHARED_AFTER: readonly RuleId[] = [
+  'dosesAccounted',
+  'accounted',
+  'alkalinity',
+  'salinity',
+  'temperature',
+];
 const GATES: readonly RuleId[] = ['lid', 'heater'];
+
+/** Criteria that show what a colony can do at all, which one that was only slowed has not lost. */
+const CAN_DO: ReadonlySet<RuleId> = new Set([
+  'ammoniaUsed',
+  'nitriteSeen',
+  'accounted',
+  'nitrateSeen',
+  'nitrateLevel',
+  'programmeDone',
+  'algaeSuccession',
+]);
 
 /** Criteria that tell how things stand, whatever happened to the colony. */
 const STANDING: ReadonlySet<RuleId> = new Set([
@@ -82,6 +102,7 @@ function rulesFor(bands: Bands): Record<RuleId, CriterionRule> {
     algaeSuccession: successionSeen,
     nitrateSeen,
     dosesAccounted,
+    accounted,
     alkalinity: alkalinityFloor,
     salinity: inBand('salinity', bands),
     temperature: inBand('temperature', bands),
@@ -109,25 +130,31 @@ export function verdictOf(
   const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
   const rules = rulesFor(bands);
   const shown = stillShown(history);
-  const evidenced: Inquiry = { ...inquiry, history: shown.history };
   const find = (id: RuleId): Finding => {
     if (STANDING.has(id)) return rules[id](inquiry);
-    const finding = rules[id](evidenced);
-    if (!shown.harm || finding.state === 'met') return finding;
-    const harmed = harmWords(shown.harm, inquiry.zone);
+    const [rests, harm] = CAN_DO.has(id)
+      ? [shown.history, shown.harm]
+      : [shown.confirmed, shown.slowed];
+    const finding = rules[id]({ ...inquiry, history: rests });
+    if (!harm || finding.state === 'met') return finding;
+    const harmed = harmWords(harm, inquiry.zone);
     // Where nothing was logged since, "none is logged yet" would not be true of the log as a whole.
     return {
       ...finding,
       because: finding.deciding.length === 0 ? harmed : `${harmed} ${finding.because}`,
     };
   };
+  const barred = noDoseBecause(history, at);
+  // No voice advises a dose while something else stands, is on its way, or is missing.
+  const advised = (finding: Finding): Finding =>
+    finding.doses && barred !== null ? { ...finding, settle: barred } : finding;
   const judge =
     (role: CriterionRole) =>
     (id: RuleId): Criterion => ({
       id,
       title: TITLES[id],
       role,
-      ...find(id),
+      ...advised(find(id)),
     });
   const criteria: Criterion[] = [
     ...[...SHARED_BEFORE, ...school.criteria, ...SHARED_AFTER].map(judge('cycle')),
@@ -140,7 +167,12 @@ export function verdictOf(
   // A tank that its keeper calls running is not followed any more, and so has no forecast.
   if (granted && history.standing.runningSince === null) {
     const id = 'forecastAgrees';
-    criteria.push({ id, title: TITLES[id], role: 'cycle', ...agreement(history, assurance) });
+    criteria.push({
+      id,
+      title: TITLES[id],
+      role: 'cycle',
+      ...advised(agreement(history, assurance)),
+    });
   }
   const cycled = allMet('cycle');
   return {

@@ -3,6 +3,7 @@ import { formatPlain } from '../../units/format';
 import { asTypedSchema, sizeSchema } from '../../livestock/catalogue/size';
 import { daySchema, idSchema, labelSchema, nameSchema, photoIdSchema, positive } from '../common';
 import { animalIdSchema } from '../keys';
+import type { CycleEffect } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const ANIMAL_GROUPS = ['fish', 'invertebrate', 'coral'] as const;
@@ -68,6 +69,17 @@ export function joins(move: AnimalMove): boolean {
   return move === 'in' || move === 'back';
 }
 
+/** One that died or is missing rots where nobody finds it. */
+const MOVE_EFFECTS: Record<AnimalMove, CycleEffect> = {
+  in: { animals: 'in' },
+  back: { animals: 'in' },
+  out: { animals: 'out' },
+  moved: { animals: 'out' },
+  lent: { animals: 'out' },
+  died: { animals: 'out', nitrogen: 'later' },
+  missing: { animals: 'out', nitrogen: 'later' },
+};
+
 /** Animals that came, left or died. */
 export const animals = defineKind({
   schema,
@@ -88,6 +100,7 @@ export const animals = defineKind({
       .join(', '),
   touches: ({ group }) =>
     group === 'coral' ? ['livestock'] : ['livestock', 'ammonia', 'nitrite', 'nitrate'],
+  cycle: ({ move }) => MOVE_EFFECTS[move],
 });
 
 /** "3 × cerith snail": how some animals are called in a line. */

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { formatSignificant } from '../../units/format';
 import { unitSymbol, type Unit } from '../../units/units';
 import { anyNumber, idSchema, unitSchema } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const pointSchema = z.strictObject({
@@ -50,4 +51,5 @@ export const calibration = defineKind({
       .filter(Boolean)
       .join(', '),
   touches: () => ['equipment'],
+  cycle: () => NO_EFFECT,
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
 import { labelSchema, positive } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 export const COST_KINDS = [
@@ -53,4 +54,5 @@ export const cost = defineKind({
   title: (entry) => COSTS[entry.of].name,
   line: ({ amount, what }) => [formatPlain(amount, 2), what ?? ''].filter(Boolean).join(', '),
   touches: () => [],
+  cycle: () => NO_EFFECT,
 });

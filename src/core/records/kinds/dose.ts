@@ -6,6 +6,7 @@ import { formatPlain } from '../../units/format';
 import { linearToCanonical } from '../../units/units';
 import { unreachable } from '../../unreachable';
 import { daySchema, labelSchema, positive, quantityOf } from '../common';
+import { NO_EFFECT, type CycleEffect } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const DOSE_SUBSTANCES = [
@@ -89,9 +90,19 @@ const MOVES: Record<DoseSubstance, readonly ParameterId[]> = {
   other: [],
 };
 
+/** What each substance does to a cycle. */
+const EFFECTS: Record<DoseSubstance, CycleEffect> = {
+  ammoniumChloride: { nitrogen: 'now' },
+  householdAmmonia: { nitrogen: 'now' },
+  bacteria: { colony: { is: 'brought' } },
+  alkalinity: NO_EFFECT,
+  ammoniaBinder: { binds: true },
+  other: NO_EFFECT,
+};
+
 /** Substances that add ammonia for the colony to clear. */
 export function isAmmoniaSource(substance: DoseSubstance): boolean {
-  return substance === 'ammoniumChloride' || substance === 'householdAmmonia';
+  return EFFECTS[substance].nitrogen === 'now';
 }
 
 /** mg of N in one gram of the source's active compound. */
@@ -187,4 +198,5 @@ export const dose = defineKind({
       .join(', ');
   },
   touches: (entry) => MOVES[entry.substance],
+  cycle: (entry) => EFFECTS[entry.substance],
 });

@@ -53,6 +53,7 @@ export const feed = defineKind({
       ? `${formatPlain(amount.grams)} g`
       : countOf(amount.portions, FOODS_AS_FED[food].portion, portionWord(food)),
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'phosphate'],
+  cycle: () => ({ nitrogen: 'later' }),
 });
 
 /** What several portions of a food are called. */

@@ -4,6 +4,7 @@ import { calibration } from './calibration';
 import { cost } from './cost';
 import { dose } from './dose';
 import { feed } from './feed';
+import type { CycleEffect, EffectContext } from './effect';
 import type { Kind, SubjectType, Touch, WordsContext } from './kind';
 import { light } from './light';
 import { cleaning, look, sponge } from './look';
@@ -18,6 +19,7 @@ import { response } from './response';
 import { saltMix } from './saltMix';
 import { sighting } from './sighting';
 import { closed, filled, heaterCheck, lid, running } from './standing';
+import { standstill } from './standstill';
 import { taskMark } from './taskMark';
 import { topOff } from './topOff';
 import { treatment } from './treatment';
@@ -54,6 +56,7 @@ export const KINDS = {
   look,
   cleaning,
   sponge,
+  standstill,
   medication,
   cost,
   closed,
@@ -86,8 +89,9 @@ export interface Subject {
 }
 
 /** The words of each kind, tied to the entries it is for, so that no switch names the kinds. */
-const WORDS: { [K in EntryKind]: Pick<Kind<z.ZodType<EntryOf<K>>>, 'title' | 'line' | 'touches'> } =
-  KINDS;
+const WORDS: {
+  [K in EntryKind]: Pick<Kind<z.ZodType<EntryOf<K>>>, 'title' | 'line' | 'touches' | 'cycle'>;
+} = KINDS;
 
 export function subjectOf(entry: Entry): Subject {
   return { of: KINDS[entry.kind].subject, id: entry.tankId };
@@ -107,6 +111,19 @@ function lineOf<K extends EntryKind>(kind: K, entry: EntryOf<K>, context: WordsC
 
 function touchesOf<K extends EntryKind>(kind: K, entry: EntryOf<K>): readonly Touch[] {
   return WORDS[kind].touches(entry);
+}
+
+function effectOf<K extends EntryKind>(
+  kind: K,
+  entry: EntryOf<K>,
+  context: EffectContext,
+): CycleEffect {
+  return WORDS[kind].cycle(entry, context);
+}
+
+/** What an entry may do to the cycle of its tank. */
+export function cycleEffect(entry: Entry, context: EffectContext): CycleEffect {
+  return effectOf(entry.kind, entry, context);
 }
 
 /** The entry in a word or two. */

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import type { ParameterId } from '../../parameters/registry';
 import { idSchema, instantSchema, noteSchema } from '../common';
+import type { CycleEffect, EffectContext } from './effect';
 import type { Kit } from '../schema/kit';
 
 /** What every entry carries. */
@@ -37,6 +38,8 @@ export interface Kind<S extends z.ZodType> {
   line: (entry: z.infer<S>, context: WordsContext) => string;
   /** What it has to do with: which charts mark it. */
   touches: (entry: z.infer<S>) => readonly Touch[];
+  /** What it may do to the cycle of its tank: nothing has to be said as well. */
+  cycle: (entry: z.infer<S>, context: EffectContext) => CycleEffect;
 }
 
 /** Ties the words of a kind to the type of its schema. */

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({
@@ -17,4 +18,5 @@ export const light = defineKind({
   title: (entry) => `Light ${entry.state}`,
   line: (entry) => (entry.hoursADay ? `${formatPlain(entry.hoursADay)} h a day` : ''),
   touches: () => ['growth'],
+  cycle: () => NO_EFFECT,
 });

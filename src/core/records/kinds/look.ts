@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { idSchema, nameSchema } from '../common';
 import { listWords } from '../../units/format';
+import { NO_EFFECT, SLOWED, type CycleEffect } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const LOOK_STATES = ['well', 'notEating', 'sign'] as const;
@@ -67,6 +68,7 @@ export const look = defineKind({
       ...(breaths === undefined ? [] : [`${breaths} breaths a minute`]),
     ].join(', '),
   touches: () => ['livestock'],
+  cycle: () => NO_EFFECT,
 });
 
 /** Tank, sponge and tools after a batch: thrown away, disinfected, rinsed and dried. */
@@ -77,9 +79,19 @@ export const cleaning = defineKind({
   title: () => 'Quarantine cleaned',
   line: () => 'sponge thrown away; tank and tools disinfected, rinsed and dried',
   touches: () => ['equipment'],
+  // The sponge, which is all the colony a quarantine tank has, is thrown away.
+  cycle: () => ({ colony: { is: 'ended' } }),
 });
 
 export const SPONGE_MOVES = ['seeding', 'working', 'discarded'] as const;
+
+/** One that is only seeded here is no part of the colony that was shown. */
+const SPONGE_EFFECTS: Record<(typeof SPONGE_MOVES)[number], CycleEffect> = {
+  seeding: NO_EFFECT,
+  working: { colony: { is: 'brought' } },
+  // Where it was at work most of the colony went with it.
+  discarded: SLOWED,
+};
 
 /** A sponge: put where it is seeded in a healthy tank, put to work in quarantine, thrown away. */
 export const sponge = defineKind({
@@ -100,4 +112,5 @@ export const sponge = defineKind({
       discarded: 'thrown away',
     })[move],
   touches: () => ['equipment', 'ammonia'],
+  cycle: ({ move }) => SPONGE_EFFECTS[move],
 });

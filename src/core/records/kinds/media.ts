@@ -41,4 +41,7 @@ export const media = defineKind({
       ? `${formatPlain(move.amount)} ${move.unit}`
       : `${formatPlain(move.share * 100, 0)} % of it`,
   touches: () => ['ammonia', 'nitrite', 'nitrate'],
+  cycle: ({ move }) => ({
+    colony: move.to === 'in' ? { is: 'brought' } : { is: 'taken', share: move.share },
+  }),
 });

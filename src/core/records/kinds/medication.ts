@@ -1,6 +1,8 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
 import { idSchema, nameSchema, positive } from '../common';
+import type { Medicine } from '../schema/medicine';
+import { HARMED, NO_EFFECT, SLOWED, type CycleEffect } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const MEDICATION_ACTS = ['given', 'carbonIn', 'measured'] as const;
@@ -25,6 +27,29 @@ const ACT_WORDS: WordsOf<MedicationAct> = {
   measured: 'measured',
 };
 
+/** What kinds of medicine do to a colony, where the label is silent about its filter. */
+const EFFECTS: Record<Medicine['kind'], CycleEffect> = {
+  antibiotic: HARMED,
+  copper: SLOWED,
+  formaldehyde: HARMED,
+  methyleneBlue: HARMED,
+  peroxide: HARMED,
+  other: HARMED,
+  // What a binder does is told by the dose of it, which is logged beside.
+  binder: { binds: true },
+};
+/** Kinds that kill bacteria by what they are, whatever is printed on the bottle. */
+const ALWAYS: ReadonlySet<Medicine['kind']> = new Set(['antibiotic', 'peroxide', 'formaldehyde']);
+
+/** What a medicine does to a colony, by its label; one whose label is not on record harms it. */
+export function medicineEffect(medicine: Medicine | undefined): CycleEffect {
+  if (!medicine) return HARMED;
+  const { kind, harmsFilter } = medicine;
+  if (kind === 'binder') return EFFECTS.binder;
+  if (harmsFilter === 'yes') return HARMED;
+  return harmsFilter === 'no' && !ALWAYS.has(kind) ? NO_EFFECT : EFFECTS[kind];
+}
+
 /** A medicine by its label: given, measured, or taken out again. */
 export const medication = defineKind({
   schema,
@@ -38,4 +63,6 @@ export const medication = defineKind({
       ...(value === undefined ? [] : [formatPlain(value, 3)]),
     ].join(', '),
   touches: () => ['livestock'],
+  cycle: ({ act, medicineId }, { medicineOf }) =>
+    act === 'given' ? medicineEffect(medicineOf(medicineId)) : NO_EFFECT,
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { textSchema } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({ kind: z.literal('note'), ...ofTank, text: textSchema });
@@ -12,4 +13,5 @@ export const note = defineKind({
   title: () => 'Note',
   line: (entry) => entry.text,
   touches: () => [],
+  cycle: () => NO_EFFECT,
 });

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { labelSchema, textSchema } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const OBSERVED = ['tank', 'animal', 'equipment'] as const;
@@ -30,4 +31,5 @@ export const observation = defineKind({
   line: (entry) => entry.text,
   touches: ({ about }) =>
     about === 'animal' ? ['livestock'] : about === 'equipment' ? ['equipment'] : [],
+  cycle: () => NO_EFFECT,
 });

@@ -47,4 +47,5 @@ export const organics = defineKind({
     }
   },
   touches: () => ['ammonia', 'nitrite', 'nitrate'],
+  cycle: ({ action }) => ({ nitrogen: action.what === 'prawnIn' ? 'later' : 'out' }),
 });

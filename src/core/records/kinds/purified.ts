@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { formatPlain } from '../../units/format';
 import { nonNegative, positive } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({
@@ -37,4 +38,5 @@ export const purified = defineKind({
       .filter(Boolean)
       .join(', '),
   touches: () => ['supplies'],
+  cycle: () => NO_EFFECT,
 });

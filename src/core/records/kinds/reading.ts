@@ -1,10 +1,12 @@
 import * as z from 'zod';
-import { withUnit } from '../../parameters/convert';
+import { toCanonical, withUnit } from '../../parameters/convert';
 import { PARAMETERS } from '../../parameters/registry';
 import { formatFixed, formatPlain } from '../../units/format';
 import { dimensionOf, unitDecimals, type Unit } from '../../units/units';
 import { anyNumber, idSchema, nonNegative, parameterSchema, unitSchema } from '../common';
 import type { Kit } from '../schema/kit';
+import { NO_EFFECT } from './effect';
+import { waterHarm } from './waterHarm';
 import { defineKind, ofTank } from './kind';
 
 /**
@@ -60,6 +62,16 @@ export function readingUnit(entry: ReadingEntry, kit: Kit | undefined): Unit {
   return entry.value.unit;
 }
 
+/** What was read, in the canonical unit of its parameter; between two steps the middle of them. */
+function valueRead(entry: ReadingEntry, kit: Kit | undefined): number {
+  const { value } = entry;
+  const typed =
+    value.form === 'digital'
+      ? value.value
+      : ((value.steps[value.low] ?? 0) + (value.steps[value.high] ?? 0)) / 2;
+  return toCanonical(typed, readingUnit(entry, kit));
+}
+
 /** The words of a reading as it was made, without its unit. */
 export function typedWords(value: ReadingValue, decimals: number): string {
   if (value.form === 'digital') return formatFixed(value.value, decimals);
@@ -92,4 +104,9 @@ export const reading = defineKind({
     return withUnit(typedWords(entry.value, kitDecimals(kit, unit)), unit);
   },
   touches: (entry) => [entry.parameter],
+  cycle: (entry, { kitOf }) => {
+    const value = valueRead(entry, kitOf(entry.kitId));
+    const { low, high } = PARAMETERS[entry.parameter].possible;
+    return value < low || value > high ? NO_EFFECT : waterHarm(entry.parameter, value);
+  },
 });

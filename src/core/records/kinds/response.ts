@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { labelSchema } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const MEASURES = [
@@ -44,4 +45,5 @@ export const response = defineKind({
     action === 'begun' ? MEASURE_WORDS[measure] : `${MEASURE_WORDS[measure]} ${action}`,
   line: ({ strength }) => strength ?? '',
   touches: () => ['growth', 'nitrate', 'phosphate'],
+  cycle: () => NO_EFFECT,
 });

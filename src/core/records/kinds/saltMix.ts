@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { withUnit } from '../../parameters/convert';
 import { formatPlain, formatSignificant } from '../../units/format';
 import { labelSchema, positive, quantityOf } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({
@@ -27,4 +28,5 @@ export const saltMix = defineKind({
       salinity ? `, came to ${withUnit(formatPlain(salinity.value, 4), salinity.unit)}` : ''
     }`,
   touches: () => ['supplies'],
+  cycle: () => NO_EFFECT,
 });

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const GROWTHS = ['diatoms', 'film', 'hair', 'sheet', 'brownSnot'] as const;
@@ -40,4 +41,5 @@ export const sighting = defineKind({
   title: (entry) => GROWTH_WORDS[entry.growth].name,
   line: (entry) => EXTENT_WORDS[entry.extent],
   touches: () => ['growth'],
+  cycle: () => NO_EFFECT,
 });

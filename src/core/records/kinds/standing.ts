@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { formatFixed } from '../../units/format';
 import { toCanonical } from '../../parameters/convert';
 import { quantityOf, type Quantity } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 /** The day water went into the tank. */
@@ -12,6 +13,7 @@ export const filled = defineKind({
   title: () => 'Filled',
   line: () => '',
   touches: () => [],
+  cycle: () => ({ colony: { is: 'begun' } }),
 });
 
 /** Since when the keeper says it is cycled and runs, for a tank that ran before its log began. */
@@ -22,6 +24,8 @@ export const running = defineKind({
   title: () => 'Running',
   line: () => 'cycled, with animals, from here on',
   touches: () => [],
+  // A keeper's word is no food for a colony, and no test of it.
+  cycle: () => NO_EFFECT,
 });
 
 /** A tank that was taken down. */
@@ -32,6 +36,7 @@ export const closed = defineKind({
   title: () => 'Closed',
   line: () => 'taken down; its log is kept',
   touches: () => [],
+  cycle: () => ({ colony: { is: 'ended' } }),
 });
 
 /** A lid or mesh that a jumping fish cannot pass, fitted or taken off. */
@@ -42,6 +47,7 @@ export const lid = defineKind({
   title: (entry) => (entry.fitted ? 'Lid fitted' : 'Lid off'),
   line: () => '',
   touches: () => ['equipment'],
+  cycle: () => NO_EFFECT,
 });
 
 interface HeaterCheck {
@@ -78,4 +84,5 @@ export const heaterCheck = defineKind({
   title: () => 'Heater verified',
   line: heaterWords,
   touches: () => ['equipment'],
+  cycle: () => NO_EFFECT,
 });

@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { instantSchema, labelSchema } from '../common';
 import { keySchema } from '../keys';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const TASK_MARKS = ['done', 'skipped', 'snoozed'] as const;
@@ -38,4 +39,5 @@ export const taskMark = defineKind({
   line: ({ how, reason }) =>
     [TASK_MARK_WORDS[how].toLowerCase(), reason ?? ''].filter(Boolean).join(': '),
   touches: () => [],
+  cycle: () => NO_EFFECT,
 });

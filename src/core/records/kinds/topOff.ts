@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { withUnit } from '../../parameters/convert';
 import { formatPlain } from '../../units/format';
 import { positive, quantityOf } from '../common';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank } from './kind';
 
 const schema = z.strictObject({
@@ -23,4 +24,5 @@ export const topOff = defineKind({
       salinity ? `at ${withUnit(formatPlain(salinity.value, 4), salinity.unit)}` : 'fresh'
     }`,
   touches: () => ['salinity'],
+  cycle: () => NO_EFFECT,
 });

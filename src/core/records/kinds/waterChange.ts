@@ -2,15 +2,29 @@ import * as z from 'zod';
 import { PARAMETER_IDS } from '../../parameters/registry';
 import { formatPlain } from '../../units/format';
 import { positive, quantityOf } from '../common';
-import { defineKind, ofTank } from './kind';
+import { defineKind, ofTank, type WordsOf } from './kind';
 
 /** What is worth measuring of water before it goes in. */
 export const NEW_WATER = ['salinity', 'temperature', 'alkalinity', 'ph', 'ammonia'] as const;
+
+export const WATER_SOURCES = ['purified', 'conditionedTap', 'untreatedTap'] as const;
+export type WaterSource = (typeof WATER_SOURCES)[number];
+
+export const SOURCE_WORDS: WordsOf<WaterSource> = {
+  purified: 'Purified',
+  conditionedTap: 'Tap, with conditioner',
+  untreatedTap: 'Tap, untreated',
+};
+
+/** From this share of untreated tap water on its chlorine may kill, where less only slows. */
+const MUCH_CHLORINE = 0.2;
 
 const schema = z.strictObject({
   kind: z.literal('waterChange'),
   ...ofTank,
   litres: positive,
+  /** Where the new water came from; left out where nobody said. */
+  source: z.enum(WATER_SOURCES).optional(),
   /** What the new water measured, as far as anybody did. */
   newWater: z.strictObject({
     salinity: quantityOf('salinity').optional(),
@@ -39,4 +53,9 @@ export const waterChange = defineKind({
       : `${formatPlain(changedShare(entry.litres, netLitres) * 100, 0)} % of the net water`,
   // It dilutes or brings every one of them.
   touches: () => PARAMETER_IDS,
+  cycle: ({ litres, source }, { netLitres }) => {
+    if (source !== 'untreatedTap') return { dilutes: true };
+    const much = changedShare(litres, netLitres) >= MUCH_CHLORINE;
+    return { dilutes: true, colony: { is: much ? 'harmed' : 'slowed' } };
+  },
 });

@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { formatPlain, formatSignificant } from '../../units/format';
 import { labelSchema, positive } from '../common';
 import { FOODS } from './feed';
+import { NO_EFFECT } from './effect';
 import { defineKind, ofTank, type WordsOf } from './kind';
 
 export const WEIGHED = ['saltCup', 'drop', ...FOODS] as const;
@@ -45,4 +46,5 @@ export const weighing = defineKind({
   line: ({ what, count, amount }) =>
     `${formatPlain(count, 1)} came to ${formatSignificant(amount, 4)} ${WEIGHED_UNIT[what]}`,
   touches: () => ['supplies'],
+  cycle: () => NO_EFFECT,
 });

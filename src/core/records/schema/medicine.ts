@@ -1,7 +1,18 @@
 import * as z from 'zod';
 import { nameSchema, noteSchema, positive } from '../common';
 
-export const MEDICINE_KINDS = ['copper', 'antibiotic', 'other', 'binder'] as const;
+export const MEDICINE_KINDS = [
+  'copper',
+  'antibiotic',
+  'formaldehyde',
+  'methyleneBlue',
+  'peroxide',
+  'other',
+  'binder',
+] as const;
+
+/** What a label says of a harm: it may be silent. */
+export const LABEL_SAYS = ['no', 'yes', 'unknown'] as const;
 
 /** Whether a product reduces what it meets, as binders and dechlorinators do. */
 export const REDUCING = ['no', 'yes', 'unknown'] as const;
@@ -21,7 +32,7 @@ export const medicineSchema = z
     /** Lowers oxygen: strong air while it is in. */
     lowersOxygen: z.boolean(),
     /** Harms the bacteria of a filter. */
-    harmsFilter: z.boolean(),
+    harmsFilter: z.enum(LABEL_SAYS),
     /** Harms invertebrates and corals. */
     harmsInvertebrates: z.boolean(),
     /** Carbon and skimming take it out: both off while it is in. */

@@ -26,6 +26,7 @@ import { CleaningForm, LookForm, MedicationForm, SpongeForm } from './quarantine
 import { ResponseEntryForm } from './response';
 import { SaltMixEntryForm } from './saltMix';
 import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
+import { StandstillForm } from './standstill';
 import { TopOffEntryForm } from './topOff';
 import { WaterChangeEntryForm } from './waterChange';
 import { WeighingEntryForm } from './weighing';
@@ -113,6 +114,11 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     label: 'Medicine, chlorine',
     hint: 'What may harm the colony',
     ...both(TreatmentForm),
+  },
+  standstill: {
+    label: 'Without flow',
+    hint: 'Power cut, pump stood still, a move',
+    ...both(StandstillForm),
   },
   lid: { label: 'Lid', hint: 'Fitted or taken off', ...both(LidForm) },
   heaterCheck: {

@@ -6,12 +6,18 @@ import { formatIn, toCanonical } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { NOTE_LETTERS, type Quantity } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
-import { NEW_WATER, type WaterChangeEntry } from '@/core/records/kinds/waterChange';
+import {
+  NEW_WATER,
+  SOURCE_WORDS,
+  WATER_SOURCES,
+  type WaterChangeEntry,
+} from '@/core/records/kinds/waterChange';
 import { unitFor, type Settings } from '@/core/records/schema/settings';
 import { formatExact, formatFixed } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol, type Unit } from '@/core/units/units';
 import { FormReader, type FormReading } from '@/forms/reader';
 import { to } from '@/frame/addresses';
+import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -27,6 +33,7 @@ const unitSchema = z.record(z.enum(NEW_WATER), z.string());
 export const waterChangeFields = z.object({
   ...sharedFields,
   volume: z.string(),
+  source: z.enum([...WATER_SOURCES, 'unsaid']),
   salinity: z.string(),
   temperature: z.string(),
   alkalinity: z.string(),
@@ -53,6 +60,7 @@ export function startOfWaterChange(settings: Settings): WaterChangeForm {
   return {
     ...SHARED,
     volume: '',
+    source: 'unsaid',
     salinity: '',
     temperature: '',
     alkalinity: '',
@@ -67,6 +75,7 @@ export function formOfWaterChange(entry: WaterChangeEntry, settings: Settings): 
     ...startOfWaterChange(settings),
     at: entry.at,
     note: entry.note ?? '',
+    source: entry.source ?? 'unsaid',
     volume: formatExact(linearFromCanonical(entry.litres, settings.volumeUnit)),
     units: unitsOf(settings, entry),
   };
@@ -95,7 +104,8 @@ export function readWaterChange(
     }
   }
   const note = read.optionalText('note', NOTE_LETTERS);
-  return read.result({ kind: 'waterChange', litres, newWater, ...note });
+  const source = form.source === 'unsaid' ? {} : { source: form.source };
+  return read.result({ kind: 'waterChange', litres, ...source, newWater, ...note });
 }
 
 /** A water change, with what the new water measured. */
@@ -127,6 +137,18 @@ function WaterChangeFields({ form, set, errors, context }: FieldsProps<WaterChan
         label="Go through it step by step"
         onPress={() => router.push(to.run('waterChange'))}
       />
+      <Choice
+        label="Made from"
+        value={form.source === 'unsaid' ? null : form.source}
+        onChange={(source) => set({ source })}
+        options={WATER_SOURCES.map((value) => ({ value, label: SOURCE_WORDS[value] }))}
+      />
+      {form.source === 'untreatedTap' ? (
+        <Remark tone="caution">
+          Chlorine in tap water kills the filter’s bacteria and harms animals: a conditioner by its
+          label goes in before the salt. What the cycle showed has to be seen again.
+        </Remark>
+      ) : null}
       <SectionHead title="The new water" end="what was measured of it" />
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
         {NEW_WATER.map((parameter) => (

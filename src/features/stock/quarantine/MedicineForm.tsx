@@ -1,6 +1,11 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { MEDICINE_KINDS, REDUCING, type Medicine } from '@/core/records/schema/medicine';
+import {
+  LABEL_SAYS,
+  MEDICINE_KINDS,
+  REDUCING,
+  type Medicine,
+} from '@/core/records/schema/medicine';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { FormRemarks } from '@/forms/FormRemarks';
 import { SaveRow } from '@/forms/SaveRow';
@@ -20,6 +25,9 @@ import {
 const KIND_LABELS: Record<Medicine['kind'], string> = {
   copper: 'Copper',
   antibiotic: 'Antibiotic',
+  formaldehyde: 'Formaldehyde',
+  methyleneBlue: 'Methylene blue',
+  peroxide: 'Peroxide',
   other: 'Another medicine',
   binder: 'Binder, dechlorinator',
 };
@@ -28,9 +36,13 @@ const REDUCES: Record<Medicine['reducing'], string> = {
   yes: 'It reduces',
   unknown: 'The label is silent',
 };
+const ON_FILTER: Record<Medicine['harmsFilter'], string> = {
+  no: 'It spares the filter',
+  yes: 'It harms the filter',
+  unknown: 'The label is silent',
+};
 const SAYS = [
   ['lowersOxygen', 'Lowers oxygen'],
-  ['harmsFilter', 'Harms the filter'],
   ['harmsInvertebrates', 'Harms invertebrates and corals'],
   ['carbonOut', 'Carbon and skimmer take it out'],
 ] as const;
@@ -121,6 +133,12 @@ export function MedicineForm({
             hint: 'From the label; without it no dilution is worked out.',
           })}
           {number('days', 'Days it is kept up')}
+          <Choice
+            label="What it does to the filter"
+            value={form.harmsFilter}
+            onChange={(harmsFilter) => set({ harmsFilter })}
+            options={LABEL_SAYS.map((value) => ({ value, label: ON_FILTER[value] }))}
+          />
         </>
       )}
       {SAYS.map(([field, label]) => (

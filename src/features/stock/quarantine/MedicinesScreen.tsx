@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { concentration, medicineConflicts, redose } from '@/core/quarantine/medicine';
+import { medicineEffect } from '@/core/records/kinds/medication';
+import type { Agent } from '@/core/records/kinds/treatment';
 import { medicineEvents, medicineHome } from '@/core/quarantine/treated';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { isoInZone } from '@/core/time/zone';
@@ -23,10 +25,14 @@ import { MedicineForm } from './forms';
 
 type Head = RevisionOf<'medicine'>;
 
-/** What a kind of medicine is to the colony. */
-const HARMS: Partial<Record<Head['body']['kind'], 'copper' | 'antibiotic'>> = {
+/** What each kind of medicine is called as a treatment of the tank. */
+const AGENT: Record<Exclude<Head['body']['kind'], 'binder'>, Agent> = {
   copper: 'copper',
   antibiotic: 'antibiotic',
+  formaldehyde: 'formaldehyde',
+  methyleneBlue: 'methyleneBlue',
+  peroxide: 'peroxide',
+  other: 'otherMedicine',
 };
 
 /** What labels say, what is in which tank, and what must never meet. */
@@ -157,8 +163,10 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
             product: body.name,
           });
         }
-        if (!body.harmsFilter && !HARMS[body.kind]) return;
-        const agent = HARMS[body.kind] ?? 'otherMedicine';
+        // Copper is looked for among treatments, whatever its label says of the filter.
+        if (body.kind === 'binder') return;
+        if (!medicineEffect(body).colony && body.kind !== 'copper') return;
+        const agent = AGENT[body.kind];
         write.create('entry', { kind: 'treatment', tankId, at, agent, product: body.name });
       }, words),
     );

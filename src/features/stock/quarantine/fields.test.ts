@@ -28,7 +28,7 @@ describe('a label that is typed', () => {
       ...(strength === undefined ? {} : { strength: strength / 10 }),
       ...(days === undefined ? {} : { days }),
       lowersOxygen: flags[0],
-      harmsFilter: flags[1],
+      harmsFilter: flags[1] ? ('yes' as const) : ('unknown' as const),
       harmsInvertebrates: flags[2],
       carbonOut: flags[3],
       reducing: 'no' as const,

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import {
+  LABEL_SAYS,
   MEDICINE_KINDS,
   medicineSchema,
   REDUCING,
@@ -19,7 +20,7 @@ export const medicineFields = z.object({
   days: z.string(),
   reducing: z.enum(REDUCING),
   lowersOxygen: z.boolean(),
-  harmsFilter: z.boolean(),
+  harmsFilter: z.enum(LABEL_SAYS),
   harmsInvertebrates: z.boolean(),
   carbonOut: z.boolean(),
   note: z.string(),
@@ -37,7 +38,7 @@ export const NEW_MEDICINE: MedicineFields = {
   days: '',
   reducing: 'unknown',
   lowersOxygen: false,
-  harmsFilter: false,
+  harmsFilter: 'unknown',
   harmsInvertebrates: true,
   carbonOut: true,
   note: '',

@@ -1,0 +1,22 @@
+import type { TankHistory } from '../../history/tankHistory';
+import { shortDay } from '../../time/words';
+import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
+import { accounted } from './accounted';
+import { stillRotting } from './fed';
+import { stillShown } from './harm';
+
+/**
+ * Why no ammonia may be dosed, whatever the tests read: an animal is in, something put in is still rotting,
+ * or what went in is missing and nobody knows whether it stands as nitrite. Null where nothing of it is so.
+ * What tests read of ammonia and nitrite is asked where the dose is worked out.
+ */
+export function noDoseBecause(history: TankHistory, at: number): string | null {
+  if (hasAnimals(history)) return NO_AMMONIA;
+  const { zone, school: choice } = history.tank;
+  const rots = stillRotting(history, at);
+  if (rots) {
+    return `No ammonia now: the ${rots.what} of ${shortDay(rots.at, zone)} is still rotting and makes its own.`;
+  }
+  const found = accounted({ history: stillShown(history).history, at, zone, choice });
+  return found.state === 'met' ? null : `No ammonia now. ${found.because}`;
+}
