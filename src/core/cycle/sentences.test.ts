@@ -103,6 +103,26 @@ describe('the sentence of Cycle', () => {
     expect(today.detail).not.toMatch(/should be clear/);
   });
 
+  it('speaks of ammonia, water and today where an animal is in it, in every voice', () => {
+    for (const group of ['fish', 'invertebrate', 'coral'] as const) {
+      const log = falling();
+      log.entry(onDay(7), { kind: 'animals', move: 'in', group, what: 'One' });
+      log.ammonia(onDay(8), 0.5);
+      log.ammonia(onDay(9), 1);
+      log.ammonia(onDay(10), 2);
+      const { cycle, bare, forecast } = at(log, onDay(10, 14));
+      for (const { title, detail } of [cycle, bare]) {
+        expect(title).toBe('Ammonia with an animal in.');
+        expect(detail).toMatch(/2 ppm NH4 and is rising.*change water today/);
+      }
+      expect(forecast.nextTest?.inDays).toBeLessThanOrEqual(1);
+      expect(forecast.stall.map(({ remedy }) => remedy).join(' ')).not.toMatch(
+        /^Wait|: wait|\. Wait/,
+      );
+      expect(forecast.whatIfs.map(({ id }) => id)).not.toContain('doseAgain');
+    }
+  });
+
   it('counts criteria while there is no forecast', () => {
     const { bare } = at(falling(), onDay(6, 14));
     expect(bare.detail).toMatch(/criteria are open/);

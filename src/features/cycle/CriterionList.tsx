@@ -196,6 +196,7 @@ function CriterionSheet({
       {criterion.settle ? (
         <Words as="body">{`What would settle it: ${criterion.settle}`}</Words>
       ) : null}
+      {criterion.how ? <Words as="body">{criterion.how}</Words> : null}
       <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every school, before fish' : schoolName(verdict.school)}.`}</Words>
       {entries.length > 0 ? (
         <View>

@@ -3,6 +3,7 @@ import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
 import { alkalinityDue } from '@/core/cycle/dosing/alkalinityRaise';
 import { alsoRaise } from '@/core/cycle/nextSitting';
+import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
 import type { Forecast } from '@/core/cycle/forecast/types';
@@ -99,11 +100,15 @@ export function IfYouDoNothing({
   const alkalinity = base.lowestAlkalinity;
   const usual = usualDoseWords(history);
   const takes = ALKALINITY_PER_N * challengeDose(history);
+  const dosed =
+    noDoseBecause(history, now) === null
+      ? ` The next dose of ${usual} would take ${takes.toFixed(1)} of it.`
+      : '';
   return (
     <View style={{ gap: 4 }}>
       <SectionHead title="If you do nothing" />
       <Words as="body">
-        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way. The next dose of ${usual} would take ${takes.toFixed(1)} of it.${alkalinity < 6.5 ? ' A colony slows below 6.5.' : ''}`}
+        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way.${dosed}${alkalinity < 6.5 ? ' A colony slows below 6.5.' : ''}`}
       </Words>
       {others.map((what) => (
         <Words key={what.id} as="body">

@@ -42,8 +42,13 @@ const REMEDY: Record<CauseId, string> = {
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
 
+/** A cycle that is only early is no reason to wait where an animal is in its water. */
+const WATCH =
+  'With an animal in, test ammonia every day and change water where free ammonia rises; Emergency says how much.';
+
 /** What to do about a cause; never to add ammonia where there is a reason against it. */
 function remedyOf(cause: CauseId, { facts, animals }: CycleProblem): string {
+  if (cause === 'simplyEarly' && animals) return WATCH;
   if (cause !== 'weakDose') return REMEDY[cause];
   return facts.noDose ?? (animals ? NO_AMMONIA : REMEDY[cause]);
 }

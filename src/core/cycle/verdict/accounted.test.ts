@@ -37,10 +37,11 @@ describe('what went in', () => {
     const { history, ready, accounted } = judged(dosedThrice({ nitrate: 0 }));
     expect(ready).toBe(false);
     expect(accounted?.state).toBe('cannot tell');
-    expect(accounted?.because).toMatch(/nitrite kit may be dead.*powder of the nitrate test/);
-    expect(accounted?.settle).toMatch(/shaken for a full minute/);
+    expect(accounted?.because).toMatch(/dead nitrite kit.*nitrate test whose powder/);
+    expect(accounted?.settle).toMatch(/nitrate powder for a full minute/);
+    expect(accounted?.how).toMatch(/never into a tank/);
     // Nobody is told to handle nitrite salt, and no dose goes on top of what may stand there.
-    expect(accounted?.settle).not.toMatch(/nitrite salt|sodium nitrite/i);
+    expect(`${accounted?.settle} ${accounted?.how}`).not.toMatch(/nitrite salt|sodium nitrite/i);
     expect(noDoseBecause(history, NOW)).toMatch(/^No ammonia now\. About/);
     expect(redoseAdvice(history, null, NOW)).toMatchObject({ rise: 0 });
   });

@@ -68,9 +68,12 @@ export const accounted: CriterionRule = ({ history, zone }) => {
   if (twoKitsAgree(history)) {
     return met('Nitrate shows little of what went in; two kits read nitrite at zero.', [test.id]);
   }
-  return cannotTell(
-    `About ${riseWords(history, expected)} should be nitrate by now, and nitrate read ${readingWords(test)} on ${shortDay(test.at, zone)}, while nitrite was not seen to come: the nitrite kit may be dead, or the powder of the nitrate test was not shaken.`,
-    'Test nitrate again with its powder shaken for a full minute, and try the nitrate kit on old tank water. Have nitrite read with another kit or by a shop, or try yours on a bought standard or on water of a tank in mid-cycle; log what another kit reads under its own name.',
-    [test.id],
-  );
+  return {
+    ...cannotTell(
+      `About ${riseWords(history, expected)} should be nitrate by now, but nitrate read ${readingWords(test)} on ${shortDay(test.at, zone)}. A dead nitrite kit would read zero too, and so would a nitrate test whose powder was not shaken.`,
+      'Shake the nitrate powder for a full minute and test again, and have nitrite read by another kit.',
+      [test.id],
+    ),
+    how: 'A nitrate kit is tried on old tank water, in which it must show colour. A nitrite kit is tried on a bought standard, on water of a tank in mid-cycle, or against the test of a shop: log what another kit reads under its own name. Ammonia: one drop of your own bottle in a jar with a litre of new salt water, read, and poured away; never into a tank.',
+  };
 };

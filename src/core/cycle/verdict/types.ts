@@ -44,6 +44,8 @@ export interface Finding {
   because: string;
   /** What would settle it, as something to do; absent once met. */
   settle?: string;
+  /** How that is done, where it takes more than a sentence. */
+  how?: string;
   /** That something is a dose of ammonia. */
   doses?: true;
   /** Ids of the entries it was decided on. */
