@@ -19,7 +19,7 @@ import {
 } from '../src/core/cycle/forecast';
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
-import { nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
+import { conditionSitting, nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
 import type { Assurance } from '../src/core/cycle/verdict/assurance';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
@@ -61,6 +61,9 @@ export function forecastJson(
     atHand: kitsAtHand(log),
   });
   const { milestones, nextTest } = forecast;
+  const bands = bandsOfLog(log);
+  const conditions = forecast.fed ? conditionSitting(history, bands, at) : null;
+  const sitting = nextTest ? nextSitting(nextTest, history, bands, at) : conditions;
   const later = headsOfType(log, 'entry').filter(
     ({ body }) => body.tankId === tank.id && instant(body.at) > at,
   ).length;
@@ -80,10 +83,10 @@ export function forecastJson(
     })),
     capacity: forecast.capacity,
     clears: forecast.clears,
-    nextTest: nextTest && {
-      ...sittingJson(nextSitting(nextTest, history, bandsOfLog(log), at)),
-      at: iso(nextTest.at),
-      purpose: nextTest.purpose,
+    nextTest: sitting && {
+      ...sittingJson(sitting),
+      at: iso(nextTest?.at ?? at),
+      purpose: nextTest?.purpose ?? 'conditions',
     },
     stall: forecast.stall.map(({ cause, probability, remedy }) => ({
       cause,

@@ -20,6 +20,8 @@ export function clickWhatHasSettled(page: Page): void {
         // Scrolling on the way to a click would move it from under the finger.
         await this.scrollIntoViewIfNeeded();
         await plainly.call(this.and(this.page().locator(SETTLED)), options);
+        // The second of two taps may well be refused, where the first led to something else.
+        if (act === 'dblclick') return;
         // It moved between the look and the click: whoever sees it dimmed taps it again.
         if ((await this.page().locator('[data-settling="refused"]').count()) === 0) return;
       }

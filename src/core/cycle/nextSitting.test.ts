@@ -2,7 +2,7 @@ import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { bandsOf } from '../parameters/bands';
 import { tankHistory } from '../history/derive';
 import type { NextTest } from './forecast/types';
-import { nextSitting } from './nextSitting';
+import { conditionSitting, nextSitting } from './nextSitting';
 
 const bands = bandsOf('mixedReef', {});
 const next: NextTest = {
@@ -23,6 +23,25 @@ function sittingOf(build: (log: LogBuilder) => void, changes: Partial<NextTest> 
   const history = tankHistory(log.log(), log.tankId, onDay(20));
   return nextSitting({ ...next, ...changes }, history, bands, onDay(20));
 }
+
+describe('where no test of ammonia or nitrite is asked for', () => {
+  const asked = (build: (log: LogBuilder) => void) => {
+    const log = new LogBuilder();
+    build(log);
+    return conditionSitting(tankHistory(log.log(), log.tankId, onDay(20)), bands, onDay(20));
+  };
+
+  it('alkalinity alone is asked for, with the soda that raises it', () => {
+    const sitting = asked((log) => log.conditions(onDay(20), 5.5));
+    expect(sitting).toMatchObject({ parameters: ['alkalinity'], raise: { now: 5.5 } });
+    expect(sitting?.because).toMatch(/^Ammonia and nitrite need no test now; alkalinity does\./);
+    expect(sitting?.because).toMatch(/Also raise alkalinity.*baking soda/);
+  });
+
+  it('nothing is, once all is in order', () => {
+    expect(asked((log) => log.conditions(onDay(20)))).toBeNull();
+  });
+});
 
 describe('the sitting of the next test', () => {
   it('names the conditions that nobody measured, or too long ago, where it is a proof', () => {

@@ -1,7 +1,7 @@
 import type { TankHistory } from '../history/tankHistory';
 import type { Bands } from '../parameters/bands';
-import type { ParameterId } from '../parameters/registry';
-import { formatPlain } from '../units/format';
+import { PARAMETERS, type ParameterId } from '../parameters/registry';
+import { formatPlain, listWords } from '../units/format';
 import {
   ALKALINITY_STEP,
   alkalinityDue,
@@ -37,6 +37,24 @@ export function nextSitting(
     because: raise ? `${next.because} ${alsoRaise(raise)}` : next.because,
     raise,
   };
+}
+
+/**
+ * What is asked where no test of ammonia or nitrite is: the conditions that the verdict still wants, and
+ * alkalinity to be raised. Null where nothing of it is open.
+ */
+export function conditionSitting(
+  history: TankHistory,
+  bands: Bands,
+  at: number,
+): NextSitting | null {
+  const raise = alkalinityDue(history, at);
+  const parameters: ParameterId[] = conditionsToTest(history, bands, at);
+  if (raise && !parameters.includes('alkalinity')) parameters.unshift('alkalinity');
+  if (parameters.length === 0) return null;
+  const names = listWords(parameters.map((parameter) => PARAMETERS[parameter].inSentence));
+  const because = `Ammonia and nitrite need no test now; ${names} ${parameters.length === 1 ? 'does' : 'do'}.`;
+  return { parameters, because: raise ? `${because} ${alsoRaise(raise)}` : because, raise };
 }
 
 /** What is asked with the next test, in sentences of its own. */

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
 import { alkalinityDue } from '@/core/cycle/dosing/alkalinityRaise';
-import { alsoRaise } from '@/core/cycle/nextSitting';
+import { alsoRaise, conditionSitting } from '@/core/cycle/nextSitting';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
@@ -12,6 +12,8 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import { daysBetween } from '@/core/time/zone';
 import { ALKALINITY_PER_N } from '@/core/units/constants';
 import { listWords } from '@/core/units/format';
+import { useAppSelector } from '@/store/hooks';
+import { selectBands } from '@/store/selectors';
 import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { color, space } from '@/ui/tokens';
@@ -28,6 +30,21 @@ const styles = StyleSheet.create({
   },
 });
 
+/** Where neither ammonia nor nitrite is to be tested: what else the verdict waits for. */
+function ConditionsToTest({ history, now }: { history: TankHistory; now: number }) {
+  const router = useRouter();
+  const bands = useAppSelector(selectBands);
+  const asked = conditionSitting(history, bands, now);
+  if (!asked) return null;
+  return (
+    <View style={{ gap: 4 }}>
+      <SectionHead title="Next test worth doing" />
+      <Words as="body">{asked.because}</Words>
+      <LinkButton soft label="Log a test" onPress={() => router.push('/log/test')} />
+    </View>
+  );
+}
+
 /** The test worth its reagent, and what each answer would change. */
 export function NextTest({
   history,
@@ -42,7 +59,7 @@ export function NextTest({
 }) {
   const router = useRouter();
   const { nextTest } = forecast;
-  if (!nextTest) return null;
+  if (!nextTest) return forecast.fed ? <ConditionsToTest history={history} now={now} /> : null;
   const raise = alkalinityDue(history, now);
   const inDays = Math.max(0, daysBetween(now, nextTest.at, zone));
   const idle =

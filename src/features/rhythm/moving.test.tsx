@@ -3,6 +3,8 @@ import { isHere, rosterOf } from '@/core/livestock/roster';
 import { changeSettings } from '@/store/settings';
 import { recordAct } from '@/store/record';
 import { selectHistory } from '@/store/inView';
+import { selectTanks } from '@/store/selectors';
+import { selectHistoryOf } from '@/store/world';
 import { selectLiveRuns } from '@/store/runs';
 import { dayOf, DAY_MS } from '@/core/time/zone';
 import { choose, demoStore, heading, press, SCREEN_NOW, show, type } from '@/testing/appHarness';
@@ -67,6 +69,45 @@ describe('a move', () => {
     expect(
       screen.getByRole('radio', { name: /^Only a seeded sponge/ }).getAttribute('aria-checked'),
     ).toBe('true');
+  });
+});
+
+describe('what a move leaves in the log', () => {
+  const standstills = (store: Awaited<ReturnType<typeof demoStore>>) =>
+    selectTanks(store.getState()).flatMap(({ id, body }) =>
+      (selectHistoryOf(store.getState(), id)?.entries.standstill ?? []).map(({ entry }) => ({
+        tank: body.name,
+        hours: entry.hours,
+        kept: entry.kept,
+      })),
+    );
+
+  it('is how long rock and media went without flow, and how they were kept, at the new tank', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <MoveScreen />);
+    await press('Log who moved');
+    await choose('Kittiwake');
+    await choose(/^Wet in a closed filter/);
+    expect(screen.getByText(/begins to rot within hours/)).toBeTruthy();
+    type('Hours they went without their flow', '-2');
+    expect(screen.getByText(/^Hours, more than none/)).toBeTruthy();
+    type('Hours they went without their flow', '6');
+    await press(/^Log \d+ lots? as moved/);
+    await waitFor(() =>
+      expect(standstills(store)).toEqual([{ tank: 'Kittiwake', hours: 6, kept: 'closed' }]),
+    );
+  });
+
+  it('is nothing of that where the flow never stopped', async () => {
+    const store = await demoStore('Fulmar');
+    await show(store, <MoveScreen />);
+    await press('Log who moved');
+    await choose('Kittiwake');
+    await press(/^Log \d+ lots? as moved/);
+    await waitFor(() =>
+      expect(selectHistory(store.getState())?.standing.closedAt).toEqual(expect.any(Number)),
+    );
+    expect(standstills(store)).toEqual([]);
   });
 });
 
