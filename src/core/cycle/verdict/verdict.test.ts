@@ -42,6 +42,31 @@ describe('a cycle that ran its course', () => {
     expect(judge(builder, NOW).ready).toBe(false);
   });
 
+  it('holds over a trace that a weekly meal leaves and that is gone the next day, and over no other', () => {
+    const held = (after: (builder: LogBuilder, day: number) => void) => {
+      const builder = new LogBuilder(school({ school: 'bothZeroHeld', holdDays: 14 }));
+      builder.dose(onDay(1), 2);
+      builder.ammonia(onDay(2), 2);
+      builder.ammonia(onDay(9), 0);
+      builder.nitrite(onDay(9), 2);
+      for (const day of [20, 24, 30, 34]) {
+        builder.ammonia(onDay(day), 0);
+        builder.nitrite(onDay(day), 0);
+      }
+      for (const day of [22, 29]) after(builder, day);
+      builder.conditions(onDay(34));
+      return stateOf(judge(builder, onDay(34, 18)), 'zeroHeld');
+    };
+    const trace = (gone: number, step: number) => (builder: LogBuilder, day: number) => {
+      builder.nitrite(onDay(day), step);
+      builder.nitrite(onDay(day) + gone * HOUR, 0);
+    };
+    expect(held(trace(24, 0.5))).toBe('met');
+    // Two days later, or more than a trace, and the days begin anew.
+    expect(held(trace(48, 0.5))).toBe('not yet');
+    expect(held(trace(24, 2))).toBe('not yet');
+  });
+
   it('is ready sooner by the school that asks for one day', () => {
     const builder = finished(school({ school: 'bothZero' }));
     builder.conditions(onDay(20));

@@ -7,9 +7,9 @@ import {
 } from '../../history/tankHistory';
 import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
-import { addDaysIn, DAY_MS, daysBetween, startOfDayIn } from '../../time/zone';
+import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../time/zone';
 import { countOf } from '../../units/format';
-import { BINDER_HOURS, isBound, isTrustedZero, lastAboveZero } from './evidence';
+import { BINDER_HOURS, isBound, isTrustedZero } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 type Toxin = 'ammonia' | 'nitrite';
@@ -69,11 +69,35 @@ function zeroNow(parameter: Toxin): CriterionRule {
 export const ammoniaZero = zeroNow('ammonia');
 export const nitriteZero = zeroNow('nitrite');
 
-/** Readings of both, oldest first, since the last one of either that was above zero. */
+/** A trace that a meal leaves, mg N/L at most: 1 ppm of nitrite as NO2. */
+const TRACE = 0.31;
+/** It is gone the next day: read at zero within so many hours. */
+const NEXT_DAY = 30 * HOUR_MS;
+
+/**
+ * When a run of zeros was last broken, ms: by the last reading above zero, but for a trace that the next
+ * test of it, within a day or little more, no longer found. A colony that is fed shows such traces.
+ */
+function lastBreak(history: TankHistory, list: readonly Reading[]): number {
+  for (let i = list.length - 1; i >= 0; i -= 1) {
+    const reading = list[i];
+    if (reading?.zero !== false) continue;
+    const next = list[i + 1];
+    const gone =
+      reading.best <= TRACE &&
+      next !== undefined &&
+      next.at - reading.at <= NEXT_DAY &&
+      isTrustedZero(history, next);
+    if (!gone) return reading.at;
+  }
+  return -Infinity;
+}
+
+/** Readings of both, oldest first, since the last one of either that broke the run. */
 function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
   const ammonia = countedReadings(history, 'ammonia');
   const nitrite = countedReadings(history, 'nitrite');
-  const lastAbove = Math.max(lastAboveZero(ammonia), lastAboveZero(nitrite));
+  const lastAbove = Math.max(lastBreak(history, ammonia), lastBreak(history, nitrite));
   const clean = (list: readonly Reading[]) =>
     list
       .slice(firstFrom(list, lastAbove))
