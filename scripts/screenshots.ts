@@ -1,5 +1,6 @@
 import { chromium, type Page } from '@playwright/test';
 import { mkdirSync } from 'node:fs';
+import { clickWhatHasSettled } from '../e2e/clicks';
 import { createServer } from '../server/app';
 import { listenFrom } from '../server/listen';
 import path from 'node:path';
@@ -121,6 +122,7 @@ async function main(): Promise<void> {
       serviceWorkers: 'block',
     });
     const page = await context.newPage();
+    clickWhatHasSettled(page);
     const own = view.address.startsWith('own:');
     if (!own) {
       await page.goto(`${base}/demo`);
