@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
 import { ASSURED } from '../../../testing/assured';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
+import { provenTank, zeros } from '../../../testing/provenTank';
 import { createRecord } from '../../records/acts';
 import { cycleEffect, ENTRY_KINDS, type EntryBody, type EntryKind } from '../../records/kinds';
 import { AGENTS } from '../../records/kinds/treatment';
@@ -20,30 +21,6 @@ const SCHOOLS: SchoolChoice[] = [
   { school: 'nitrateLevel' },
   { school: 'bottleProgramme', programmeDays: 14 },
 ];
-
-function zeros(builder: LogBuilder, at: number): void {
-  builder.ammonia(at, 0);
-  builder.nitrite(at, 0);
-}
-
-/** A tank that is ready on day 28 under every school but algae. */
-function ready(school: SchoolChoice, tank = {}): LogBuilder {
-  const builder = new LogBuilder({ school, ...tank });
-  builder.dose(onDay(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
-  builder.dose(onDay(1), 2);
-  builder.ammonia(onDay(2), 2);
-  builder.ammonia(onDay(9), 0);
-  builder.nitrite(onDay(9), 2);
-  builder.nitrate(onDay(14), 5);
-  zeros(builder, onDay(20));
-  builder.nitrate(onDay(20), 10);
-  zeros(builder, onDay(27));
-  builder.nitrate(onDay(27), 10);
-  builder.dose(onDay(27, 13), 2);
-  zeros(builder, onDay(28, 13));
-  builder.conditions(onDay(28));
-  return builder;
-}
 
 const NOW = onDay(28, 18);
 const AFTER = onDay(28, 16);
@@ -118,7 +95,7 @@ describe('whatever may harm or remove the colony', () => {
     const bodies = fc.oneof(...Object.values(BODIES).map((one) => one as fc.Arbitrary<EntryBody>));
     fc.assert(
       fc.property(bodies, fc.constantFrom(...SCHOOLS), (body, school) => {
-        const builder = ready(school);
+        const builder = provenTank(school);
         expect(judged(builder).ready).toBe(true);
         builder.entry(AFTER, body);
         const history = tankHistory(builder.log(), builder.tankId, NOW);
@@ -140,7 +117,7 @@ describe('whatever may harm or remove the colony', () => {
     [34, false],
     [26, true],
   ])('water of %i °C after it was ready: ready %s', (celsius, still) => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.digital('thermometer', AFTER, celsius);
     builder.digital('thermometer', AFTER + 60_000, 26);
     expect(judged(builder).ready).toBe(still);
@@ -165,19 +142,19 @@ describe('whatever may harm or remove the colony', () => {
     ['copper', { kind: 'copper' }, false],
     ['a binder', { kind: 'binder' }, true],
   ])('a medicine by its label: %s', (_name, medicine, still) => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.entry(AFTER, given(label(builder, medicine)));
     expect(judged(builder).ready).toBe(still);
   });
 
   it('a medicine whose label is on record nowhere harms it', () => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.entry(AFTER, given(builder.newId()));
     expect(judged(builder).ready).toBe(false);
   });
 
   it('copper, which only slows it, is answered by both at zero once more', () => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.entry(AFTER, { kind: 'treatment', agent: 'copper' });
     const { ready: before, criteria } = judged(builder);
     expect(before).toBe(false);
@@ -191,7 +168,7 @@ describe('whatever may harm or remove the colony', () => {
 
 describe('a tank that was taken down', () => {
   it('and filled anew begins another colony', () => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.entry(onDay(30), { kind: 'closed' });
     builder.entry(onDay(31), { kind: 'filled' });
     zeros(builder, onDay(32));
@@ -204,7 +181,7 @@ describe('a tank that was taken down', () => {
   });
 
   it('a second filling without a closing does as well', () => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     builder.entry(onDay(31), { kind: 'filled' });
     zeros(builder, onDay(32));
     builder.conditions(onDay(32));
@@ -213,7 +190,7 @@ describe('a tank that was taken down', () => {
 
   it('its filter moved dry is not what was shown, moved under flowing water it is', () => {
     const moved = (kept: 'dry' | 'flowing') => {
-      const builder = ready({ school: 'bothZero' });
+      const builder = provenTank({ school: 'bothZero' });
       builder.entry(AFTER, { kind: 'standstill', hours: 6, kept });
       return judged(builder).ready;
     };
@@ -224,7 +201,7 @@ describe('a tank that was taken down', () => {
 
 describe('a keeper who calls the tank running', () => {
   it('feeds no colony by it: unfed for 205 days it is not ready', () => {
-    const builder = ready({ school: 'bothZero' });
+    const builder = provenTank({ school: 'bothZero' });
     const later = onDay(233);
     zeros(builder, later - 3_600_000);
     builder.conditions(later - 3_600_000);
@@ -236,7 +213,7 @@ describe('a keeper who calls the tank running', () => {
 
 it('every kind of entry answers what it may do to a cycle', () => {
   // Held by the type of the table; this holds that none answers by throwing.
-  const builder = ready({ school: 'bothZero' });
+  const builder = provenTank({ school: 'bothZero' });
   const history = tankHistory(builder.log(), builder.tankId, NOW);
   for (const kind of ENTRY_KINDS) {
     for (const { entry } of history.entries[kind]) {

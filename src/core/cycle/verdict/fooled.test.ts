@@ -2,6 +2,7 @@ import { bandsOf, tankHistory, verdictOf, type CriterionId, type SchoolChoice } 
 import { challengeRun } from '../dosing/challengeRun';
 import type { EntryBody } from '../../records/kinds';
 import { HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
+import { provenTank, zeros } from '../../../testing/provenTank';
 import { ASSURED } from '../../../testing/assured';
 
 // Logs that once made a tank ready, or would have, that was not: each names what fools a rule.
@@ -23,30 +24,6 @@ function judged(builder: LogBuilder, at: number) {
   return { ...verdict, criterion };
 }
 
-function zeros(builder: LogBuilder, at: number): void {
-  builder.ammonia(at, 0);
-  builder.nitrite(at, 0);
-}
-
-/** Dosed, seen, cleared on day 20, held to day 27; a second dose on day 27 gone a day later. */
-function proven(choice: SchoolChoice): LogBuilder {
-  const builder = new LogBuilder({ school: choice });
-  builder.dose(onDay(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
-  builder.dose(onDay(1), 2);
-  builder.ammonia(onDay(2), 2);
-  builder.ammonia(onDay(9), 0);
-  builder.nitrite(onDay(9), 2);
-  builder.nitrate(onDay(14), 5);
-  zeros(builder, onDay(20));
-  builder.nitrate(onDay(20), 10);
-  zeros(builder, onDay(27));
-  builder.nitrate(onDay(27), 10);
-  builder.dose(onDay(27, 13), 2);
-  zeros(builder, onDay(28, 13));
-  builder.conditions(onDay(28));
-  return builder;
-}
-
 const NOW = onDay(28, 18);
 
 describe('what may have harmed the colony voids what was shown before it', () => {
@@ -59,8 +36,8 @@ describe('what may have harmed the colony voids what was shown before it', () =>
   ];
   it.each(harms)('%s', (_name, harm) => {
     for (const choice of [BOTH_ZERO, HELD, CHALLENGE, NITRATE, PROGRAMME]) {
-      expect(judged(proven(choice), NOW).ready).toBe(true);
-      const builder = proven(choice);
+      expect(judged(provenTank(choice), NOW).ready).toBe(true);
+      const builder = provenTank(choice);
       builder.entry(onDay(28, 16), harm);
       const verdict = judged(builder, NOW);
       expect(verdict.ready).toBe(false);
@@ -76,12 +53,12 @@ describe('what may have harmed the colony voids what was shown before it', () =>
   });
 
   it('says what did it, and what would settle it', () => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.entry(onDay(28, 16), { kind: 'treatment', agent: 'bleach' });
     const { because, settle } = judged(builder, NOW).criterion('zeroHeld');
     expect(because).toMatch(/^Bleach on 30 Mar may have harmed the colony/);
     expect(settle).toBeTruthy();
-    const tried = proven(CHALLENGE);
+    const tried = provenTank(CHALLENGE);
     const phase = () => challengeRun(tankHistory(tried.log(), tried.tankId, NOW), NOW).phase;
     expect(phase()).toBe('passed');
     tried.entry(onDay(28, 16), { kind: 'treatment', agent: 'bleach' });
@@ -93,7 +70,7 @@ describe('what may have harmed the colony voids what was shown before it', () =>
   });
 
   it('is shown again by a challenge that it passes', () => {
-    const builder = proven(CHALLENGE);
+    const builder = provenTank(CHALLENGE);
     builder.entry(onDay(28, 16), { kind: 'treatment', agent: 'antibiotic' });
     builder.dose(onDay(35), 2);
     zeros(builder, onDay(36));
@@ -102,7 +79,7 @@ describe('what may have harmed the colony voids what was shown before it', () =>
   });
 
   it('a little rock taken out, a tenth or less together, voids nothing', () => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.entry(onDay(28, 14), { kind: 'media', move: { to: 'out', share: 0.05 } });
     expect(judged(builder, NOW).ready).toBe(true);
     builder.entry(onDay(28, 15), { kind: 'media', move: { to: 'out', share: 0.06 } });
@@ -182,13 +159,13 @@ describe('zeros that dilution or a bottle made', () => {
   });
 
   it('a usual change on the way down takes nothing back', () => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.waterChange(onDay(15), 30);
     expect(judged(builder, NOW).ready).toBe(true);
   });
 
   it('ammonia read while a binder holds it', () => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.dose(onDay(28, 12), 1, { substance: 'ammoniaBinder', amount: { by: 'mL', mL: 10 } });
     const { state, because } = judged(builder, NOW).criterion('ammoniaZero');
     expect(state).toBe('cannot tell');
@@ -244,7 +221,7 @@ describe('what went in after the zeros', () => {
     ['much food', { kind: 'feed', food: 'pellets', amount: { by: 'grams', grams: 5 } }],
     ['a dead animal', { kind: 'animals', move: 'died', group: 'fish', what: 'Goby', grams: 20 }],
   ])('%s is outstanding until both were tested long enough after', (_name, entry) => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.entry(onDay(28, 14), entry);
     const verdict = judged(builder, NOW);
     expect(verdict.criterion('dosesAccounted').state).toBe('not yet');
@@ -258,7 +235,7 @@ describe('what went in after the zeros', () => {
   });
 
   it('a pinch of food is not', () => {
-    const builder = proven(HELD);
+    const builder = provenTank(HELD);
     builder.entry(onDay(28, 14), {
       kind: 'feed',
       food: 'pellets',
@@ -270,7 +247,7 @@ describe('what went in after the zeros', () => {
 
 describe('a colony with nothing to clear', () => {
   it('is not what was shown, three weeks on', () => {
-    const builder = proven(BOTH_ZERO);
+    const builder = provenTank(BOTH_ZERO);
     for (const day of [34, 40, 46, 52]) zeros(builder, onDay(day));
     builder.conditions(onDay(52));
     const { ready, criterion } = judged(builder, onDay(52, 14));
@@ -283,7 +260,7 @@ describe('a colony with nothing to clear', () => {
   });
 
   it('is kept by what feeds it', () => {
-    const builder = proven(BOTH_ZERO);
+    const builder = provenTank(BOTH_ZERO);
     builder.dose(onDay(40), 1);
     for (const day of [34, 41, 46, 52]) zeros(builder, onDay(day));
     builder.conditions(onDay(52));
