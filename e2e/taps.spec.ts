@@ -63,6 +63,8 @@ test('a counter, a pad and the rows of a card take every tap, however fast', asy
   await openDemo(page);
   await goTo(page, 'Cycle');
   await page.getByRole('button', { name: /^No ammonia now|^Dose \d/ }).click();
+  // The forecast's sentence comes in above the counter and moves it.
+  await expect(page.getByText(/By the forecast it is time/)).toBeVisible();
   await page.getByLabel('Raise ammonia by').fill('2');
   const counter = page.getByRole('button', { name: /Tap for each drop/ });
   const [x, y] = await middleOf(counter);
