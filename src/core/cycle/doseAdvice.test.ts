@@ -18,6 +18,13 @@ const SCHOOLS: SchoolChoice[] = [
   { school: 'challenge', windowHours: 24 },
 ];
 
+/** A day, and what ammonia and nitrite read on it. */
+const reading = fc.tuple(
+  fc.integer({ min: 2, max: 19 }),
+  fc.constantFrom(0, 0.25, 1, 4),
+  fc.constantFrom(0, 0.25, 2, 5),
+);
+
 /** A weakly dosed tank with an animal in, or without. */
 function tank(choice: SchoolChoice, animal: AnimalGroup | null, readings: number[][]): LogBuilder {
   const builder = new LogBuilder({ school: choice });
@@ -52,11 +59,6 @@ describe('advice', () => {
   it.each<AnimalGroup>(['fish', 'invertebrate', 'coral'])(
     'never adds ammonia with one %s in the tank',
     (group) => {
-      const reading = fc.tuple(
-        fc.integer({ min: 2, max: 19 }),
-        fc.constantFrom(0, 0.25, 1, 4),
-        fc.constantFrom(0, 0.25, 2, 5),
-      );
       fc.assert(
         fc.property(
           fc.constantFrom(...SCHOOLS),
@@ -72,11 +74,6 @@ describe('advice', () => {
   );
 
   it('never adds ammonia while a prawn rots, whatever was read', () => {
-    const reading = fc.tuple(
-      fc.integer({ min: 2, max: 19 }),
-      fc.constantFrom(0, 0.25, 1, 4),
-      fc.constantFrom(0, 0.25, 2, 5),
-    );
     fc.assert(
       fc.property(
         fc.constantFrom(...SCHOOLS),

@@ -182,7 +182,7 @@ function doseAfterSilence(problem: CycleProblem): NextTest | null {
     at: problem.at + DAY_MS,
     inDays: 1,
     because:
-      'Both read zero, but nothing was there to clear for a long time. Dose 1 ppm of ammonia now and test both a day later: it shows what is left of the colony.',
+      'Both read zero, but nothing was there to clear for a long time. Dose 2 ppm of ammonia now and test both a day later: it shows what is left of the colony.',
     gain: 0,
     purpose: 'challenge',
     outcomes: [],

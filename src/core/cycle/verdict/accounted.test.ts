@@ -82,6 +82,16 @@ describe('no dose', () => {
     expect(redoseAdvice(history, null, NOW).rise).toBe(0);
   });
 
+  it('where an animal is missing, which may rot where nobody finds it, for as long as it would', () => {
+    const missing = (day: number) => {
+      const builder = dosedThrice({ nitrate: 20 });
+      builder.entry(onDay(day), { kind: 'animals', move: 'missing', group: 'fish', what: 'Goby' });
+      return noDoseBecause(judged(builder).history, NOW);
+    };
+    expect(missing(39)).toMatch(/^No ammonia now: Goby, missing since .* may be rotting/);
+    expect(missing(30)).toBeNull();
+  });
+
   it('with any animal in', () => {
     for (const group of ['fish', 'invertebrate', 'coral'] as const) {
       const builder = dosedThrice({ nitrate: 20 });

@@ -99,7 +99,7 @@ const everFed: CriterionRule = ({ history, zone }) => {
 };
 
 /** What rots has shown its ammonia by then, days. */
-const ROT_DAYS = 5;
+export const ROT_DAYS = 5;
 /** More of what rots than in the days before by this much is outstanding, mg N/L. */
 const LITTLE_ROT = 0.25;
 

@@ -1,8 +1,9 @@
 import type { TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
+import { DAY_MS } from '../../time/zone';
 import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
 import { accounted } from './accounted';
-import { stillRotting } from './fed';
+import { ROT_DAYS, stillRotting } from './fed';
 import { stillShown } from './harm';
 
 /**
@@ -16,6 +17,13 @@ export function noDoseBecause(history: TankHistory, at: number): string | null {
   const rots = stillRotting(history, at);
   if (rots) {
     return `No ammonia now: the ${rots.what} of ${shortDay(rots.at, zone)} is still rotting and makes its own.`;
+  }
+  // It counts as nothing that fed the colony, since it may be alive, but nothing is added to it.
+  const missing = history.entries.animals.findLast(
+    (one) => one.entry.move === 'missing' && at - one.at <= ROT_DAYS * DAY_MS,
+  );
+  if (missing) {
+    return `No ammonia now: ${missing.entry.what}, missing since ${shortDay(missing.at, zone)}, may be rotting. Look for it, and test ammonia daily.`;
   }
   const found = accounted({ history: stillShown(history).history, at, zone, choice });
   return found.state === 'met' ? null : `No ammonia now. ${found.because}`;
