@@ -1,6 +1,5 @@
-import { assure, forecastOf } from '../src/core/cycle/forecast';
+import { forecastOf } from '../src/core/cycle/forecast';
 import { addedStudy, heldShare } from '../src/testing/heldOut/added';
-import { judge } from '../src/testing/heldOut/judge';
 import { fortyReadings } from '../src/testing/heldOut/plainLife';
 import { follow, type Policy } from '../src/testing/heldOut/policies';
 import {
@@ -12,15 +11,11 @@ import {
   reportOf,
   study,
 } from '../src/testing/heldOut/study';
-import { followToTheLetter } from '../src/testing/heldOut/toTheLetter';
-import { liveUntidily, SCHOOL_CHOICES, TROUBLES } from '../src/testing/heldOut/untidy';
-import { quantileOfSorted, sortedCopy } from '../src/core/math/quantile';
 import { print, round3, timed } from './print';
 
-/** Figures of the cycle engine. Numbers of tanks may be given: `npm run bench -- 300 20 200`. */
+/** Figures of the cycle engine. Numbers of tanks may be given: `npm run bench -- 300 20`. */
 const tanks = Number(process.argv[2] ?? 102);
 const followed = Number(process.argv[3] ?? 18);
-const untidy = Number(process.argv[4] ?? 30);
 
 const problem = fortyReadings();
 const cold = performance.now();
@@ -138,65 +133,4 @@ for (const policy of ['everySecondDay', 'nextBest'] as const) {
 print('tests', {
   fewerShare: round3(1 - totals.nextBest.tests / totals.everySecondDay.tests),
   wanted: 0.333,
-});
-
-/** Untidy lives: what the rules alone would have called ready wrongly, and what the verdict did. */
-const METHOD_OF = (n: number) =>
-  METHODS[Math.floor(n / TROUBLES.length) % METHODS.length] ?? 'bottle';
-SCHOOL_CHOICES.forEach((school, place) => {
-  const judged = Array.from({ length: untidy }, (_, n) => {
-    const trouble = TROUBLES[n % TROUBLES.length] ?? 'none';
-    const life = liveUntidily(trouble, school, METHOD_OF(n), 1_000_003 + 97 * n + 7919 * place);
-    const result = judge(life, (problem) => assure(problem, { seed: 1 }));
-    for (const wrong of result.falseReadies) {
-      print('falseReady', {
-        school: school.school,
-        trouble,
-        method: life.reef.method,
-        day: round3(wrong.day),
-        falsehood: wrong.falsehood,
-        blundered: String(wrong.blundered),
-      });
-    }
-    return { trouble, ...result };
-  });
-  const lives = (such: (j: (typeof judged)[number]) => boolean) => judged.filter(such).length;
-  // A tank that was granted truly, and had to wait for the forecast.
-  const tidy = judged.filter(
-    (j) =>
-      j.trouble === 'none' && j.granted !== null && !j.falseGrants.some((f) => f.day === j.granted),
-  );
-  const waits = tidy.map((j) => (j.ready ?? Infinity) - (j.granted ?? 0)).sort((a, b) => a - b);
-  print('untidy', {
-    school: JSON.stringify(school),
-    lives: judged.length,
-    granted: lives((j) => j.granted !== null),
-    falseByRulesAlone: lives((j) => j.falseGrants.length > 0),
-    falseReady: lives((j) => j.falseReadies.length > 0),
-    falseReadyWithoutBlunder: lives((j) => j.falseReadies.some((f) => !f.blundered)),
-    tidyGrantedTruly: tidy.length,
-    readyOnThatDay: waits.filter((days) => days === 0).length,
-  });
-});
-
-const letters = drawLives(followed, 78).map((life, n) =>
-  followToTheLetter(life, 500 + n, { seed: 1 }),
-);
-const counts = letters.map((f) => f.tests).sort((a, b) => a - b);
-print('toTheLetter', {
-  keepers: letters.length,
-  ready: letters.filter((f) => f.ready !== null).length,
-  falseReady: letters.filter((f) => f.ready !== null && f.falsehood !== null).length,
-  neverReadyAndTrulyNot: letters.filter((f) => f.ready === null && f.falsehood !== null).length,
-  readyAfterGrantedDaysMedian: round3(
-    quantileOfSorted(
-      sortedCopy(
-        letters.flatMap((f) => (f.ready === null ? [] : f.ready - (f.granted ?? f.ready))),
-      ),
-      0.5,
-    ),
-  ),
-  testsMedian: counts[Math.floor(counts.length / 2)] ?? 0,
-  doses: letters.reduce((sum, f) => sum + f.doses, 0),
-  toldToRaiseAlkalinity: letters.filter((f) => f.raised > 0).length,
 });

@@ -3,9 +3,7 @@ import {
   headsOfType,
   instant,
   PARAMETER_IDS,
-  tankHistory,
   toLogFile,
-  verdictOf,
   writeLogFile,
 } from '../src/core';
 import { demoLog } from '../src/core/demo/demoLog';
@@ -14,13 +12,14 @@ import { acclimate } from './acclimate';
 import { defineCommand, type Command } from './command';
 import { CliError } from './errors';
 import { moment, needed, number, text, whole, zone } from './flags';
-import { assuranceAt, forecastJson, simulateCsv } from './forecast';
-import { bandsOfLog, openLog, pickTank } from './logFile';
+import { forecastJson, simulateCsv } from './forecast';
+import { openLog, pickTank } from './logFile';
 import { convertQuantity } from './quantity';
 import { dueJson } from './due';
 import { quarantineJson } from './quarantine';
 import { addJson, compatibleJson, planJson, speciesJson } from './stock';
 import { sum } from './sum';
+import { verdictJson } from './verdict';
 
 const ofTank = { tank: text, at: moment };
 const seed = whole(0, 2 ** 31);
@@ -71,17 +70,7 @@ const verdict = defineCommand({
     const { log } = openLog(positionals[0]);
     const tank = pickTank(log, values.tank);
     const at = values.at ?? now;
-    const history = tankHistory(log, tank.id, at);
-    const bands = bandsOfLog(log);
-    const ruled = verdictOf(history, at, bands);
-    const result = ruled.granted ? verdictOf(history, at, bands, assuranceAt(history, at)) : ruled;
-    return {
-      tank: tank.body.name,
-      at: new Date(at).toISOString(),
-      school: result.school,
-      ready: result.ready,
-      criteria: result.criteria.map(({ id, state, because }) => ({ id, state, because })),
-    };
+    return verdictJson(log, tank, at);
   },
 });
 

@@ -1,4 +1,4 @@
-import { addDaysIn, tankHistory, verdictOf, type Log } from '../src/core';
+import { addDaysIn, tankHistory, type Log } from '../src/core';
 import { cycleProblem, DEFAULT_SEED, foretell, infer } from '../src/core/cycle/forecast';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { makePlan } from '../src/core/livestock/planner/plan';
@@ -11,7 +11,8 @@ import { allOccurrences } from '../src/core/tasks/due';
 import { settle, type Settled } from '../src/core/tasks/settle';
 import type { Ask, TaskWorld } from '../src/core/tasks/types';
 import { DAY_MS } from '../src/core/time/zone';
-import { assuranceAt, kitsAtHand } from './forecast';
+import { kitsAtHand } from './forecast';
+import { verdictAt } from './verdict';
 import { bandsOfLog } from './logFile';
 
 const iso = (ms: number) => new Date(ms).toISOString();
@@ -25,9 +26,7 @@ function worldOf(
   days: number,
 ): TaskWorld {
   const history = tankHistory(log, id, at);
-  const bands = bandsOfLog(log);
-  const ruled = verdictOf(history, at, bands);
-  const verdict = ruled.granted ? verdictOf(history, at, bands, assuranceAt(history, at)) : ruled;
+  const verdict = verdictAt(history, at, bandsOfLog(log));
   const cycling =
     history.start !== null && !verdict.ready && history.standing.runningSince === null;
   const wished = log.wishes.some(({ body }) => body.tankId === id);

@@ -5,12 +5,9 @@ import {
   tankHistory,
   type Log,
   type RefusedRow,
-  type TankHistory,
 } from '../src/core';
 import {
-  assure,
   cycleProblem,
-  DEFAULT_SEED,
   forecastOf,
   simulate,
   type CycleProblem,
@@ -20,7 +17,6 @@ import {
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
 import { conditionSitting, nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
-import type { Assurance } from '../src/core/cycle/verdict/assurance';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
 
@@ -33,11 +29,6 @@ function dates({ p10, p50, p90 }: Pick<DateRange, 'p10' | 'p50' | 'p90'>) {
 /** The problem of a tank at a moment; entries after it are left out. */
 export function problemOf(log: Log, tankId: string, at: number): CycleProblem {
   return cycleProblem(tankHistory(log, tankId, at), at);
-}
-
-/** What the forecast says of a tank that its tests would call ready. */
-export function assuranceAt(history: TankHistory, at: number): Assurance {
-  return assure(cycleProblem(history, at), { seed: DEFAULT_SEED });
 }
 
 /** Kits that the keeper has at hand, used before or not. */

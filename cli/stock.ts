@@ -1,4 +1,4 @@
-import { tankHistory, verdictOf, type Log } from '../src/core';
+import { tankHistory, type Log } from '../src/core';
 import {
   cycleProblem,
   DEFAULT_SEED,
@@ -15,7 +15,7 @@ import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { animalNamed, findAnimals, nearestNames } from '../src/core/livestock/search';
 import type { RevisionOf } from '../src/core/records/schema/revision';
-import { assuranceAt } from './forecast';
+import { verdictAt } from './verdict';
 import { bandsOfLog } from './logFile';
 import { CliError } from './errors';
 
@@ -38,11 +38,7 @@ function stockOf(
 ): { facts: StockFacts; posterior: Posterior } {
   const history = tankHistory(log, tank.id, at);
   const posterior = infer(cycleProblem(history, at), { seed: DEFAULT_SEED });
-  const bands = bandsOfLog(log);
-  const ruled = verdictOf(history, at, bands);
-  const ready = ruled.granted
-    ? verdictOf(history, at, bands, assuranceAt(history, at)).ready
-    : ruled.ready;
+  const { ready } = verdictAt(history, at, bandsOfLog(log));
   const running = history.standing.runningSince !== null;
   const forecast = ready || running ? null : foretell(posterior, { atHand: [] });
   return { facts: factsOf(stockSource(log, history, at, { ready, forecast })), posterior };

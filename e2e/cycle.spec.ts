@@ -66,7 +66,7 @@ test('methods are played in this tank; a fish only behind its cautions', async (
   await expect(page.getByText(/^(Act now|Emergency): free ammonia/)).toBeVisible();
   await goTo(page, 'Today');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    'Fish are in before the cycle is done.',
+    'Watch: an animal is in before the cycle is done.',
   );
   // Cycle, which says the same, is kept out of sight.
   const urgent = page.getByText(/^(Act now|Emergency): free ammonia/).filter({ visible: true });

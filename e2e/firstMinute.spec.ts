@@ -70,7 +70,7 @@ test('on day 12 the tests on paper go in at once, and a forecast stands there', 
     }
   }
   await hand.tap(page.getByRole('button', { name: /^Save 8 of them/ }));
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not ready for fish yet.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not yet ready for fish.');
   await expect(page.getByText(/8 in 10/).first()).toBeVisible();
   expect(hand.taps).toBeLessThanOrEqual(10);
 });

@@ -30,7 +30,7 @@ test('a tank, a sitting, a correction, an undo, and the whole log out and in', a
   await page.getByRole('button', { name: 'Save 6 readings' }).click();
   await savedAndLeft(page, 'Saved 6 readings');
   await page.reload();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not ready for fish yet.');
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Not yet ready for fish.');
   await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();
 
   await goTo(page, 'Water');

@@ -36,7 +36,7 @@ beforeEach(() => jest.clearAllMocks());
 describe('Today', () => {
   it('answers first, then says what is due and what to watch', async () => {
     await show(await demoStore(), <TodayScreen />);
-    expect(heading()).toBe('Not ready for fish yet.');
+    expect(heading()).toBe('Not yet ready for fish.');
     expect(screen.getByText(/Nitrite reads between 2 and 5 ppm NO2 and is falling/)).toBeTruthy();
     expect(screen.getByText('Alkalinity is low')).toBeTruthy();
     await press(/^Test nitrite and temperature, today/);
@@ -82,7 +82,7 @@ describe('Today', () => {
     const store = await demoStore();
     await logged(store, [FISH_IN, [1, cardReading(store, 'ammonia', 2)]]);
     await show(store, <TodayScreen />);
-    expect(heading()).toBe('Fish are in before the cycle is done.');
+    expect(heading()).toBe('Watch: an animal is in before the cycle is done.');
     expect(screen.getByText(/^(Act now|Emergency): free ammonia$/)).toBeTruthy();
   });
 

@@ -11,6 +11,8 @@ import type { Assurance } from '../core/cycle/verdict/assurance';
 export const ASSURED: Assurance = {
   stays: 1,
   carries: 1,
+  carriesTwo: 1,
+  proof: 1,
   carriesUntil: null,
   repeats: 1,
   repeatsUntil: null,

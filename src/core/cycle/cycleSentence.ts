@@ -8,6 +8,7 @@ import { hasAnimals } from './doseAdvice';
 import { isStale } from './verdict/zero';
 import { dateRangeInSentence } from './forecast/rangeWords';
 import type { ValueRange } from './forecast/types';
+import { wordSentence } from './wordSentence';
 import { unmet, withheldSentence, type Sentence, type SentenceForecast } from './sentence';
 import type { Criterion, Verdict } from './verdict/types';
 
@@ -54,8 +55,14 @@ export function cycleSentence(
 ): Sentence {
   const left = unmet(verdict, 'cycle');
   if (verdict.cycled) {
-    return { title: 'The cycle is done.', detail: 'Every criterion of your school is met.' };
+    return {
+      title: 'The cycle is done.',
+      detail:
+        `Every criterion of your school is met: ready for ${verdict.readyFor ?? 'one small fish'}. ${verdict.lasts}`.trim(),
+    };
   }
+  const word = wordSentence(history, verdict, verdict.at);
+  if (word) return word;
   if (verdict.granted) return withheldSentence(verdict, 'Shown by tests, and yet not safe.');
   const watched = watchSentence(history, verdict.at);
   if (watched) return watched;

@@ -19,6 +19,20 @@ export function riseWords(history: TankHistory, rise: number): string {
   return withUnit(formatPlain(linearFromCanonical(rise, unit), 1), unit);
 }
 
+/**
+ * The dose of the one test that is left, mg N/L: 1 ppm on the basis of the keeper's own kit, many times what
+ * a first small fish makes in a day; 2 ppm for a school that proves that size.
+ */
+export function proofDose(history: TankHistory): number {
+  const usual = challengeDose(history);
+  return history.tank.school.school === 'challenge' ? usual : usual / 2;
+}
+
+/** The dose of the one test that is left as the keeper's own kit would show it: "1 ppm NH4". */
+export function proofDoseWords(history: TankHistory): string {
+  return riseWords(history, proofDose(history));
+}
+
 /** The usual dose as the keeper's own kit would show it: "2 ppm NH4". */
 export function usualDoseWords(history: TankHistory): string {
   return riseWords(history, challengeDose(history));

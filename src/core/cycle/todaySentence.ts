@@ -7,6 +7,7 @@ import { agoWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { capitalise, listWords } from '../units/format';
 import { dateRangeInSentence } from './forecast/rangeWords';
+import { KEPT_READY, wordSentence } from './wordSentence';
 import { unmet, withheldSentence, type Sentence, type SentenceForecast } from './sentence';
 import { isStale } from './verdict/zero';
 import type { Criterion, Verdict } from './verdict/types';
@@ -52,11 +53,16 @@ export function todaySentence(
   }
   if (verdict.ready) {
     return {
-      title: 'Ready for the first fish.',
-      detail: `The cycle is done by your school, the lid is on and the heater is verified. Start with one or two.`,
+      title: `Ready for ${verdict.readyFor ?? 'one small fish'}.`,
+      detail:
+        `The cycle is done by your school, the lid is on and the heater is verified. ${KEPT_READY} ${verdict.lasts}`.trim(),
     };
   }
   const gates = unmet(verdict, 'gate');
+  const notYet =
+    verdict.word === 'watch'
+      ? 'Watch: an animal is in before the cycle is done.'
+      : 'Not yet ready for fish.';
   if (verdict.cycled) {
     return {
       title: 'Cycled, but not ready for fish.',
@@ -64,11 +70,10 @@ export function todaySentence(
     };
   }
   const open = unmet(verdict, 'cycle');
-  if (verdict.granted) return withheldSentence(verdict, 'Not ready for fish yet.');
-  const title =
-    history.standing.fishSince === null
-      ? 'Not ready for fish yet.'
-      : 'Fish are in before the cycle is done.';
+  const word = wordSentence(history, verdict, at);
+  if (word) return word;
+  if (verdict.granted) return withheldSentence(verdict, notYet);
+  const title = notYet;
   const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
   if (above) {
     const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';

@@ -1,4 +1,4 @@
-import { CHALLENGE_RISE, SLACK_HOURS } from '../cycle/verdict/challenge';
+import { leastRise, SLACK_HOURS } from '../cycle/verdict/challenge';
 import type { TankHistory } from '../history/tankHistory';
 import type { EntryBody } from '../records/kinds';
 import { doseRise } from '../records/kinds/dose';
@@ -17,7 +17,7 @@ export const CHALLENGE_CLOCK = 'test';
 export function challengeOf(history: TankHistory, dosed: EntryBody, at: string): Run | null {
   const { school } = history.tank;
   if (school.school !== 'challenge' || dosed.kind !== 'dose') return null;
-  if ((doseRise(dosed, history.netLitres) ?? 0) < CHALLENGE_RISE) return null;
+  if ((doseRise(dosed, history.netLitres) ?? 0) < leastRise(school)) return null;
   const ends = new Date(instant(at) + school.windowHours * HOUR_MS).toISOString();
   return {
     procedure: 'challenge',

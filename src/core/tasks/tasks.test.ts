@@ -153,7 +153,7 @@ describe('the sentence of Today', () => {
     expect(at(builder, onDay(1)).today.title).toBe('Cannot tell yet.');
     builder.ammonia(onDay(2), 2);
     builder.nitrite(onDay(2), 0);
-    expect(at(builder, onDay(2)).today.title).toBe('Not ready for fish yet.');
+    expect(at(builder, onDay(2)).today.title).toBe('Not yet ready for fish.');
     builder.nitrite(onDay(8), 2);
     builder.nitrite(onDay(12), 1);
     builder.ammonia(onDay(12), 0);

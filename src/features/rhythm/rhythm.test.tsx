@@ -58,7 +58,7 @@ describe('Today', () => {
   it('shows every other tank with what is due at it, and goes to it by a tap', async () => {
     const store = await fulmar();
     await show(store, <OtherTanks />);
-    await press(/^Kittiwake: Not ready for fish yet\. \d+ things due/);
+    await press(/^Kittiwake: Not yet ready for fish\. \d+ things due/);
     expect(selectHistory(store.getState())?.tank.name).toBe('Kittiwake');
   });
 

@@ -1,9 +1,14 @@
+import { assurer } from '@/core/cycle/forecast';
 import { cycleProblem } from '@/core/cycle/problem/problem';
 import type { CycleProblem } from '@/core/cycle/problem/types';
 import type { Assurance } from '@/core/cycle/verdict/assurance';
+import { asksForecast } from '@/core/cycle/verdict/proof';
+import type { VerdictWord } from '@/core/cycle/verdict/types';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
+import type { TankHistory } from '@/core/history/tankHistory';
 import { bandsOf } from '@/core/parameters/bands';
+import type { SchoolChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
 import { falsehoodOf, type Falsehood } from './truth';
@@ -18,15 +23,33 @@ export interface FalseReady {
 }
 
 export interface Judged {
+  school: SchoolChoice;
   /** Day on which the rules first granted, and on which the verdict first was *ready*, where asked. */
   granted: number | null;
   ready: number | null;
   /** Moments looked at that were granted. */
   grants: number;
+  /** Of the moments that the rules grant and that are truly able: how many were asked about, and withheld. */
+  able: number;
+  ableWithheld: number;
+  /** Of those that the forecast withheld: how many were truly unable. */
+  withheld: number;
+  withheldUnable: number;
+  /** Moments of each word, where the forecast was asked. */
+  words: Partial<Record<VerdictWord, number>>;
   /** Where the rules alone would have been wrong, and where the verdict was. */
   falseGrants: FalseReady[];
   falseReadies: FalseReady[];
 }
+
+/** What the forecast says of a problem; the readings are weighed once for all schools. */
+export type Ask = (problem: CycleProblem) => (asked: CycleProblem) => Assurance;
+
+/** Asks the forecast that ships. */
+export const byAssurance: Ask = (problem) => assurer(problem, { seed: 1 });
+
+/** At which looks the forecast is asked: where *ready* would be false, or wherever the rules leave it open. */
+export type Where = 'wrong' | 'everywhere';
 
 const bands = bandsOf('mixedReef', {});
 /** A tank that stays granted is looked at again after so many days. */
@@ -40,47 +63,88 @@ function looks({ sittings, end }: UntidyLife): number[] {
   });
 }
 
+const under = (history: TankHistory, school: SchoolChoice): TankHistory => ({
+  ...history,
+  tank: { ...history.tank, school },
+});
+
 /**
- * Asks for the verdict all along a life, as its keeper would have seen it, and holds it against the
- * true course.
- * @param ask what the forecast says, asked only where the rules grant and *ready* would be false, and in
- *   a tidy life until it is ready: each answer takes a second
+ * Asks for the verdict all along a life under each of some schools, as its keeper would have seen it, and
+ * holds it against the true course.
+ * @param ask what the forecast says; each answer takes a second
  */
-export function judge(life: UntidyLife, ask: (problem: CycleProblem) => Assurance): Judged {
-  const judged: Judged = {
+export function judge(
+  life: UntidyLife,
+  ask: Ask,
+  schools: readonly SchoolChoice[] = [life.school],
+  where: Where = life.trouble === 'none' ? 'everywhere' : 'wrong',
+): Judged[] {
+  const log = life.builder.log();
+  const judged = schools.map((school): Judged & { lookedAt: number; doneBefore: number } => ({
+    school,
     granted: null,
     ready: null,
     grants: 0,
+    able: 0,
+    ableWithheld: 0,
+    withheld: 0,
+    withheldUnable: 0,
+    words: {},
     falseGrants: [],
     falseReadies: [],
-  };
-  const log = life.builder.log();
-  let lookedAt = -Infinity;
-  let doneBefore = 0;
+    lookedAt: -Infinity,
+    doneBefore: 0,
+  }));
   for (const day of looks(life)) {
     const at = FILLED + Math.round(day * DAY_MS);
     const history = tankHistory(log, life.builder.tankId, at);
-    const ruled = verdictOf(history, at, bands);
-    if (!ruled.granted) continue;
     const done = [...life.doses, ...life.events].filter((e) => e.day <= day).length;
-    if (judged.granted !== null && day - lookedAt < AGAIN_DAYS && done === doneBefore) continue;
-    lookedAt = day;
-    doneBefore = done;
-    const falsehood = falsehoodOf(life, day);
-    const wrong = falsehood && {
-      day,
-      falsehood,
-      blundered: life.sittings.some((s) => s.blundered && s.day <= day && s.day > day - 10),
+    // The readings are weighed once a look, and only where any school asks.
+    let posterior: ReturnType<Ask> | null = null;
+    const assured = (asked: TankHistory) => {
+      const problem = cycleProblem(asked, at);
+      posterior ??= ask(problem);
+      return posterior(problem);
     };
-    judged.grants += 1;
-    judged.granted ??= day;
-    if (wrong) judged.falseGrants.push(wrong);
-    // Where *ready* is true it only matters how late it is said, and in a tidy life.
-    if (!wrong && (judged.ready !== null || life.trouble !== 'none')) continue;
-    const verdict = verdictOf(history, at, bands, ask(cycleProblem(history, at)));
-    if (!verdict.ready) continue;
-    judged.ready ??= day;
-    if (wrong) judged.falseReadies.push(wrong);
+    for (const result of judged) {
+      const { school } = result;
+      const asked = under(history, school);
+      const ruled = verdictOf(asked, at, bands);
+      if (!ruled.granted && !(where === 'everywhere' && asksForecast(ruled))) continue;
+      const again = result.granted !== null && day - result.lookedAt < AGAIN_DAYS;
+      if (again && done === result.doneBefore) continue;
+      const falsehood = falsehoodOf({ ...life, school }, day);
+      const wrong = falsehood && {
+        day,
+        falsehood,
+        blundered: life.sittings.some((s) => s.blundered && s.day <= day && s.day > day - 10),
+      };
+      if (ruled.granted) {
+        result.lookedAt = day;
+        result.doneBefore = done;
+        result.grants += 1;
+        result.granted ??= day;
+        if (wrong) result.falseGrants.push(wrong);
+      }
+      if (!wrong && where === 'wrong') continue;
+      const verdict = verdictOf(asked, at, bands, assured(asked));
+      result.words[verdict.word] = (result.words[verdict.word] ?? 0) + 1;
+      if (ruled.granted) {
+        if (!wrong) result.able += 1;
+        if (!verdict.cycled) {
+          result.withheld += 1;
+          if (wrong) result.withheldUnable += 1;
+          else result.ableWithheld += 1;
+        }
+      }
+      if (!verdict.ready) continue;
+      result.ready ??= day;
+      if (wrong) result.falseReadies.push(wrong);
+      else if (verdict.readyFor !== 'one small fish') {
+        const two = falsehoodOf({ ...life, school }, day, 2);
+        if (two) result.falseReadies.push({ day, falsehood: two, blundered: false });
+      }
+    }
   }
-  return judged;
+  return judged.map(({ lookedAt: _at, doneBefore: _done, ...result }) => result);
 }

@@ -2,14 +2,16 @@ import { cycleProblem } from '@/core/cycle/problem/problem';
 import { kitAtHand } from '@/core/cycle/problem/observations';
 import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
 import { alkalinityDue, type AlkalinityRaise } from '@/core/cycle/dosing/alkalinityRaise';
+import { proofDose } from '@/core/cycle/doseSize';
 import { nextSitting, type NextSitting } from '@/core/cycle/nextSitting';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { seededRandom, type Random } from '@/core/math/random';
 import { bandsOf } from '@/core/parameters/bands';
+import type { EntryBody } from '@/core/records/kinds';
 import { kitFrom } from '@/core/records/kitTemplates';
-import { DEFAULT_SCHOOL } from '@/core/records/schema/tank';
+import { DEFAULT_SCHOOL, type SchoolChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
 import { logOf, readSitting, type Life } from './keeper';
@@ -39,17 +41,27 @@ const SIMULATED = 300;
 
 const momentOf = (day: number) => FILLED + Math.round(day * DAY_MS);
 
+/** What grows in a lit tank, as its keeper logs it. */
+const GROWTHS: [number, EntryBody][] = [
+  [3, { kind: 'light', state: 'on' }],
+  [12, { kind: 'sighting', growth: 'diatoms', extent: 'patches' }],
+  [18, { kind: 'sighting', growth: 'film', extent: 'patches' }],
+  [26, { kind: 'sighting', growth: 'film', extent: 'patches' }],
+];
+
 /** What the keeper of one tank does, and what their log holds of it. */
 class LetterLife {
   readonly doses: TrueDose[];
   readonly raises: (TrueEvent & { what: 'alkalinity'; grams: number })[] = [];
   private readonly conditions: number[] = [];
+  private readonly nitrates: { day: number; step: number }[] = [];
   private readonly reef: Reef;
   private readonly played: Life;
 
   constructor(
-    private readonly life: Life,
+    life: Life,
     private readonly random: Random,
+    private readonly school: SchoolChoice,
   ) {
     this.doses = life.doses.slice(0, 1);
     this.reef = lasting(heated(life.reef), SIMULATED);
@@ -59,7 +71,16 @@ class LetterLife {
 
   historyOn(day: number, at: number): TankHistory {
     const { alkalinity } = this.played.course;
-    const builder = logOf(this.played, day, { school: DEFAULT_SCHOOL });
+    const builder = logOf(this.played, day, { school: this.school });
+    if (this.school.school === 'bottleProgramme') {
+      builder.dose(momentOf(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
+    }
+    if (this.school.school === 'algaeSuccession') {
+      for (const [when, entry] of GROWTHS) if (when <= day) builder.entry(momentOf(when), entry);
+    }
+    for (const { day: when, step } of this.nitrates) {
+      if (when <= day) builder.nitrate(momentOf(when), step);
+    }
     const known = (moments: number[]) => moments.filter((moment) => moment <= day);
     for (const when of known(this.conditions)) {
       const dkh = Math.round((alkalinity[Math.round(when * 24)] ?? 0) * 10) / 10;
@@ -92,8 +113,8 @@ class LetterLife {
     return true;
   }
 
-  dose(day: number): void {
-    this.doses.push({ day, believed: this.life.keeper.dose });
+  dose(day: number, rise: number): void {
+    this.doses.push({ day, believed: rise });
     this.run();
   }
 
@@ -102,12 +123,22 @@ class LetterLife {
     const asked = (parameter: 'ammonia' | 'nitrite') => parameters.includes(parameter);
     const what = { ammonia: asked('ammonia'), nitrite: asked('nitrite') };
     this.played.sittings.push(readSitting(this.played, day, what, this.random));
-    if (parameters.some((p) => p !== 'ammonia' && p !== 'nitrite')) this.conditions.push(day);
+    if (parameters.includes('nitrate')) {
+      const { nitrate } = readSitting(
+        this.played,
+        day,
+        { ammonia: false, nitrite: false, nitrate: true },
+        this.random,
+      );
+      if (nitrate !== null) this.nitrates.push({ day, step: nitrate });
+    }
+    const condition = ['alkalinity', 'salinity', 'temperature'] as const;
+    if (condition.some((p) => parameters.includes(p))) this.conditions.push(day);
   }
 
   falsehoodOn(day: number): Falsehood | null {
-    const { reef, doses, raises } = this;
-    return falsehoodOf({ reef, school: DEFAULT_SCHOOL, doses, events: raises }, day);
+    const { reef, school, doses, raises } = this;
+    return falsehoodOf({ reef, school, doses, events: raises }, day);
   }
 
   private run(): void {
@@ -116,11 +147,16 @@ class LetterLife {
 }
 
 /**
- * Follows the next test to the letter under the default school, from one dose on: tests what it names,
+ * Follows the next test to the letter under a school, from one dose on: tests what it names,
  * when it says so, doses and raises alkalinity where it says so, and looks at the verdict.
  */
-export function followToTheLetter(life: Life, seed: number, options: ForecastOptions): Followed {
-  const keeper = new LetterLife(life, seededRandom(seed));
+export function followToTheLetter(
+  life: Life,
+  seed: number,
+  options: ForecastOptions,
+  school: SchoolChoice = DEFAULT_SCHOOL,
+): Followed {
+  const keeper = new LetterLife(life, seededRandom(seed), school);
   const atHand = (['ammoniaCard', 'nitriteCard'] as const).flatMap(
     (id) => kitAtHand(id, kitFrom(id, 0)) ?? [],
   );
@@ -149,7 +185,7 @@ export function followToTheLetter(life: Life, seed: number, options: ForecastOpt
     const sitting = nextSitting(next, history, bands, at);
     if (sitting.raise && keeper.raise(sitting.raise, day)) followed.raised += 1;
     if (next.purpose === 'challenge') {
-      keeper.dose(day + 0.05);
+      keeper.dose(day + 0.05, proofDose(history));
       followed.doses += 1;
     }
     day = Math.max(day + 0.5, (next.at - FILLED) / DAY_MS);

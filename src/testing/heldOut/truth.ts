@@ -14,10 +14,12 @@ const CHALLENGE = 1.55;
 /**
  * What is false about calling a tank ready on a day, by its true course: nothing that the keeper did
  * later is in it. Null where it is true.
+ * @param fish first fish of usual size that it was called ready for
  */
 export function falsehoodOf(
   life: Pick<UntidyLife, 'reef' | 'school' | 'doses' | 'events'>,
   day: number,
+  fish = 1,
 ): Falsehood | null {
   const { reef, school } = life;
   const doses = life.doses.filter((dose) => dose.day <= day);
@@ -39,5 +41,7 @@ export function falsehoodOf(
     if (left > CLEARED) return 'notRepeated';
   }
   const { nitrogen, days } = FIRST_LOAD;
-  return peak([{ day, what: 'load', nitrogen, days }], days) > SAFE ? 'notCarried' : null;
+  return peak([{ day, what: 'load', nitrogen: fish * nitrogen, days }], days) > SAFE
+    ? 'notCarried'
+    : null;
 }

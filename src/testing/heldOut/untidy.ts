@@ -4,6 +4,7 @@ import type { EntryBody } from '@/core/records/kinds';
 import type { SchoolChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED, LogBuilder } from '../logBuilder';
+import { createRecord } from '@/core/records/acts';
 import { drawKeeper, readSitting, type Keeper, type Sitting } from './keeper';
 import {
   drawReef,
@@ -15,21 +16,15 @@ import {
   type TrueDose,
   type TrueEvent,
 } from './reef';
-
-/** What goes otherwise than in a tidy life. */
-export const TROUBLES = [
-  'none',
-  'unfed',
-  'treated',
-  'rockRemoved',
-  'diluted',
-  'bound',
-  'prawnLate',
-  'failedLater',
-  'fiveHours',
-  'kitLate',
-] as const;
-export type Trouble = (typeof TROUBLES)[number];
+import {
+  BAD_KITS,
+  isBadKit,
+  isMishap,
+  ITS_MEDICINE,
+  MISHAPS,
+  type MishapName,
+  type Trouble,
+} from './troubles';
 
 export const SCHOOL_CHOICES: readonly SchoolChoice[] = [
   { school: 'bothZeroHeld', holdDays: 7 },
@@ -88,7 +83,10 @@ class Untidy implements UntidyLife {
   private course: TrueCourse;
   private bound: { from: number; to: number }[] = [];
   private troubled = false;
+  private fedAfter = Infinity;
   private nitriteFrom = 0;
+  /** Readings that a bad kit still gives before it shows nothing any more. */
+  private goodReadings = 0;
 
   constructor(
     readonly trouble: Trouble,
@@ -106,6 +104,7 @@ class Untidy implements UntidyLife {
     });
     this.course = runReef(this.reef, []);
     if (trouble === 'kitLate') this.nitriteFrom = 14 + 16 * random();
+    if (isBadKit(trouble) && trouble !== 'expiredKit') this.goodReadings = random() < 0.5 ? 0 : 1;
   }
 
   play(): void {
@@ -173,10 +172,17 @@ class Untidy implements UntidyLife {
     const hand = blundered ? slips : eye;
     const sitting = readSitting({ keeper: hand, course: this.course }, day, wanted, random);
     const held = this.bound.some(({ from, to }) => day >= from && day < to);
-    const read = { ...sitting, blundered, ammonia: held && wanted.ammonia ? 0 : sitting.ammonia };
+    const read = this.asKitsShow({
+      ...sitting,
+      blundered,
+      ammonia: held && wanted.ammonia ? 0 : sitting.ammonia,
+    });
     this.sittings.push(read);
     if (read.ammonia !== null) builder.ammonia(moment(day), read.ammonia);
-    if (read.nitrite !== null) builder.nitrite(moment(day), read.nitrite);
+    if (read.nitrite !== null) {
+      const kit = this.trouble === 'expiredKit' ? { kit: { expiresOn: '2026-03-01' } } : {};
+      builder.card('nitriteCard', moment(day), read.nitrite, kit);
+    }
     if (read.nitrate !== null) builder.nitrate(moment(day), read.nitrate);
     if (this.sittings.length % 2 === 0) {
       const alkalinity = this.course.alkalinity[Math.round(day * 24)] ?? 8;
@@ -186,6 +192,20 @@ class Untidy implements UntidyLife {
       builder.digital('thermometer', moment(day), Math.round(warmth * 10) / 10);
     }
     return read;
+  }
+
+  /** What is read where a kit is bad: zero, once it has given the readings that it has left. */
+  private asKitsShow(sitting: Sitting): Sitting {
+    const { trouble } = this;
+    if (!isBadKit(trouble)) return sitting;
+    const parameter = BAD_KITS[trouble];
+    const shown = sitting[parameter];
+    if (shown === null) return sitting;
+    if (shown > 0 && this.goodReadings > 0) {
+      this.goodReadings -= 1;
+      return sitting;
+    }
+    return { ...sitting, [parameter]: 0 };
   }
 
   /** Doses of two ppm, each tested when its window ends, until one is read as gone. */
@@ -215,29 +235,14 @@ class Untidy implements UntidyLife {
   /** What happens some time after both have read zero. */
   private late(since: number): void {
     const { trouble, random, day } = this;
+    if (day >= this.fedAfter) {
+      this.fedAfter = Infinity;
+      this.dose(day + 0.05);
+    }
     if (this.troubled) return;
     const after = (days: number) => since > days * random();
-    const harm = (entry: EntryBody, survival: number) => {
-      this.troubled = true;
-      this.events.push({ day: day + 0.1, what: 'harm', survival });
-      this.log(day + 0.1, entry);
-      this.ran();
-    };
-    if (trouble === 'treated' && after(14)) {
-      const kind = Math.floor(3 * random());
-      const agent = (['bleach', 'antibiotic', 'chlorine'] as const)[kind] ?? 'bleach';
-      const worst = { bleach: 0.01, antibiotic: 0.05, chlorine: 0.1 }[agent];
-      harm({ kind: 'treatment', agent }, worst + 0.3 * random());
-    } else if (trouble === 'rockRemoved' && after(14)) {
-      const share = 0.6 + 0.4 * random();
-      harm({ kind: 'media', move: { to: 'out', share } }, 1.02 - share);
-    } else if (trouble === 'prawnLate' && after(10)) {
-      this.troubled = true;
-      const grams = 20 + 20 * random();
-      // A hundred litres and 30 mg N in a gram; a part of it never leaves the shell.
-      this.events.push({ day: day + 0.6, what: 'rots', nitrogen: 0.25 * grams });
-      this.log(day + 0.1, { kind: 'organics', action: { what: 'prawnIn', grams } });
-      this.ran();
+    if (isMishap(trouble)) {
+      if (after(14)) this.befall(trouble);
     } else if (trouble === 'failedLater' && since > 12) {
       this.troubled = true;
       this.dose(day + 0.05);
@@ -251,6 +256,39 @@ class Untidy implements UntidyLife {
       this.day += 19 / 24;
       this.test({ nitrite: false });
     }
+  }
+
+  /** What befalls the tank now, and whether its keeper feeds it a few days later. */
+  private befall(name: MishapName): void {
+    const { random, builder } = this;
+    const day = this.day + 0.1;
+    const { logged, medicine, celsius, survival, changed, rots } = MISHAPS[name](random);
+    this.troubled = true;
+    if (medicine) {
+      builder.revisions.push(
+        createRecord(builder.stamp(moment(day)), ITS_MEDICINE, 'medicine', {
+          name: 'From a bottle',
+          kind: 'other',
+          lowersOxygen: false,
+          harmsFilter: 'unknown',
+          harmsInvertebrates: false,
+          carbonOut: false,
+          reducing: 'no',
+          ...medicine,
+        }),
+      );
+    }
+    for (const { after, entry } of logged) this.log(day + after, entry);
+    if (celsius !== undefined) builder.digital('thermometer', moment(day), celsius);
+    if (survival < 1) this.events.push({ day, what: 'harm', survival });
+    if (changed !== undefined) this.events.push({ day, what: 'change', share: changed });
+    if (rots !== undefined) this.events.push({ day: day + 0.5, what: 'rots', nitrogen: rots });
+    // A change of water that no entry tells of is logged as one.
+    if (changed !== undefined && logged.every(({ entry }) => entry.kind === 'standstill')) {
+      builder.waterChange(moment(day + 0.02), Math.round(100 * changed));
+    }
+    this.ran();
+    if (survival < 1 && random() < 0.5) this.fedAfter = day + 2 + 3 * random();
   }
 
   private bind(): void {

@@ -1,7 +1,9 @@
-import { doseNitrogen } from '../../records/kinds/dose';
+import type { TankHistory } from '../../history/tankHistory';
+import { doseNitrogen, isAmmoniaSource } from '../../records/kinds/dose';
 import type { DoseStrength, DoseSubstance } from '../../records/kinds/dose';
 import type { Food } from '../../records/kinds/feed';
 import { DEFAULT_DROP_ML } from '../../units/constants';
+import { countOf, formatSignificant } from '../../units/format';
 import { foodNitrogen } from '../problem/foods';
 import { PRAWN_N } from '../problem/organics';
 
@@ -52,6 +54,27 @@ export function amountForRise(
   if (!eachDrop) return null;
   const drops = nitrogen / eachDrop;
   return { drops, mL: drops * dropMl, grams: null };
+}
+
+/**
+ * A rise of ammonia in what the keeper measured out last: "14 drops", "0.7 mL", "0.2 g"; null where no dose
+ * with a strength is on record.
+ */
+export function ownDoseWords(history: TankHistory, rise: number): string | null {
+  const last = history.entries.dose.findLast(
+    ({ entry }) => isAmmoniaSource(entry.substance) && entry.strength !== null,
+  );
+  if (!last?.entry.strength) return null;
+  const { substance, strength, amount } = last.entry;
+  if (substance !== 'ammoniumChloride' && substance !== 'householdAmmonia') return null;
+  const dropMl = amount.by === 'drops' ? amount.dropMl : DEFAULT_DROP_ML;
+  const measured = amountForRise(rise, history.netLitres, { substance, strength }, dropMl);
+  if (!measured) return null;
+  if (measured.grams !== null) return `${formatSignificant(measured.grams, 2)} g`;
+  if (amount.by === 'drops' && measured.drops !== null) {
+    return countOf(Math.max(1, Math.round(measured.drops)), 'drop');
+  }
+  return measured.mL === null ? null : `${formatSignificant(measured.mL, 2)} mL`;
 }
 
 /** Grams of food or prawn whose nitrogen, all of it rotted free, makes `rise` (mg N/L). */

@@ -1,7 +1,13 @@
-import { isAmmoniaSource } from '../../records/kinds/dose';
-import { riseOf, type Dose, type TankHistory } from '../../history/tankHistory';
+import type { Dose, TankHistory } from '../../history/tankHistory';
 import { HOUR_MS } from '../../time/zone';
-import { CHALLENGE_RISE, failureOf, isPassed, SLACK_HOURS } from '../verdict/challenge';
+import {
+  failureOf,
+  isPassed,
+  provingDoses,
+  SLACK_HOURS,
+  testHoursOf,
+  windowHoursOf,
+} from '../verdict/challenge';
 import { stillShown } from '../verdict/harm';
 
 /** Where a challenge stands, from the log alone, so that it survives a reload. */
@@ -23,19 +29,15 @@ const OVER_HOURS = 36;
 export function challengeRun(whole: TankHistory, at: number): ChallengeRun {
   // A pass that was voided since is none: the next may begin.
   const { history } = stillShown(whole);
-  const { school } = history.tank;
-  const hours = school.school === 'challenge' ? school.windowHours : 24;
-  const dose = history.entries.dose
-    .filter(
-      (d) => isAmmoniaSource(d.entry.substance) && (riseOf(d, history) ?? 0) >= CHALLENGE_RISE,
-    )
-    .at(-1);
+  const hours = testHoursOf(history.tank.school);
+  const dose = provingDoses(history).at(-1);
   if (!dose) return { phase: 'ready' };
   const testAt = dose.at + hours * HOUR_MS;
   const lateAt = testAt + SLACK_HOURS * HOUR_MS;
   if (at > lateAt + OVER_HOURS * HOUR_MS) return { phase: 'ready' };
   const base = { dose, testAt, lateAt };
-  if (isPassed(history, dose, hours)) return { phase: 'passed', ...base };
+  if (isPassed(history, dose, windowHoursOf(history.tank.school)))
+    return { phase: 'passed', ...base };
   if (at < testAt - SLACK_HOURS * HOUR_MS) return { phase: 'running', ...base };
   if (failureOf(history, dose, hours)) return { phase: 'failed', ...base };
   return { phase: at <= lateAt ? 'due' : 'missed', ...base };

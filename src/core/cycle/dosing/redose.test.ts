@@ -56,7 +56,7 @@ describe('dosing again', () => {
     expect(held).toBeCloseTo(challenge / 2, 9);
   });
 
-  it('is a whole dose, hold or not, where the forecast asks for a proof', () => {
+  it('is the dose of the one test that is left, hold or not, where the forecast asks for it', () => {
     const log = new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } });
     log.dose(onDay(1), 1.6);
     log.ammonia(onDay(20), 0);
@@ -67,11 +67,11 @@ describe('dosing again', () => {
     expect(forecast.nextTest?.purpose).toBe('challenge');
     const plain = redoseAdvice(history, { ...forecast, nextTest: null }, onDay(20));
     const proof = redoseAdvice(history, forecast, onDay(20));
-    expect(proof.rise).toBeCloseTo(2 * plain.rise, 9);
+    expect(proof.rise).toBeCloseTo(plain.rise, 9);
     expect(proof.because).toMatch(/does not show enough/);
   });
 
-  it('is a whole dose before zeros where the forecast feeds a colony that would starve', () => {
+  it('is the dose of a test before zeros where the forecast feeds a colony that would starve', () => {
     const log = new LogBuilder();
     log.dose(onDay(1), 1.6);
     log.ammonia(onDay(20), 0);
@@ -84,7 +84,7 @@ describe('dosing again', () => {
       redoseAdvice(history, { ...forecast, nextTest: { ...nextTest, purpose } }, onDay(20));
     expect(asked('confirm').because).toMatch(/Half a dose/);
     expect(asked('challenge').because).toMatch(/would starve/);
-    expect(asked('challenge').rise).toBeCloseTo(2 * asked('confirm').rise, 9);
+    expect(asked('challenge').rise).toBeCloseTo(asked('confirm').rise, 9);
     // The forecast knows ammonia to be gone without a test of it each time; Cycle asks for the dose.
     log.nitrite(onDay(30), 0.25);
     const later = historyOf(log, onDay(30));

@@ -8,7 +8,8 @@ import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
 import { countOf } from '../../units/format';
 import type { DateRange, Forecast } from '../forecast/types';
-import { challengeDose, usualDoseWords } from '../doseSize';
+import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
+import { leftOfDose } from '../verdict/proof';
 import { isStale } from '../verdict/zero';
 import { MOST_AMMONIA } from './amount';
 
@@ -89,6 +90,8 @@ export function redoseAdvice(
   });
   const because = noDoseBecause(history, at);
   if (because !== null) return none(because);
+  const before = leftOfDose(history, at);
+  if (before !== null) return none(`${before} No dose now: test both tomorrow.`, bothClear);
   if (!last && !forecast?.fed) {
     return dose(
       usual,
@@ -119,10 +122,10 @@ export function redoseAdvice(
   }
   if (proof) {
     return dose(
-      usual,
+      proofDose(history),
       left === null
-        ? `Both read zero, but that alone does not show enough. ${usualDoseWords(history)}, tested when it is likely gone, does.`
-        : `${left}, and the colony would starve while zeros are waited for. ${usualDoseWords(history)} now, tested when it is likely gone.`,
+        ? `Both read zero, but that alone does not show enough. ${proofDoseWords(history)}, tested when it is likely gone, does.`
+        : `${left}, and the colony would starve while zeros are waited for. ${proofDoseWords(history)} now, tested when it is likely gone.`,
     );
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;

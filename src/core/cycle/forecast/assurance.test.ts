@@ -57,7 +57,7 @@ describe('what is sure of a tank', () => {
   });
 
   it('is more of a colony that is fed on the way', () => {
-    const ensemble = ensembleOf(problem, [colony(0.35, 0.1)]);
+    const ensemble = ensembleOf(problem, [colony(0.3, 0.1)]);
     expect(carriesAfter(ensemble, 8)).toBe(0);
     expect(carriesAfter(ensemble, 8, () => [{ step: 0, ammonia: 1.6 }])).toBe(1);
   });

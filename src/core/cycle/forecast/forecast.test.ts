@@ -96,7 +96,9 @@ describe('a forecast', () => {
     const forecast = forecastAt(life, 12, {
       school: { school: 'bottleProgramme', programmeDays: 60 },
     });
-    expect(dayOf(forecast.milestones.ready.p10)).toBeCloseTo(61, 0);
+    // Its end, and a day or two for the dose after it.
+    expect(dayOf(forecast.milestones.ready.p10)).toBeGreaterThan(61);
+    expect(dayOf(forecast.milestones.ready.p10)).toBeLessThan(75);
   });
 
   it('says that it has nothing to foretell before any ammonia is on record', () => {

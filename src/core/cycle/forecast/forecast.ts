@@ -117,7 +117,7 @@ function scheduledDoses(ensemble: Ensemble, ready: Readiness): ScheduledDose[] {
       p10,
       p50,
       p90,
-      rise: rounded(ensemble.problem.facts.challengeDose, 3),
+      rise: rounded(ensemble.problem.facts.proof.rise, 3),
       probability: wholePercent(probability),
     });
   }
@@ -200,7 +200,14 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     bands: bandsOf(ensemble, ahead),
     alkalinity: { ...valueRange(alkalinity), inDays: BAND_DAYS },
     nextTest: problem.fed
-      ? nextTestOf(ensemble, ahead, ready.days, atHand, withheldBy(problem, assurance))
+      ? nextTestOf(
+          ensemble,
+          ahead,
+          ready.days,
+          atHand,
+          withheldBy(problem, assurance),
+          assurance.proof,
+        )
       : problem.windowed
         ? testAfterSilence(problem)
         : null,

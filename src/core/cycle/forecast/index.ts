@@ -5,7 +5,7 @@
 export { cycleProblem } from '../problem/problem';
 export type { CycleProblem } from '../problem/types';
 export { posteriorBytes, type Posterior } from '../inference/posterior';
-export { assure } from './assurance';
+export { assure, assurer } from './assurance';
 export { carry, type Carried } from './carry';
 export { DEFAULT_SEED, forecastOf, foretell } from './forecast';
 export { infer } from './posterior';

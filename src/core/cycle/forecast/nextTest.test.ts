@@ -129,7 +129,7 @@ describe('the next test', () => {
     };
     expect(silent(() => undefined)).toMatchObject({ purpose: 'challenge', inDays: 1 });
     // The size that the advice to dose gives as well.
-    expect(silent(() => undefined).because).toMatch(/Dose 2 ppm/);
+    expect(silent(() => undefined).because).toMatch(/Dose 1 ppm/);
     // Never with an animal in.
     const snail = silent((log) =>
       log.entry(day(190), { kind: 'animals', move: 'in', group: 'invertebrate', what: 'Snail' }),

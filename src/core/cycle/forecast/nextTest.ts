@@ -16,6 +16,7 @@ import {
 } from './learning';
 import { feeding, proving, type Withheld } from './proving';
 import { confirmation, lagging, lastTest, pointsAfter, showing, shownAgain } from './showing';
+import { PROOF_LIKELY } from '../verdict/proof';
 import { chanceClear } from './zeros';
 import type { NextTest } from './types';
 
@@ -38,6 +39,7 @@ const GAP_SHARE = 0.2;
  * @param days ready date of each member, day of the run
  * @param atHand kits that the keeper has at hand, used before or not; those that have read when not given
  * @param withheld what the forecast would still withhold from a verdict
+ * @param proves chance that a dose under way is gone in its hours
  */
 export function nextTestOf(
   ensemble: Ensemble,
@@ -45,11 +47,14 @@ export function nextTestOf(
   days: Float64Array,
   atHand?: readonly ProblemKit[],
   withheld: Withheld = null,
+  proves = 0,
 ): NextTest | null {
   const { problem } = ensemble;
   const usable = kitsToUse(problem, atHand);
   const now = nowDay(problem);
   if (usable.length > 0 && isWatched(problem)) return dailyAmmonia(problem);
+  const underWay = usable.length > 0 && proves >= PROOF_LIKELY ? testOfDose(problem) : null;
+  if (underWay) return underWay;
   const values = closeness(days, now);
   const ones = new Float64Array(values.length).fill(1);
   const whole = varianceOf(values, ones);
@@ -123,6 +128,24 @@ export function nextTestOf(
   };
 }
 
+/** The test of a dose that is under way, at its hour; null for none. */
+function testOfDose(problem: CycleProblem): NextTest | null {
+  const { facts, at } = problem;
+  if (facts.testAt === null) return null;
+  const inDays = Math.max(0, (facts.testAt - at) / DAY_MS);
+  return {
+    parameter: 'nitrite',
+    parameters: ['ammonia', 'nitrite'],
+    at: at + inDays * DAY_MS,
+    inDays,
+    because: `The dose is under way: both at zero about ${facts.proof.hours} h after it is what is left to show. A later test counts for its own hour only.`,
+    gain: 0,
+    purpose: 'confirm',
+    outcomes: [],
+    idle: [],
+  };
+}
+
 /** A test of what clears last, so that no tank is left alone for longer than tests are weighed. */
 function watching(
   problem: CycleProblem,
@@ -181,8 +204,7 @@ function doseAfterSilence(problem: CycleProblem): NextTest | null {
     parameters: ['ammonia', 'nitrite'],
     at: problem.at + DAY_MS,
     inDays: 1,
-    because:
-      'Both read zero, but nothing was there to clear for a long time. Dose 2 ppm of ammonia now and test both a day later: it shows what is left of the colony.',
+    because: `Both read zero, but nothing was there to clear for a long time. Dose ${facts.proof.words} of ammonia now and test both ${facts.proof.hours} h later: it shows what is left of the colony.`,
     gain: 0,
     purpose: 'challenge',
     outcomes: [],
@@ -210,7 +232,7 @@ export function testAfterSilence(problem: CycleProblem): NextTest {
 
 function becauseOf(
   problem: CycleProblem,
-  chosen: Candidate,
+  chosen: Candidate & { withheld?: Withheld },
   purpose: NextTest['purpose'],
   ahead: Ahead,
   now: number,
@@ -219,12 +241,16 @@ function becauseOf(
   const day = now + chosen.point / ahead.perDay;
   const name = chosen.parameter;
   if (purpose === 'challenge' && facts.nitriteShown && facts.shownSince === null) {
-    return 'Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose 2 ppm of ammonia now and test both when it is likely gone.';
+    return `Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose ${facts.proof.words} of ammonia now and test both when it is likely gone.`;
   }
   if (purpose === 'challenge') {
-    return facts.nitriteShown
-      ? 'Both read zero, but the forecast is not sure that a load is carried then. Dose 2 ppm of ammonia now and test both when it is likely gone.'
-      : 'Nitrite was never caught above zero. Dose 2 ppm of ammonia now and test both a day later: it shows nitrite, or that it is gone.';
+    const dose = `Dose ${facts.proof.words} of ammonia now, pumps and heater on, and test both`;
+    if (!facts.nitriteShown) {
+      return `Nitrite was never caught above zero. ${dose} a day later: it shows nitrite, or that it is gone.`;
+    }
+    return chosen.withheld === 'proof'
+      ? `Both read zero; one dose is left to show. ${dose} about ${facts.proof.hours} h later.`
+      : `Both read zero, but the colony is likely too weak to clear a dose in a day. ${dose} when it is likely gone: it feeds the colony meanwhile.`;
   }
   if (purpose === 'show') {
     return 'Nitrite is likely there by then. A reading of it shows that the chain runs, and it may not be there for long.';

@@ -14,11 +14,18 @@ describe('the test after a dose', () => {
     school: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 },
     withheld: Withheld = 'dose',
     decay = 0.06,
+    hours = 24,
   ) => {
     const told = {
       ...problem,
       school,
-      facts: { ...problem.facts, nitriteShown: true, shownSince: day(9), shownUntil: day(9) },
+      facts: {
+        ...problem.facts,
+        nitriteShown: true,
+        shownSince: day(9),
+        shownUntil: day(9),
+        proof: { rise: 1.55, words: '2 ppm NH4', hours, within: hours },
+      },
     };
     const tank = {
       now: { capacityA: 3, capacityB },
@@ -48,8 +55,12 @@ describe('the test after a dose', () => {
     expect(starving?.inDays).toBeLessThan(13);
   });
 
-  it('is due by the clock of a challenge', () => {
-    expect(dosed(0.3, { school: 'challenge', windowHours: 48 })?.inDays).toBe(2);
+  it('is due by the clock of a challenge, and at its hour where a dose likely clears by then', () => {
+    const challenge: SchoolChoice = { school: 'challenge', windowHours: 48 };
+    expect(dosed(0.3, challenge, 'dose', 0.06, 48)?.inDays).toBe(2);
+    const proof = dosed(0.3, { school: 'bothZero' }, 'proof');
+    expect(proof).toMatchObject({ purpose: 'challenge', inDays: 1 });
+    expect(proof?.because).toMatch(/one dose is left to show.*about 24 h later/);
   });
 
   it('is no dose where a test is all that is wanted', () => {
@@ -75,7 +86,7 @@ describe('a colony that starves while the last nitrite is waited for', () => {
   it('is fed before both read zero, and looked at while it can be fed again', () => {
     const next = nearly(0.12);
     expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
-    expect(next?.because).toMatch(/nearly gone.*Dose 2 ppm/);
+    expect(next?.because).toMatch(/nearly gone.*Dose 1 ppm/);
     expect(next?.outcomes).toEqual([]);
   });
 
@@ -92,7 +103,7 @@ describe('a colony that starves while the last nitrite is waited for', () => {
 });
 
 describe('what would still be withheld', () => {
-  const facts = { ...problem.facts, shownSince: day(9), shownUntil: day(9) };
+  const facts = { ...problem.facts, shownSince: day(9), shownUntil: day(9), nitriteShown: true };
   const held: CycleProblem = { ...problem, school: { school: 'bothZeroHeld', holdDays: 7 }, facts };
   const atOnce: CycleProblem = { ...problem, school: { school: 'bothZero' }, facts };
 
@@ -102,15 +113,32 @@ describe('what would still be withheld', () => {
   });
 
   it('is settled by a dose where a load or a repeat is doubted', () => {
-    expect(withheldBy(held, { ...ASSURED, carries: 0.5 })).toBe('dose');
-    expect(withheldBy(held, { ...ASSURED, repeats: 0.5 })).toBe('dose');
+    expect(withheldBy(held, { ...ASSURED, carries: 0.5 })).toBe('proof');
+    expect(withheldBy(held, { ...ASSURED, repeats: 0.5 })).toBe('proof');
+    // One that likely does not clear in a day feeds the colony, and proves nothing.
+    expect(withheldBy(held, { ...ASSURED, carries: 0.5, proof: 0.3 })).toBe('dose');
   });
 
   it('is known at the start of a hold that the colony would not last', () => {
     const lapses = { ...ASSURED, carriesUntil: day(14) };
-    expect(withheldBy(held, lapses)).toBe('dose');
+    expect(withheldBy(held, lapses)).toBe('proof');
     expect(withheldBy(held, { ...ASSURED, carriesUntil: day(18) })).toBeNull();
     expect(withheldBy(atOnce, lapses)).toBeNull();
+  });
+
+  it('is a dose of each school that proves by one, once its days are over, until one was gone', () => {
+    const of = (school: SchoolChoice, more: Partial<CycleProblem['facts']> = {}) =>
+      withheldBy({ ...problem, school, facts: { ...facts, ...more } }, ASSURED);
+    const bottle: SchoolChoice = { school: 'bottleProgramme', programmeDays: 7 };
+    expect(of({ school: 'challenge', windowHours: 24 })).toBe('proof');
+    expect(of({ school: 'nitrateLevel' })).toBe('proof');
+    expect(of(bottle, { programmeEndsAt: day(8) })).toBe('proof');
+    expect(of(bottle, { programmeEndsAt: day(80) })).toBeNull();
+    expect(of({ school: 'algaeSuccession' }, { succession: 3 })).toBe('proof');
+    expect(of({ school: 'algaeSuccession' }, { succession: 2 })).toBeNull();
+    expect(of({ school: 'nitrateLevel' }, { provedAt: day(8) })).toBeNull();
+    expect(of({ school: 'bothZero' })).toBeNull();
+    expect(of({ school: 'bothZero' }, { nitriteShown: false })).toBe('proof');
   });
 
   it('is settled by tests once they are due, where only staying low is doubted', () => {

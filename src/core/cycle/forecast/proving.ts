@@ -4,45 +4,61 @@ import type { CycleEvent } from '../kinetics/events';
 import { LITTLE_NITRITE } from '../doseAdvice';
 import type { CycleProblem } from '../problem/types';
 import { SURE, type Assurance } from '../verdict/assurance';
+import { PROOF_LIKELY } from '../verdict/proof';
+import { schoolOf } from '../schools';
 import { runAhead, type Ahead } from './ahead';
 import type { Candidate, Usable } from './learning';
 import { shownAgain } from './showing';
 import { LIKELY_CLEAR, likelyZeroFrom, nearlyClear, proofPoint, starvesBy } from './zeros';
 
-/** What the forecast would still withhold from a verdict, if tests show all they can: see `agreement`. */
-export type Withheld = 'stays' | 'dose' | null;
+/**
+ * What the forecast would still withhold from a verdict, if tests show all they can: see `agreement`. A
+ * `proof` is a dose that likely clears in its hours; a `dose` feeds a colony that is too weak for that.
+ */
+export type Withheld = 'stays' | 'dose' | 'proof' | null;
 
 /** What would still be withheld of a tank whose tests show both at zero. */
 export function withheldBy(problem: CycleProblem, assurance: Assurance): Withheld {
-  const { stays, carries, carriesUntil, repeats } = assurance;
-  const { facts, at } = problem;
+  const { stays, carries, carriesUntil, repeats, proof } = assurance;
+  const { facts, at, school } = problem;
   if (facts.shownSince === null) return null;
+  const dose = proof >= PROOF_LIKELY ? 'proof' : 'dose';
+  if (facts.provedAt === null && schoolOf(school).provesByDose?.(facts, at)) return dose;
+  // Nitrite that was never caught is there a day later, or all of the chain was shown.
+  if (!facts.nitriteShown) return dose;
   const due = Math.max(at, shownAgain(problem)?.at ?? at);
   // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
-  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return 'dose';
-  if (carriesUntil !== null && carriesUntil < due) return 'dose';
+  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return dose;
+  if (carriesUntil !== null && carriesUntil < due) return dose;
   return stays < SURE.stays && due === at ? 'stays' : null;
 }
 
 /** Days ahead within which a dose is looked for gone. */
 const DOSED_DAYS = 30;
 
-/** The dose of a challenge put into a tank now, its alkalinity held up. */
+/** The dose of the one test that is left put into a tank now, its alkalinity held up. */
 function doseOf({ facts }: CycleProblem) {
   return ({ strength, now }: Member): CycleEvent[] => [
     {
       step: 0,
-      ammonia: facts.challengeDose * strength,
+      ammonia: facts.proof.rise * strength,
       alkalinityIs: Math.max(8, now.alkalinity),
     },
   ];
 }
 
 /** When the test after a dose is worth it, as a point: when it is likely gone, or by its school's clock. */
-function testAfterDose(ensemble: Ensemble, ahead: Ahead, usable: readonly Usable[]): number {
+function testAfterDose(
+  ensemble: Ensemble,
+  withheld: Withheld,
+  ahead: Ahead,
+  usable: readonly Usable[],
+): number {
   const { problem } = ensemble;
   const { facts, school } = problem;
-  if (school.school === 'challenge') return Math.ceil((school.windowHours / 24) * ahead.perDay);
+  if (withheld === 'proof' || school.school === 'challenge') {
+    return Math.ceil((facts.proof.hours / 24) * ahead.perDay);
+  }
   // Nitrite that was never caught is there a day later.
   if (!facts.nitriteShown) return ahead.perDay;
   const events = doseOf(problem);
@@ -63,14 +79,15 @@ export function proving(
   withheld: Withheld,
   ahead: Ahead,
   usable: readonly Usable[],
-): (Candidate & { purpose: 'challenge' | 'confirm' }) | undefined {
+): (Candidate & { purpose: 'challenge' | 'confirm'; withheld: Withheld }) | undefined {
   const use = usable.find(({ kit }) => kit.parameter === 'nitrite') ?? usable[0];
   const { facts, animals } = ensemble.problem;
   if (facts.shownSince === null || !use || use.kit.parameter === 'nitrate') return undefined;
   if (facts.nitriteShown && withheld === null) return undefined;
   const purpose = animals || (facts.nitriteShown && withheld === 'stays') ? 'confirm' : 'challenge';
-  const point = purpose === 'challenge' ? testAfterDose(ensemble, ahead, usable) : 2 * ahead.perDay;
-  return { parameter: 'nitrite', use, point, gain: 0, purpose };
+  const point =
+    purpose === 'challenge' ? testAfterDose(ensemble, withheld, ahead, usable) : 2 * ahead.perDay;
+  return { parameter: 'nitrite', use, point, gain: 0, purpose, withheld };
 }
 
 /** Whether the last test of nitrite read next to none, whatever the tanks that it allows have. */
@@ -94,11 +111,12 @@ export function feeding(
 ): (Candidate & { purpose: 'challenge' }) | undefined {
   const { facts, animals } = ensemble.problem;
   const use = confirm?.use ?? usable.find(({ kit }) => kit.parameter === 'nitrite');
-  if (!use || confirm?.point === 0 || animals) return undefined;
+  // What the last dose left is tested, and never dosed on top of.
+  if (!use || confirm?.point === 0 || animals || facts.failed) return undefined;
   if (facts.shownSince !== null || !facts.nitriteShown) return undefined;
   if (!readsLittle(ensemble.problem) || nearlyClear(ahead, 0) < LIKELY_CLEAR) return undefined;
   const zero = likelyZeroFrom(ahead.perDay, ensemble, ahead, usable);
   if (!starvesBy(zero, ensemble, ahead)) return undefined;
-  const point = testAfterDose(ensemble, ahead, usable);
+  const point = testAfterDose(ensemble, null, ahead, usable);
   return { parameter: 'nitrite', use, point, gain: 0, purpose: 'challenge' };
 }

@@ -7,6 +7,8 @@ import { readiness } from './ready';
 const NOW = 10;
 /** Ammonia gone, a milligram of nitrite left for a middling colony. */
 const NEARLY: Told = { now: { nitrite: 1, capacityA: 2, capacityB: 1 } };
+/** One that clears a dose in a day. */
+const ABLE: Told = { now: { nitrite: 1, capacityA: 12, capacityB: 12 } };
 
 function daysOf(
   school: SchoolChoice,
@@ -29,7 +31,9 @@ describe('when a tank is ready', () => {
     expect(ready).toBe(clear);
     expect(daysOf({ school: 'bothZeroHeld', holdDays: 7 }).ready).toBeCloseTo(clear + 7, 9);
     expect(daysOf({ school: 'bothZeroHeld', holdDays: 14 }).ready).toBeCloseTo(clear + 14, 9);
-    expect(daysOf({ school: 'nitrateLevel' }).ready).toBeCloseTo(clear + 5, 9);
+    // A dose half a day after that, and its test a day or two later.
+    const level = daysOf({ school: 'nitrateLevel' }, ABLE).ready;
+    expect(level).toBeCloseTo(daysOf({ school: 'nitrateLevel' }, ABLE).clear + 5 + 0.5 + 1, 9);
   });
 
   it('counts a hold from the tests that show it, and from now where none does', () => {
@@ -45,9 +49,12 @@ describe('when a tank is ready', () => {
 
   it('waits for the end of a programme, and never comes without a bottle', () => {
     const school: SchoolChoice = { school: 'bottleProgramme', programmeDays: 14 };
-    const { clear, ready } = daysOf(school, NEARLY, { programmeEndsAt: day(30) });
+    const { clear, ready } = daysOf(school, ABLE, { programmeEndsAt: day(30), provedAt: day(20) });
     expect(ready).toBeCloseTo(30, 6);
-    expect(daysOf(school, NEARLY, { programmeEndsAt: day(3) }).ready).toBe(clear);
+    const over = { programmeEndsAt: day(3), provedAt: day(5) };
+    expect(daysOf(school, ABLE, over).ready).toBe(clear);
+    // Without its dose it waits for that as well.
+    expect(daysOf(school, ABLE, { programmeEndsAt: day(3) }).ready).toBeCloseTo(clear + 1.5, 6);
     expect(daysOf(school, NEARLY, { programmeEndsAt: null }).ready).toBe(Infinity);
   });
 
@@ -57,7 +64,7 @@ describe('when a tank is ready', () => {
     const lit = daysOf(school, NEARLY, { litSince: day(5) });
     expect(Math.min(...lit.all)).toBeGreaterThan(5 + 18);
     expect(new Set(lit.all).size).toBe(lit.all.length);
-    const seen = daysOf(school, NEARLY, { litSince: day(5), succession: 3 });
+    const seen = daysOf(school, NEARLY, { litSince: day(5), succession: 3, provedAt: day(6) });
     expect(seen.ready).toBe(seen.clear);
   });
 });
@@ -91,7 +98,7 @@ describe('a challenge that is played', () => {
   });
 
   it('that was passed stays passed', () => {
-    const { ready, doses } = daysOf(school, able, { challengePassedAt: day(8) });
+    const { ready, doses } = daysOf(school, able, { provedAt: day(8) });
     expect(ready).toBeCloseTo(9, 6);
     expect(doses).toEqual([]);
   });

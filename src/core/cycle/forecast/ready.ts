@@ -66,13 +66,13 @@ function challengeDays(
   problem: CycleProblem,
   member: Member,
   clearDay: number,
-  hours: number,
   stretches: Stretches,
 ): { ready: number; doses: number[] } {
   const { facts } = problem;
+  const { hours, within } = facts.proof;
   const doses: number[] = [];
-  if (facts.challengePassedAt !== null) {
-    return { ready: (facts.challengePassedAt - problem.origin) / DAY_MS + hours / 24, doses };
+  if (facts.provedAt !== null) {
+    return { ready: (facts.provedAt - problem.origin) / DAY_MS + hours / 24, doses };
   }
   const now = nowDay(problem);
   let day = Math.max(clearDay, now) + PAUSE_DAYS;
@@ -93,7 +93,7 @@ function challengeDays(
     ...standingEvents(problem, member, LONG_SPELL),
     {
       step: 0,
-      ammonia: facts.challengeDose * member.strength,
+      ammonia: facts.proof.rise * member.strength,
       alkalinityIs: Math.max(8, state.alkalinity),
     },
   ]);
@@ -107,7 +107,9 @@ function challengeDays(
       days = daysToClear(spell, member, state, dose);
     }
     // A test within the slack still counts, as in the verdict.
-    if (days <= (hours + SLACK_HOURS) / 24) return { ready: day + hours / 24, doses };
+    if (days <= (within + SLACK_HOURS) / 24) {
+      return { ready: day + (days <= (hours + SLACK_HOURS) / 24 ? hours : within) / 24, doses };
+    }
     if (!Number.isFinite(days)) break;
     // A colony that dies back between doses as fast as they grow it gets no quicker.
     took.push(days);
@@ -175,8 +177,8 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
       facts,
       dayOf: (ms) => (ms - problem.origin) / DAY_MS,
       holdFrom: (from) => holdBegins(problem, from),
-      challenge: (from, hours) => {
-        const played = challengeDays(problem, member, from, hours, stretches());
+      proven: (from) => {
+        const played = challengeDays(problem, member, from, stretches());
         doses[row] = played.doses;
         return played.ready;
       },

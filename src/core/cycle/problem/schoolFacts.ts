@@ -1,10 +1,14 @@
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import type { TankHistory } from '../../history/tankHistory';
-import { addDaysIn } from '../../time/zone';
-import { challengeDose } from '../doseSize';
+import { addDaysIn, HOUR_MS } from '../../time/zone';
+import { hasAnimals } from '../doseAdvice';
+import { lastPutIn } from '../verdict/fed';
+import { challengeDose, proofDose, proofDoseWords } from '../doseSize';
+import { nitrateDueAt } from '../schools/nitrateLevel';
 import { stagesSeen, successionOf } from '../succession';
 import { nitriteSeen } from '../verdict/chain';
-import { challengePassed, passedChallenge } from '../verdict/challenge';
+import { doseCleared, passedDose, testHoursOf, windowHoursOf } from '../verdict/challenge';
+import { doseUnderWay, leftOfDose } from '../verdict/proof';
 import { stillShown } from '../verdict/harm';
 import { noDoseBecause } from '../verdict/outstanding';
 import { holdOf, type Hold } from '../verdict/zero';
@@ -26,18 +30,30 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
   const bottle = shown.entries.dose.find((dose) => dose.entry.substance === 'bacteria');
   const lit = history.entries.light.find((light) => light.entry.state === 'on')?.at ?? null;
   const again = { ...inquiry, history: confirmed };
-  const passed = challengePassed(again).state === 'met' ? passedChallenge(again) : null;
+  const passed = doseCleared(again).state === 'met' ? passedDose(again) : null;
+  const hours = testHoursOf(tank.school);
+  const dosed = doseUnderWay(history, at);
   return {
     shownSince: both?.since ?? null,
     shownUntil: both?.until ?? null,
     nitriteShown: nitriteSeen(inquiry).state === 'met',
-    challengePassedAt: passed ? passed.dose.at : null,
+    provedAt: passed ? passed.dose.at : null,
+    fedAt: hasAnimals(history) ? at : lastPutIn(history),
     noDose: noDoseBecause(history, at),
     challengeDose: challengeDose(history),
+    proof: {
+      rise: proofDose(history),
+      words: proofDoseWords(history),
+      hours,
+      within: windowHoursOf(tank.school),
+    },
+    testAt: dosed ? dosed.at + hours * HOUR_MS : null,
+    failed: leftOfDose(history, at) !== null,
     programmeEndsAt:
       bottle && tank.school.school === 'bottleProgramme'
         ? addDaysIn(bottle.at, tank.school.programmeDays, tank.zone)
         : null,
+    nitrateDueAt: tank.school.school === 'nitrateLevel' ? nitrateDueAt(inquiry) : null,
     litSince: lit,
     succession: stagesSeen(successionOf(shown)),
   };

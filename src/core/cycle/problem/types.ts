@@ -99,14 +99,27 @@ export interface SchoolFacts {
   shownUntil: number | null;
   /** Whether tests have shown nitrite, or a challenge all of the chain. */
   nitriteShown: boolean;
-  /** When a challenge was passed that still counts, ms. */
-  challengePassedAt: number | null;
+  /** When a dose went in that was cleared in its hours and still counts, ms. */
+  provedAt: number | null;
+  /** When anything was last put in for the colony, ms; where nothing is logged, when it was last read above zero. */
+  fedAt: number | null;
   /** Why no ammonia may be dosed, in a sentence; null where it may. */
   noDose: string | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
   challengeDose: number;
+  /**
+   * The dose of the one test that is left, mg N/L and in the keeper's words; the hours to its test, and within
+   * which it has to be gone.
+   */
+  proof: { rise: number; words: string; hours: number; within: number };
+  /** When a dose that is under way is to be tested, ms; null for none. */
+  testAt: number | null;
+  /** Whether the last dose was tested in its hours and some of it still read. */
+  failed: boolean;
   /** When the bottle's programme ends, ms; null without a bottle on record. */
   programmeEndsAt: number | null;
+  /** When nitrate is to be tested for a school that reads its level, ms; null for none. */
+  nitrateDueAt: number | null;
   /** When the light first came on, ms, and the furthest stage of the succession seen, 0 to 3. */
   litSince: number | null;
   succession: number;

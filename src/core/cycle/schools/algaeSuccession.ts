@@ -37,10 +37,14 @@ export const successionSeen: CriterionRule = ({ history, zone }) => {
 export const algaeSuccession: School<'algaeSuccession'> = {
   id: 'algaeSuccession',
   name: 'Algae succession',
-  asks: 'Rusty diatoms, then green film, then a level stand were seen, with both at zero.',
+  asks: 'Rusty diatoms, then green film, then a level stand were seen, with both at zero; then one dose is gone in a day.',
   trades: 'Needs light and patience, no reagent. Slow, and easily misread.',
-  criteria: ['algaeSuccession'],
+  criteria: ['algaeSuccession', 'doseCleared'],
   supports: ['nitrateSeen'],
   words: () => 'algae succession',
-  readyDay: (clear, _choice, { succession }) => Math.max(clear, succession()),
+  readyDay: (clear, _choice, { succession, proven }) => {
+    const level = Math.max(clear, succession());
+    return Math.max(level, proven(level));
+  },
+  provesByDose: ({ succession }) => succession >= 3,
 };

@@ -26,12 +26,16 @@ export const programmeDone: CriterionRule = ({ history, at, zone, choice }) => {
 export const bottleProgramme: School<'bottleProgramme'> = {
   id: 'bottleProgramme',
   name: 'Bottle programme',
-  asks: 'The days that the bottle names have passed, and tests confirm it.',
+  asks: 'The days that the bottle names have passed, tests confirm it, and one dose is gone in a day.',
   trades: 'Plannable. A dead bottle runs its days like a living one, so the tests still decide.',
-  criteria: ['programmeDone'],
+  criteria: ['programmeDone', 'doseCleared'],
   supports: ['nitrateSeen'],
   words: ({ programmeDays }) => `bottle programme, ${programmeDays} days`,
-  readyDay: (clear, _choice, { facts, dayOf }) =>
-    Math.max(clear, facts.programmeEndsAt === null ? Infinity : dayOf(facts.programmeEndsAt)),
+  readyDay: (clear, _choice, { facts, dayOf, proven }) => {
+    const ends = facts.programmeEndsAt === null ? Infinity : dayOf(facts.programmeEndsAt);
+    const over = Math.max(clear, ends);
+    return Math.max(over, proven(over));
+  },
+  provesByDose: ({ programmeEndsAt }, at) => programmeEndsAt !== null && programmeEndsAt <= at,
   shownAgainAt: (_choice, { programmeEndsAt }) => programmeEndsAt,
 };

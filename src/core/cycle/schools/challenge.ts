@@ -1,7 +1,7 @@
 import { PARAMETERS } from '../../parameters/registry';
 import { occurrence } from '../../tasks/occurrence';
 import { challengeRun } from '../dosing/challengeRun';
-import { passedChallenge } from '../verdict/challenge';
+import { passedDose } from '../verdict/challenge';
 import type { School } from './school';
 
 export const challenge: School<'challenge'> = {
@@ -12,9 +12,10 @@ export const challenge: School<'challenge'> = {
   criteria: ['challengePassed'],
   supports: ['nitrateSeen'],
   words: ({ windowHours }) => `challenge dose, ${windowHours} h`,
-  readyDay: (clear, { windowHours }, tools) => tools.challenge(clear, windowHours),
+  readyDay: (clear, _choice, tools) => tools.proven(clear),
+  provesByDose: () => true,
   milestone: (inquiry) => {
-    const passed = passedChallenge(inquiry);
+    const passed = passedDose(inquiry);
     return passed
       ? {
           id: 'challenge',

@@ -4,13 +4,20 @@ import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/chain';
 import { evidence, undiluted } from '../verdict/evidence';
-import { cannotTell, met, notYet, type CriterionRule } from '../verdict/types';
+import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from '../verdict/types';
 import type { School } from './school';
 
 /** Nitrate readings further back than this no longer show that it has levelled. */
 export const LEVEL_WINDOW_DAYS = 16;
 /** Two level readings closer than this could be one plateau of a slow rise. */
 const LEVEL_GAP_DAYS = 5;
+
+/** When nitrate is to be tested for this school, ms: at once, or days after the last that counts; null once level. */
+export function nitrateDueAt(inquiry: Inquiry): number | null {
+  if (nitrateHasLevelled(inquiry).state === 'met') return null;
+  const last = trustedNitrate(inquiry.history).at(-1);
+  return last ? Math.max(inquiry.at, last.at + LEVEL_GAP_DAYS * DAY_MS) : inquiry.at;
+}
 
 /** Nitrate rose and has stopped rising: the chain runs no more ammonia through. */
 export const nitrateHasLevelled: CriterionRule = ({ history, at, zone }) => {
@@ -69,13 +76,22 @@ export const nitrateHasLevelled: CriterionRule = ({ history, at, zone }) => {
     : met(`Nitrate has levelled: ${words}.`, ids);
 };
 
+const TOO = 'Test nitrate in the same sitting: your school asks that it has levelled.';
+
 export const nitrateLevel: School<'nitrateLevel'> = {
   id: 'nitrateLevel',
   name: 'Nitrate levels off',
-  asks: 'Nitrate rose and has stopped rising, with ammonia and nitrite at zero.',
+  asks: 'Nitrate rose and has stopped rising, with ammonia and nitrite at zero; then one dose is gone in a day.',
   trades: 'One test more. Algae eat nitrate and nitrite is read as nitrate, so it misleads easily.',
-  criteria: ['nitrateLevel'],
+  criteria: ['nitrateLevel', 'doseCleared'],
   supports: [],
   words: () => 'nitrate levels off',
-  readyDay: (clear) => clear + LEVEL_GAP_DAYS,
+  readyDay: (clear, _choice, { proven }) => {
+    const level = clear + LEVEL_GAP_DAYS;
+    return Math.max(level, proven(level));
+  },
+  provesByDose: () => true,
+  shownAgainAt: (_choice, { nitrateDueAt: due }) => due,
+  testsToo: ({ nitrateDueAt: due }, at) =>
+    due !== null && due <= at ? { parameter: 'nitrate', because: TOO } : null,
 };

@@ -1,4 +1,5 @@
 import type { TankHistory } from '../../history/tankHistory';
+import type { ParameterId } from '../../parameters/registry';
 import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 import type { Occurrence, TaskWorld } from '../../tasks/types';
 import type { Milestone } from '../milestone';
@@ -14,8 +15,8 @@ export interface ReadyTools {
   dayOf: (ms: number) => number;
   /** The day from which a hold counts, for a tank that is clear on a day. */
   holdFrom: (clear: number) => number;
-  /** The day on which doses of the challenge size are gone within the hours. */
-  challenge: (clear: number, hours: number) => number;
+  /** The day on which a dose that was given once it is clear is gone within its hours. */
+  proven: (clear: number) => number;
   /** The day on which the algae succession has levelled. */
   succession: () => number;
 }
@@ -38,6 +39,10 @@ export interface School<I extends SchoolId = SchoolId> {
   readyDay: (clear: number, choice: ChoiceOf<I>, tools: ReadyTools) => number;
   /** When tests that have shown both at zero are asked for again, ms; null for never. */
   shownAgainAt?: (choice: ChoiceOf<I>, facts: SchoolFacts, zone: string) => number | null;
+  /** Where it asks for a dose and the test after it, whatever the forecast makes of the tank: when that is due. */
+  provesByDose?: (facts: SchoolFacts, at: number) => boolean;
+  /** What it has tested in a sitting beside ammonia and nitrite, for a moment. */
+  testsToo?: (facts: SchoolFacts, at: number) => { parameter: ParameterId; because: string } | null;
   /** Its own point on the course. */
   milestone?: (inquiry: Inquiry, choice: ChoiceOf<I>) => Milestone | null;
   /** What it asks to have done. */

@@ -67,11 +67,26 @@ describe('evidence grants, knowledge may withhold', () => {
   });
 
   test.each([
-    [{ stays: 0.4 }, /about 4 in 10 .* stay low for a week/, /Test both again/],
-    [{ stays: 0.96 }, /more than 9 in 10 .* stay low for a week, and 49 in 50/, /Test both again/],
-    [{ carries: 0.4 }, /about 4 in 10 .* first small fish is carried, and 49 in 50/, /Dose 2 ppm/],
-    [{ repeats: 0.4 }, /about 4 in 10 .* gone in time again/, /Dose 2 ppm/],
-  ])('withholds at %j, with its reason and what settles it', (doubt, because, settle) => {
+    [
+      { stays: 0.4 },
+      /about 4 in 10 .* stay low for a week/,
+      /Test both again/,
+      'Not yet ready for fish.',
+    ],
+    [
+      { stays: 0.96 },
+      /more than 9 in 10 .* stay low for a week, and 49 in 50/,
+      /Test both again/,
+      'Not yet ready for fish.',
+    ],
+    [
+      { carries: 0.4 },
+      /about 4 in 10 .* first small fish is carried, and 49 in 50/,
+      /Dose 2 ppm/,
+      'One test to go.',
+    ],
+    [{ repeats: 0.4 }, /about 4 in 10 .* gone in time again/, /Dose 2 ppm/, 'One test to go.'],
+  ])('withholds at %j, with its reason and what settles it', (doubt, because, settle, title) => {
     const verdict = judged(shown(CHALLENGE), AT, { ...ASSURED, ...doubt, suspect: 'x is so' });
     expect(verdict).toMatchObject({ granted: true, cycled: false, ready: false });
     expect(verdict.last).toMatchObject({
@@ -80,8 +95,8 @@ describe('evidence grants, knowledge may withhold', () => {
       settle: expect.stringMatching(settle),
     });
     expect(verdict.last?.because).toContain('x is so');
-    expect(verdict.today.title).toBe('Not ready for fish yet.');
-    expect(verdict.cycle.detail).toMatch(because);
+    expect(verdict.today.title).toBe(title);
+    if (verdict.proof === null) expect(verdict.cycle.detail).toMatch(because);
   });
 
   it('says until when a fish would be carried, and a repeat would pass', () => {

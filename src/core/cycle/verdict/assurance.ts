@@ -2,8 +2,9 @@ import type { TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { chanceWords } from '../chanceWords';
 import { doseAdvice } from '../doseAdvice';
-import { usualDoseWords } from '../doseSize';
+import { proofDoseWords } from '../doseSize';
 import { listWords } from '../../units/format';
+import { testHoursOf } from './challenge';
 import { cannotTell, met, notYet, type Finding } from './types';
 
 /**
@@ -15,8 +16,12 @@ export interface Assurance {
   stays: number;
   /** So they do under a first fish's load, and a margin, for a fortnight. */
   carries: number;
+  /** So they do under twice that: two small fish, or a pair. */
+  carriesTwo: number;
   /** Until when it is so at what is asked, if nothing feeds the colony, ms; null for long, or not now. */
   carriesUntil: number | null;
+  /** The dose of the one test that is left, given now or under way, is gone in its hours. */
+  proof: number;
   /** The dose of a challenge, given again now, would be gone in its hours; null for other schools. */
   repeats: number | null;
   /** Until when it would be at what is asked, if nothing feeds the colony, ms; null where it is not asked. */
@@ -44,6 +49,22 @@ function askedWords(chance: number): string {
   return `${of - 1} in ${of}`;
 }
 
+/** Until when a colony that nothing feeds carries a first fish, and passes a repeat; empty for long, or unknown. */
+export function lastsWords(history: TankHistory, assurance: Assurance | null): string {
+  if (!assurance) return '';
+  const { carriesUntil, repeatsUntil } = assurance;
+  const day = (ms: number) => shortDay(ms, history.tank.zone);
+  const until = [
+    ...(carriesUntil === null
+      ? []
+      : [`a first small fish is carried until about ${day(carriesUntil)}`]),
+    ...(repeatsUntil === null
+      ? []
+      : [`a repeat of the dose passes until about ${day(repeatsUntil)}`]),
+  ];
+  return until.length === 0 ? '' : `If nothing feeds the colony, ${listWords(until)}.`;
+}
+
 /** What the forecast says of a tank whose evidence is complete; null while it has not answered. */
 export function agreement(history: TankHistory, assurance: Assurance | null): Finding {
   if (!assurance) {
@@ -52,7 +73,7 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       'Wait until it has: it takes a few seconds. If it could not be worked out, it is tried again with the next entry.',
     );
   }
-  const { stays, carries, carriesUntil, repeats, repeatsUntil, suspect } = assurance;
+  const { stays, carries, repeats, suspect } = assurance;
   const why = suspect === null ? '' : ` What speaks against it most is that ${suspect}.`;
   if (stays < SURE.stays) {
     return notYet(
@@ -65,25 +86,21 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       `By all that is logged the chance is ${chanceWords(repeats)} that the dose would be gone in time again, and ${askedWords(SURE.repeats)} are asked: a colony that is not fed shrinks.${why}`,
       doseAdvice(
         history,
-        `Dose ${usualDoseWords(history)} again and test both when its hours are over.`,
+        `Dose ${proofDoseWords(history)} again and test both when its hours are over.`,
       ),
     );
   }
   if (carries < SURE.carries) {
     return notYet(
       `By all that is logged the chance is ${chanceWords(carries)} that a first small fish is carried, and ${askedWords(SURE.carries)} are asked.${why}`,
-      doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both once it is likely gone.`),
+      doseAdvice(
+        history,
+        `Dose ${proofDoseWords(history)}, and test both ${testHoursOf(history.tank.school)} h later.`,
+      ),
     );
   }
-  const day = (ms: number) => shortDay(ms, history.tank.zone);
-  const until = [
-    ...(carriesUntil === null
-      ? []
-      : [`a first small fish is carried until about ${day(carriesUntil)}`]),
-    ...(repeatsUntil === null
-      ? []
-      : [`a repeat of the dose passes until about ${day(repeatsUntil)}`]),
-  ];
-  const lasts = until.length === 0 ? '' : ` If nothing feeds the colony, ${listWords(until)}.`;
-  return met(`Nothing that is logged speaks against it.${lasts}`, []);
+  return met(
+    `Nothing that is logged speaks against it. ${lastsWords(history, assurance)}`.trim(),
+    [],
+  );
 }

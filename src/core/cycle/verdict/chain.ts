@@ -1,11 +1,11 @@
 import { doseAdvice } from '../doseAdvice';
-import { usualDoseWords } from '../doseSize';
+import { proofDoseWords, usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
 import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
 import { perList } from '../../history/perList';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
-import { passedChallenge } from './challenge';
+import { passedDose } from './challenge';
 import { evidence, evidenceAbove, isTrustedZero, undiluted } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
@@ -23,7 +23,7 @@ function ammoniaFall(history: TankHistory): [Reading, Reading] | null {
   return null;
 }
 
-/** Ammonia was used: it fell by more than dilution, or nitrite appeared, or a challenge passed. */
+/** Ammonia was used: it fell by more than dilution, or nitrite appeared, or a dose was cleared in time. */
 export const ammoniaUsed: CriterionRule = (inquiry) => {
   const { history, zone } = inquiry;
   const fall = ammoniaFall(history);
@@ -41,9 +41,9 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
       [nitrite.id],
     );
   }
-  const challenge = passedChallenge(inquiry);
-  if (challenge) {
-    return met(`Shown by the challenge of ${shortDay(challenge.dose.at, zone)}.`, challenge.ids);
+  const cleared = passedDose(inquiry);
+  if (cleared) {
+    return met(`Shown by the dose of ${shortDay(cleared.dose.at, zone)}.`, cleared.ids);
   }
   const all = evidence(history, 'ammonia');
   const latest = all.at(-1);
@@ -101,7 +101,7 @@ function zeroByDilution(history: TankHistory): Reading | null {
   return used ? null : zero;
 }
 
-/** Nitrite was seen being used: the middle of the chain ran, or a challenge proved all of it. */
+/** Nitrite was seen being used: the middle of the chain ran, or a dose that was cleared in time proved all of it. */
 export const nitriteSeen: CriterionRule = (inquiry) => {
   const { history, zone } = inquiry;
   const shown = nitriteShown(history);
@@ -113,11 +113,11 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
       shown.slice(0, seen.best >= PLAIN_NITRITE ? 1 : 2).map((reading) => reading.id),
     );
   }
-  const challenge = passedChallenge(inquiry);
-  if (challenge) {
+  const cleared = passedDose(inquiry);
+  if (cleared) {
     return met(
-      `${seen ? 'Shown by' : 'Never seen, but'} the challenge of ${shortDay(challenge.dose.at, zone)}${seen ? '.' : ' shows that nitrite is used as fast as it is made.'}`,
-      challenge.ids,
+      `${seen ? 'Shown by' : 'Never seen, but'} the dose of ${shortDay(cleared.dose.at, zone)}${seen ? '.' : ' shows that nitrite is used as fast as it is made.'}`,
+      cleared.ids,
     );
   }
   if (seen && diluted) {
@@ -125,7 +125,7 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
       `Nitrite read ${readingWords(seen)} on ${shortDay(seen.at, zone)}, but the new water since then may alone explain the zero of ${shortDay(diluted.at, zone)}.`,
       doseAdvice(
         history,
-        `Dose ${usualDoseWords(history)}, and test both a day later with no water change between.`,
+        `Dose ${proofDoseWords(history)}, and test both a day later with no water change between.`,
       ),
       [seen.id, diluted.id],
     );
@@ -140,7 +140,7 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
       : 'Nitrite has not been seen above zero.',
     doseAdvice(
       history,
-      `Keep testing nitrite. If a mature seed never shows it, dose ${usualDoseWords(history)} and test both a day later.`,
+      `Keep testing nitrite. If a mature seed never shows it, dose ${proofDoseWords(history)} and test both a day later.`,
     ),
     [latest.id],
   );

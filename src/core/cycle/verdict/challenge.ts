@@ -11,13 +11,20 @@ import type { SchoolChoice } from '../../records/schema/tank';
 import { momentWords, shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { doseAdvice } from '../doseAdvice';
-import { riseWords, usualDoseWords } from '../doseSize';
+import { proofDoseWords, riseWords } from '../doseSize';
 import { isTrustedZero } from './evidence';
 import { inputsOf } from './inputs';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 /** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
-export const CHALLENGE_RISE = 1.5;
+const CHALLENGE_RISE = 1.5;
+/** The smallest rise that proves a first load, mg N/L: 1 ppm on the mildest basis, less a drop. */
+const PROOF_RISE = 0.75;
+
+/** The smallest rise that counts for a school, mg N/L: the challenge proves a size, the others a load. */
+export function leastRise({ school }: SchoolChoice): number {
+  return school === 'challenge' ? CHALLENGE_RISE : PROOF_RISE;
+}
 /** A test sooner than this after a dose may miss it: it has hardly mixed. */
 export const SETTLE_HOURS = 4;
 /** Late by this much still counts as on time. */
@@ -74,10 +81,10 @@ export interface Challenge {
   ids: string[];
 }
 
-function challengeDoses(history: TankHistory): Dose[] {
+/** Doses of ammonia that are large enough to prove what the school of a tank asks, oldest first. */
+export function provingDoses(history: TankHistory, least = leastRise(history.tank.school)): Dose[] {
   return history.entries.dose.filter(
-    (dose) =>
-      isAmmoniaSource(dose.entry.substance) && (riseOf(dose, history) ?? 0) >= CHALLENGE_RISE,
+    (dose) => isAmmoniaSource(dose.entry.substance) && (riseOf(dose, history) ?? 0) >= least,
   );
 }
 
@@ -112,18 +119,26 @@ export function failureOf(history: TankHistory, dose: Dose, hours: number): Read
   );
 }
 
-/** Hours within which both must read zero, by the chosen school; a day for the others. */
-export function windowHoursOf(choice: SchoolChoice): number {
+/** Hours after a dose at which both are tested. */
+export function testHoursOf(choice: SchoolChoice): number {
   return choice.school === 'challenge' ? choice.windowHours : 24;
 }
 
 /**
- * The newest dose of 2 ppm after which both read zero in time. One that failed since outdoes it; one
- * that nobody tested, or that new water diluted, says nothing either way.
+ * Hours within which both must read zero: the challenge's own; two days for the others, since 1 ppm that went
+ * in two days shows many times what a first small fish makes.
  */
-export function passedChallenge({ history, choice }: Inquiry): Challenge | null {
+export function windowHoursOf(choice: SchoolChoice): number {
+  return choice.school === 'challenge' ? choice.windowHours : 48;
+}
+
+/**
+ * The newest dose that is large enough for the school after which both read zero in time. One that failed
+ * since outdoes it; one that nobody tested, or that new water diluted, says nothing either way.
+ */
+export function passedDose({ history, choice }: Inquiry): Challenge | null {
   const hours = windowHoursOf(choice);
-  for (const dose of challengeDoses(history).reverse()) {
+  for (const dose of provingDoses(history, leastRise(choice)).reverse()) {
     const result = resultOf(history, dose, hours);
     if (result) return result;
     if (failureOf(history, dose, hours)) return null;
@@ -156,13 +171,14 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   const { history, at, zone } = inquiry;
   const span = windowOf(dose, hours);
   const by = momentWords(span.to - SLACK_HOURS * HOUR_MS, zone, at);
+  const testAt = dose.at + testHoursOf(inquiry.choice) * HOUR_MS;
   const on = shortDay(dose.at, zone);
   if (wasDiluted(history, span, dose)) {
     return cannotTell(
       `Water was changed within ${hours} h of the dose of ${on}, which clears it by dilution.`,
       doseAdvice(
         history,
-        `Dose ${usualDoseWords(history)} again and test both a day later, with no water change between.`,
+        `Dose ${proofDoseWords(history)} again and test both a day later, with no water change between.`,
       ),
       [dose.id],
     );
@@ -182,7 +198,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
           because,
           doseAdvice(
             history,
-            `Let both clear, then dose ${usualDoseWords(history)} again and test a day later.`,
+            `Let both clear, then dose ${proofDoseWords(history)} again and test a day later.`,
           ),
           ids,
         );
@@ -191,35 +207,35 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   if (at <= span.to) {
     return notYet(
       `${riseWords(history, riseOf(dose, history) ?? 0)} was dosed on ${on}; the answer is due.`,
-      `Test ${missing} by ${by}.`,
+      `Test ${missing} by ${at < testAt ? momentWords(testAt, zone, at) : by}.`,
       [dose.id],
     );
   }
   return cannotTell(
     `${missing === 'ammonia and nitrite' ? 'Neither was' : `No trusted ${missing} test was`} made in the ${hours} h after the dose of ${on}.`,
-    doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
+    doseAdvice(history, `Dose ${proofDoseWords(history)} again and test both a day later.`),
     [dose.id],
   );
 }
 
-/** A dose of 2 ppm, both at zero within the window that the school allows. */
-export const challengePassed: CriterionRule = (inquiry) => {
+/** A dose of the size that the school asks, both at zero within the window that it allows. */
+export const doseCleared: CriterionRule = (inquiry) => {
   const { history, at, zone } = inquiry;
   const hours = windowHoursOf(inquiry.choice);
-  const passed = passedChallenge(inquiry);
+  const passed = passedDose(inquiry);
   if (passed) {
     const on = shortDay(passed.dose.at, zone);
     const unfed = unfedSince(history, passed.dose.at, at);
     if (unfed !== null) {
       return cannotTell(
         `Passed on ${on}, but nothing is logged that fed the colony for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on; it shrinks then.`,
-        doseAdvice(history, `Dose ${usualDoseWords(history)} again and test both a day later.`),
+        doseAdvice(history, `Dose ${proofDoseWords(history)} again and test both a day later.`),
         passed.ids,
       );
     }
     return met(`The dose of ${on} was gone, nitrite with it, within ${hours} h.`, passed.ids);
   }
-  const last = challengeDoses(history).at(-1);
+  const last = provingDoses(history, leastRise(inquiry.choice)).at(-1);
   if (last) return afterwards(inquiry, last, hours);
   const ammoniaDose = history.entries.dose
     .filter((dose) => isAmmoniaSource(dose.entry.substance))
@@ -232,10 +248,10 @@ export const challengePassed: CriterionRule = (inquiry) => {
     );
   }
   return notYet(
-    `No dose of ${usualDoseWords(history)} is logged.`,
+    `No dose of ${proofDoseWords(history)} is logged.`,
     doseAdvice(
       history,
-      `Dose ammonia to ${usualDoseWords(history)}; test ammonia and nitrite ${hours} h later.`,
+      `Dose ${proofDoseWords(history)} of ammonia once both read zero; test ammonia and nitrite ${testHoursOf(inquiry.choice)} h later.`,
     ),
   );
 };

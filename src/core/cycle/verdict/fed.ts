@@ -5,7 +5,7 @@ import { shortDay } from '../../time/words';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { countOf, listWords } from '../../units/format';
 import { doseAdvice } from '../doseAdvice';
-import { riseWords, usualDoseWords } from '../doseSize';
+import { proofDoseWords, riseWords, usualDoseWords } from '../doseSize';
 import { SETTLE_HOURS } from './challenge';
 import { evidence, evidenceAbove, lastAboveZero } from './evidence';
 import { inputsOf, type Input } from './inputs';
@@ -29,6 +29,20 @@ function readingsOfWorth(history: TankHistory): Reading[] {
 
 /** A colony with nothing to clear for longer than this, in days, is not what was shown any more. */
 const STARVED_DAYS = 21;
+
+/** When anything was last put in for a colony, ms; where nothing is logged, when it was last read above zero. */
+export function lastPutIn(history: TankHistory): number | null {
+  const put = Math.max(
+    inputsOf(history).reduce((latest, { at }) => Math.max(latest, at), -Infinity),
+    history.entries.feed.at(-1)?.at ?? -Infinity,
+  );
+  if (put > -Infinity) return put;
+  const read = Math.max(
+    lastAboveZero(evidence(history, 'ammonia')),
+    lastAboveZero(evidence(history, 'nitrite')),
+  );
+  return read > -Infinity ? read : null;
+}
 
 /** When there was last something to clear: put in, or read in the water. */
 function lastFood(history: TankHistory, inputs: readonly Input[]): number | null {
@@ -61,7 +75,7 @@ export const fed: CriterionRule = (inquiry) => {
   const since = shortDay(starved - STARVED_DAYS * DAY_MS, zone);
   return cannotTell(
     `Nothing was there to clear since ${since}: a colony that is not fed shrinks.`,
-    doseAdvice(history, `Dose ${usualDoseWords(history)}, and test both once it is likely gone.`),
+    doseAdvice(history, `Dose ${proofDoseWords(history)}, and test both once it is likely gone.`),
     finding.deciding,
   );
 };

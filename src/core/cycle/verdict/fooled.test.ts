@@ -255,7 +255,7 @@ describe('a colony with nothing to clear', () => {
     expect(criterion('fed')).toMatchObject({
       state: 'cannot tell',
       because: expect.stringMatching(/shrinks/),
-      settle: expect.stringMatching(/Dose 2 ppm/),
+      settle: expect.stringMatching(/Dose 1 ppm/),
     });
   });
 

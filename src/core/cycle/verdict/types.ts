@@ -14,6 +14,7 @@ export const RULE_IDS = [
   'zeroSameDay',
   'zeroHeld',
   'challengePassed',
+  'doseCleared',
   'nitrateLevel',
   'programmeDone',
   'algaeSuccession',
@@ -58,6 +59,30 @@ export interface Criterion extends Finding {
   role: CriterionRole;
 }
 
+/**
+ * What a verdict comes to: `not yet`; `one test to go`, where one dose and the test after it decide; `ready`
+ * for a first load; and `watch`, where an animal is in before it is.
+ */
+export const VERDICT_WORDS = ['not yet', 'one test to go', 'ready', 'watch'] as const;
+export type VerdictWord = (typeof VERDICT_WORDS)[number];
+
+/** The most that a tank is ready for as its first. */
+export type FirstLoad = 'one small fish' | 'two small fish or a pair';
+
+/** The one test that is left: a dose to be given, or one that was given and is to be tested. */
+export interface Proof {
+  step: 'dose' | 'test';
+  /** mg N/L. */
+  rise: number;
+  /** Hours from the dose to the test. */
+  hours: number;
+  /** When both are to be tested, and until when it counts, ms; null while it is not dosed. */
+  testAt: number | null;
+  lateAt: number | null;
+  /** Chance that both are gone then, 0 to 1. */
+  chance: number;
+}
+
 export interface Verdict {
   tankId: string;
   /** The moment it was judged for, ms. */
@@ -74,6 +99,13 @@ export interface Verdict {
   cycled: boolean;
   /** Cycled, and every gate before the first fish is met. */
   ready: boolean;
+  word: VerdictWord;
+  /** The one test that is left; null for every other word. */
+  proof: Proof | null;
+  /** Until when it stays so with nothing fed, in a sentence; empty where it is long, or not done. */
+  lasts: string;
+  /** What it may carry first; null until the cycle is done. */
+  readyFor: FirstLoad | null;
   criteria: Criterion[];
 }
 

@@ -2,9 +2,10 @@ import { isAmmoniaSource } from '../../records/kinds/dose';
 import { firstFrom, latestReading, type TankHistory } from '../../history/tankHistory';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { addDaysIn, DAY_MS, HOUR_MS, startOfDayIn } from '../../time/zone';
-import { SLACK_HOURS, UNFED_DAYS, windowHoursOf } from './challenge';
+import { SLACK_HOURS, UNFED_DAYS, testHoursOf, windowHoursOf } from './challenge';
 import { starvedFrom } from './fed';
 import { inputsOf } from './inputs';
+import { FAILED_FOR_DAYS } from './proof';
 import { LEVEL_WINDOW_DAYS } from '../schools/nitrateLevel';
 
 /** Parameters whose last reading speaks for now until it is stale. */
@@ -34,11 +35,14 @@ export function verdictHoldsUntil(history: TankHistory, at: number): number {
     if (latest) consider(latest.at + PARAMETERS[parameter].guardDays * DAY_MS + 1);
   }
   const { dose } = history.entries;
-  const hours = windowHoursOf(school);
+  const hours = testHoursOf(school);
   for (let i = firstFrom(dose, at - DOSE_DAYS * DAY_MS); i < dose.length; i += 1) {
     const given = dose[i];
     if (!given || !isAmmoniaSource(given.entry.substance)) continue;
+    consider(given.at + hours * HOUR_MS);
+    consider(given.at + (windowHoursOf(school) + SLACK_HOURS) * HOUR_MS + 1);
     consider(given.at + (hours + SLACK_HOURS) * HOUR_MS + 1);
+    consider(given.at + hours * HOUR_MS + FAILED_FOR_DAYS * DAY_MS + 1);
   }
   const starved = starvedFrom(history);
   if (starved !== null) consider(starved + 1);

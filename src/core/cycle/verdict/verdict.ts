@@ -1,17 +1,19 @@
 import type { TankHistory } from '../../history/tankHistory';
 import type { Bands } from '../../parameters/bands';
+import { hasAnimals } from '../doseAdvice';
 import { schoolOf } from '../schools';
 import { successionSeen } from '../schools/algaeSuccession';
 import { programmeDone } from '../schools/bottleProgramme';
 import { nitrateHasLevelled } from '../schools/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
-import { challengePassed } from './challenge';
-import { agreement, type Assurance } from './assurance';
+import { doseCleared } from './challenge';
+import { agreement, lastsWords, type Assurance } from './assurance';
 import { accounted } from './accounted';
 import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
 import { dosesAccounted, fed } from './fed';
 import { harmWords, stillShown } from './harm';
 import { noDoseBecause } from './outstanding';
+import { firstLoadOf, proofOf } from './proof';
 import type {
   Criterion,
   CriterionId,
@@ -34,6 +36,7 @@ const TITLES: Record<CriterionId, string> = {
   zeroSameDay: 'Both zero on one day',
   zeroHeld: 'Both held at zero',
   challengePassed: 'Challenge passed',
+  doseCleared: 'A dose cleared in a day',
   nitrateLevel: 'Nitrate has levelled off',
   programmeDone: 'Programme run through',
   algaeSuccession: 'Algae succession seen',
@@ -96,7 +99,8 @@ function rulesFor(bands: Bands): Record<RuleId, CriterionRule> {
     nitriteZero,
     zeroSameDay,
     zeroHeld,
-    challengePassed,
+    challengePassed: doseCleared,
+    doseCleared,
     nitrateLevel: nitrateHasLevelled,
     programmeDone,
     algaeSuccession: successionSeen,
@@ -175,6 +179,7 @@ export function verdictOf(
     });
   }
   const cycled = allMet('cycle');
+  const proof = cycled ? null : proofOf(history, at, criteria, assurance);
   return {
     tankId: history.tankId,
     at,
@@ -183,6 +188,16 @@ export function verdictOf(
     granted,
     cycled,
     ready: cycled && allMet('gate'),
+    word: cycled
+      ? 'ready'
+      : hasAnimals(history)
+        ? 'watch'
+        : proof === null
+          ? 'not yet'
+          : 'one test to go',
+    proof,
+    lasts: cycled ? lastsWords(history, assurance) : '',
+    readyFor: cycled ? firstLoadOf(assurance) : null,
     criteria,
   };
 }

@@ -1,0 +1,50 @@
+import type { TankHistory } from '../history/tankHistory';
+import { momentInSentence } from '../time/words';
+import { chanceWords } from './chanceWords';
+import { ownDoseWords } from './dosing/amount';
+import { riseWords } from './doseSize';
+import { FEED_EVERY_DAYS } from './dosing/redose';
+import type { Sentence } from './sentence';
+import { leftOfDose } from './verdict/proof';
+import type { Proof, Verdict } from './verdict/types';
+
+/** No fish before the test, whatever the chance is. */
+const MEANWHILE =
+  'No fish in the display until then; in a quarantine tank its 28 days may begin now.';
+
+/** The one test that is left: what is dosed, when both are tested, and how likely both are gone then. */
+function proofSentence(history: TankHistory, proof: Proof, at: number): Sentence {
+  const { zone } = history.tank;
+  const size = riseWords(history, proof.rise);
+  const chance = `The chance that both are gone then is ${chanceWords(proof.chance)}.`;
+  const title = 'One test to go.';
+  if (proof.step === 'dose') {
+    const own = ownDoseWords(history, proof.rise);
+    return {
+      title,
+      detail: `Dose **${size}**${own === null ? '' : `, ${own}`}, pumps and heater on, and test ammonia and nitrite **about ${proof.hours} h later**. ${chance} ${MEANWHILE}`,
+    };
+  }
+  const when = momentInSentence(proof.testAt ?? at, zone, at);
+  const due = (proof.testAt ?? at) <= at;
+  return {
+    title,
+    detail: `${size} is in. Test ammonia and nitrite **${due ? 'now' : when}**; a test later than ${momentInSentence(proof.lateAt ?? at, zone, at)} counts for its own hour only. ${chance} ${MEANWHILE}`,
+  };
+}
+
+/** What keeps a tank ready until the first animal comes. */
+export const KEPT_READY = `Until then feed it half a dose every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+
+/**
+ * The verdict in its own word, where that is one test to go, or where the last dose was not gone in time;
+ * null where another sentence says more.
+ */
+export function wordSentence(history: TankHistory, verdict: Verdict, at: number): Sentence | null {
+  if (verdict.proof) return proofSentence(history, verdict.proof, at);
+  if (verdict.word !== 'not yet') return null;
+  const left = leftOfDose(history, at);
+  return left === null
+    ? null
+    : { title: 'Not yet.', detail: `${left} No dose now: test both tomorrow.` };
+}

@@ -1,0 +1,50 @@
+import { execFileSync } from 'node:child_process';
+import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { letters } from './letters';
+import type { Study } from './study';
+import { untidy } from './untidy';
+
+/**
+ * Studies of the verdict on held-out tanks, too long for `npm test`:
+ *
+ *   npm run study -- untidy 200 0/2     200 lives of each kind; of them the first of two parts
+ *   npm run study -- letters 40
+ *   npm run study -- untidy report
+ *
+ * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
+ * that was stopped goes on where it was, and two parts may run side by side.
+ */
+const STUDIES: Record<string, Study> = { untidy, letters };
+
+const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
+const study = STUDIES[name];
+if (!study) {
+  process.stderr.write(
+    `There is no study "${name}". There are: ${Object.keys(STUDIES).join(', ')}.\n`,
+  );
+  process.exit(1);
+}
+
+const commit = execFileSync('git', ['rev-parse', '--short', 'HEAD'], { encoding: 'utf8' }).trim();
+const folder = '.study';
+mkdirSync(folder, { recursive: true });
+const file = join(folder, `${name}-${commit}.jsonl`);
+const rows = existsSync(file)
+  ? readFileSync(file, 'utf8')
+      .split('\n')
+      .flatMap((line) => (line ? [JSON.parse(line) as { key: string }] : []))
+  : [];
+
+if (size !== 'report') {
+  const done = new Set(rows.map(({ key }) => key));
+  const [place = 0, of = 1] = part.split('/').map(Number);
+  study.keys(Number(size)).forEach((key, n) => {
+    if (n % of !== place || done.has(key)) return;
+    const row = { key, ...study.run(key) };
+    rows.push(row);
+    appendFileSync(file, `${JSON.stringify(row)}\n`);
+  });
+}
+process.stdout.write(`${commit}\n`);
+for (const line of study.report(rows)) process.stdout.write(`${JSON.stringify(line)}\n`);
