@@ -23,6 +23,8 @@ function fileOf(litres: number, wishes: [string, number][] = []): string {
     },
   });
   builder.dose(onDay(0), 2);
+  builder.dose(onDay(27), 2);
+  builder.dose(onDay(31), 2);
   for (const [day, ammonia, nitrite] of [
     [6, 2, 0.5],
     [12, 0.5, 2],

@@ -17,6 +17,7 @@ export const ASSURED: Assurance = {
   repeats: 1,
   repeatsUntil: null,
   suspect: null,
+  doubted: null,
 };
 
 /** What the evidence alone says of a log on a moment, in the bands of a mixed reef. */

@@ -18,6 +18,8 @@ export interface NextSitting {
   /** Every parameter that belongs to the sitting: a proof needs the conditions that the school asks for too. */
   parameters: ParameterId[];
   because: string;
+  /** What else belongs to it, a sentence or two each. */
+  also: string[];
   /** What is done besides; null where alkalinity is high enough for the colony. */
   raise: AlkalinityRaise | null;
 }
@@ -36,9 +38,11 @@ export function nextSitting(
   const conditions = proof ? conditionsToTest(history, bands, next.at) : [];
   // What was raised is looked at again.
   if (raise && !conditions.includes('alkalinity')) conditions.unshift('alkalinity');
+  const also = [too?.because, raise && alsoRaise(raise)].flatMap((text) => text || []);
   return {
     parameters: [...next.parameters, ...(too ? [too.parameter] : []), ...conditions],
-    because: [next.because, too?.because, raise && alsoRaise(raise)].filter(Boolean).join(' '),
+    because: [next.because, ...also].join(' '),
+    also,
     raise,
   };
 }
@@ -58,11 +62,16 @@ export function conditionSitting(
   if (parameters.length === 0) return null;
   const names = listWords(parameters.map((parameter) => PARAMETERS[parameter].inSentence));
   const because = `Ammonia and nitrite need no test now; ${names} ${parameters.length === 1 ? 'does' : 'do'}.`;
-  return { parameters, because: raise ? `${because} ${alsoRaise(raise)}` : because, raise };
+  return {
+    parameters,
+    because: raise ? `${because} ${alsoRaise(raise)}` : because,
+    also: [],
+    raise,
+  };
 }
 
 /** What is asked with the next test, in sentences of its own. */
-export function alsoRaise(raise: AlkalinityRaise): string {
+function alsoRaise(raise: AlkalinityRaise): string {
   const { now, goal } = raise;
   return `Also raise alkalinity, about ${formatPlain(now, 1)} dKH now, to ${formatPlain(goal, 1)}, by at most ${formatPlain(ALKALINITY_STEP, 1)} a day: a colony short of it slows. ${raiseWords(raise)}.`;
 }

@@ -2,7 +2,9 @@ import { useRouter } from 'expo-router';
 import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRun';
 import { hasAnimals } from '@/core/cycle/doseAdvice';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
-import { challengeDose, riseWords } from '@/core/cycle/doseSize';
+import { proofDose, riseWords } from '@/core/cycle/doseSize';
+import { testHoursOf } from '@/core/cycle/verdict/challenge';
+import { leftOfDose } from '@/core/cycle/verdict/proof';
 import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';
@@ -15,8 +17,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Figure, Words } from '@/ui/Words';
 import { useSecond } from './useSecond';
 
-const TITLES: Record<ChallengeRun['phase'], string> = {
-  ready: 'Can it clear 2 ppm in a day?',
+const TITLES: Record<Exclude<ChallengeRun['phase'], 'ready'>, string> = {
   running: 'Let it work.',
   due: 'Test both now.',
   passed: 'Passed.',
@@ -32,9 +33,9 @@ export function ChallengeScreen() {
   const now = useSecond(true);
   if (!history) return null;
   const { zone, school } = history.tank;
-  const hours = school.school === 'challenge' ? school.windowHours : 24;
+  const hours = testHoursOf(school);
   const run = challengeRun(history, now);
-  const rise = challengeDose(history);
+  const rise = proofDose(history);
   const size = `${riseWords(history, rise)} (${formatPlain(rise, 1)} ppm N)`;
   const [next] = forecast?.scheduledDoses ?? [];
   const detail = {
@@ -42,18 +43,19 @@ export function ChallengeScreen() {
     running: `Dosed ${momentInSentence(run.phase === 'ready' ? now : run.dose.at, zone, now)}. Test ammonia and nitrite when the time is up.`,
     due: 'The time is up: test ammonia and nitrite. A test within two hours still counts.',
     passed: `Ammonia and nitrite were gone within ${hours} h.`,
-    failed:
-      'One of them was still there. Let both clear, then try again: every dose grows the colony.',
+    failed: `${leftOfDose(history, now) ?? 'One of them was still there.'} No dose on top of it: test both tomorrow, and once they are clear the next may go in. Every dose grows the colony.`,
     missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
   }[run.phase];
-  const asksForDose = ['ready', 'missed', 'failed'].includes(run.phase);
+  const asksForDose = ['ready', 'missed'].includes(run.phase);
   const forbidden = asksForDose ? noDoseBecause(history, now) : null;
+  const title =
+    run.phase === 'ready'
+      ? `Can it clear ${riseWords(history, rise)} in ${hours} h?`
+      : TITLES[run.phase];
   const notNow = hasAnimals(history) ? 'Not with an animal in.' : 'Not now.';
   return (
     <Screen head={<BackHead title="Challenge" aside={history.tank.name} />}>
-      <Opening title={forbidden === null ? TITLES[run.phase] : notNow}>
-        {forbidden ?? detail}
-      </Opening>
+      <Opening title={forbidden === null ? title : notNow}>{forbidden ?? detail}</Opening>
       {run.phase === 'running' ? (
         <>
           <Words as="soft">Test both in</Words>

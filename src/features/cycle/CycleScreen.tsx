@@ -3,7 +3,7 @@ import { useDeferredValue, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
-import { riseWords, usualDoseWords } from '@/core/cycle/doseSize';
+import { proofDoseWords, riseWords } from '@/core/cycle/doseSize';
 import { cycleSentence } from '@/core/cycle/cycleSentence';
 import { schoolWords } from '@/core/cycle/schools';
 import { spanWords } from '@/core/time/words';
@@ -166,7 +166,7 @@ function DoseRows() {
   const challengeNote = {
     ready: scheduled
       ? 'Your school asks for it once both are clear'
-      : `${usualDoseWords(history)}, both gone a day later`,
+      : `${proofDoseWords(history)}, both gone a day or two later`,
     running: 'Running',
     due: 'Test both now',
     passed: 'Passed',

@@ -1,8 +1,7 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
-import { alkalinityDue } from '@/core/cycle/dosing/alkalinityRaise';
-import { alsoRaise, conditionSitting } from '@/core/cycle/nextSitting';
+import { conditionSitting, nextSitting } from '@/core/cycle/nextSitting';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
@@ -58,9 +57,10 @@ export function NextTest({
   now: number;
 }) {
   const router = useRouter();
+  const bands = useAppSelector(selectBands);
   const { nextTest } = forecast;
   if (!nextTest) return forecast.fed ? <ConditionsToTest history={history} now={now} /> : null;
-  const raise = alkalinityDue(history, now);
+  const { also } = nextSitting(nextTest, history, bands, now);
   const inDays = Math.max(0, daysBetween(now, nextTest.at, zone));
   const idle =
     nextTest.idle.length > 0
@@ -72,7 +72,11 @@ export function NextTest({
       <Words as="body">
         {`**${nextTest.parameters.length > 1 ? 'Both' : PARAMETERS[nextTest.parameter].name}, ${dueWords(inDays)}.** ${nextTest.because}`}
       </Words>
-      {raise ? <Words as="body">{alsoRaise(raise)}</Words> : null}
+      {also.map((text) => (
+        <Words key={text} as="body">
+          {text}
+        </Words>
+      ))}
       {nextTest.outcomes.length > 1
         ? nextTest.outcomes.map((outcome) => (
             <View key={outcome.words} style={styles.answer}>
@@ -185,6 +189,8 @@ const STORY_WORDS: Record<Forecast['hypotheses'][number]['id'], string> = {
   unloggedDose: 'a dose not logged',
   ammoniaKit: 'the ammonia kit off',
   nitriteKit: 'the nitrite kit off',
+  ammoniaKitDead: 'a dead ammonia kit',
+  nitriteKitDead: 'a dead nitrite kit',
 };
 
 /** What holds it back, likeliest first, each with what speaks for it and what to do. */

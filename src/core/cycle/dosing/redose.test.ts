@@ -59,14 +59,23 @@ describe('dosing again', () => {
   it('is the dose of the one test that is left, hold or not, where the forecast asks for it', () => {
     const log = new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } });
     log.dose(onDay(1), 1.6);
+    // Kits that were seen to work.
+    for (const day of [2, 4]) log.ammonia(onDay(day), 2);
+    for (const day of [8, 12]) log.nitrite(onDay(day), 2);
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0);
     const history = historyOf(log, onDay(20));
     const forecast = smallForecast(history, onDay(20));
-    // Nitrite was never caught in this log, so a dose is what shows it.
-    expect(forecast.nextTest?.purpose).toBe('challenge');
-    const plain = redoseAdvice(history, { ...forecast, nextTest: null }, onDay(20));
-    const proof = redoseAdvice(history, forecast, onDay(20));
+    const { nextTest } = forecast;
+    if (!nextTest) throw new Error('no test');
+    const asked = (purpose: NextTest['purpose'] | null) =>
+      redoseAdvice(
+        history,
+        { ...forecast, nextTest: purpose && { ...nextTest, purpose } },
+        onDay(20),
+      );
+    const plain = asked(null);
+    const proof = asked('challenge');
     expect(proof.rise).toBeCloseTo(plain.rise, 9);
     expect(proof.because).toMatch(/does not show enough/);
   });
@@ -74,6 +83,9 @@ describe('dosing again', () => {
   it('is the dose of a test before zeros where the forecast feeds a colony that would starve', () => {
     const log = new LogBuilder();
     log.dose(onDay(1), 1.6);
+    // Kits that were seen to work.
+    for (const day of [2, 4]) log.ammonia(onDay(day), 2);
+    for (const day of [8, 12]) log.nitrite(onDay(day), 2);
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0.25);
     const history = historyOf(log, onDay(20));
@@ -94,6 +106,22 @@ describe('dosing again', () => {
     log.dose(onDay(30, 13), 1.6);
     const dosed = redoseAdvice(historyOf(log, onDay(30, 14)), fed, onDay(30, 14));
     expect(dosed).toMatchObject({ rise: 0, because: expect.stringMatching(/not tested after/) });
+  });
+
+  it('is none while a kit may be dead, whatever it reads', () => {
+    const log = new LogBuilder();
+    log.dose(onDay(1), 1.6);
+    for (const day of [9, 14, 20]) {
+      log.ammonia(onDay(day), 0);
+      log.nitrite(onDay(day), 0);
+    }
+    const history = historyOf(log, onDay(20));
+    const forecast = smallForecast(history, onDay(20));
+    const assurance = { ...forecast.assurance, doubted: 'nitrite' as const };
+    expect(redoseAdvice(history, { ...forecast, assurance }, onDay(20))).toMatchObject({
+      rise: 0,
+      because: expect.stringMatching(/nitrite kit may be dead.*another kit first/),
+    });
   });
 
   it('is not asked for twice: not before a dose is tested after, nor within three days', () => {

@@ -90,6 +90,12 @@ export function redoseAdvice(
   });
   const because = noDoseBecause(history, at);
   if (because !== null) return none(because);
+  const doubted = forecast?.fed ? forecast.assurance.doubted : null;
+  if (doubted) {
+    return none(
+      `No ammonia now: the ${doubted} kit may be dead. Have ${doubted} read by another kit first.`,
+    );
+  }
   const before = leftOfDose(history, at);
   if (before !== null) return none(`${before} No dose now: test both tomorrow.`, bothClear);
   if (!last && !forecast?.fed) {

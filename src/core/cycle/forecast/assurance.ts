@@ -48,6 +48,8 @@ const SUSPECTS: Partial<Record<HypothesisId, string>> = {
   unloggedDose: 'something may have gone in that is not logged',
   ammoniaKit: 'the ammonia kit may be off',
   nitriteKit: 'the nitrite kit may be off',
+  ammoniaKitDead: 'the ammonia kit may be dead: it would read zero for ever',
+  nitriteKitDead: 'the nitrite kit may be dead: it would read zero for ever',
 };
 
 function peakOf(course: CycleCourse, steps: number): number {
@@ -155,6 +157,17 @@ function suspectOf(members: readonly Member[], wrong: readonly boolean[]): strin
   return top && top[1] > failing.length / 2 ? (SUSPECTS[top[0]] ?? null) : null;
 }
 
+/** A kit that may be dead is doubted from this share of the tanks on in which it goes wrong by it. */
+const DOUBTED = 0.02;
+
+/** The kit that may be dead in more of the tanks than is asked that none goes wrong; null for none. */
+function doubtedOf(members: readonly Member[], wrong: readonly boolean[]): Assurance['doubted'] {
+  const share = (id: HypothesisId) =>
+    members.filter((member, row) => wrong[row] && member.hypothesis === id).length / members.length;
+  if (share('nitriteKitDead') > DOUBTED) return 'nitrite';
+  return share('ammoniaKitDead') > DOUBTED ? 'ammonia' : null;
+}
+
 /**
  * Plays every way in which *ready* could be wrong on each tank that the readings allow. It asks the
  * ensemble as inferred, not as weighted for the day it is asked on, and adds nothing to the evidence.
@@ -223,6 +236,7 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
     repeatsUntil:
       !isChallenge || lasts < 0 || lasts === REPEATS_DAYS ? null : problem.at + lasts * DAY_MS,
     suspect: suspectOf(members, wrong),
+    doubted: doubtedOf(members, wrong),
   };
 }
 

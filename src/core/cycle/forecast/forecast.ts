@@ -141,7 +141,8 @@ function milestonesFrom(ensemble: Ensemble, ahead: Ahead, ready: Readiness): Mil
   return {
     ammoniaClears: notBefore(dateRange(ensemble, ahead.ammoniaClears), lastAbove(['ammonia'])),
     nitriteClears: notBefore(dateRange(ensemble, ahead.nitriteClears), lastAbove(['nitrite'])),
-    ready: notBefore(dateRange(ensemble, ready.days), lastAbove(['ammonia', 'nitrite'])),
+    // A tank is ready from now on at the soonest, whenever it came to be.
+    ready: notBefore(dateRange(ensemble, ready.days), problem.at),
   };
 }
 
@@ -174,8 +175,9 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     course = runAhead(inferred);
   }
   const assurance = assuranceOf(inferred);
+  const withheld = withheldBy(problem, assurance);
   const { ensemble, ahead } = asAsked(inferred, course);
-  const ready = readiness(ensemble, ahead);
+  const ready = readiness(ensemble, ahead, withheld);
   const milestones = milestonesFrom(ensemble, ahead, ready);
   progress?.(0.5);
   const clears = clearsNow(problem, ensemble.members);
@@ -183,13 +185,20 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
   const alkalinity = ensemble.members.map(
     (_, row) => ahead.alkalinity[row * ahead.points + lastDay] as number,
   );
+  const nextTest = problem.fed
+    ? nextTestOf(ensemble, ahead, ready.days, atHand, withheld, assurance.proof)
+    : problem.windowed
+      ? testAfterSilence(problem)
+      : null;
+  // What a dose is to show is not shown before its test.
+  const shown = nextTest?.purpose === 'challenge' ? nextTest.at : problem.at;
   const forecast: Forecast = {
     tankId: problem.tankId,
     at: problem.at,
     seed,
     until: problem.at + HORIZON_DAYS * DAY_MS,
     fed: problem.fed,
-    milestones,
+    milestones: { ...milestones, ready: notBefore(milestones.ready, shown) },
     readyBy: problem.fed ? datesByShare(ensemble, ready.days) : [],
     scheduledDoses: problem.fed ? scheduledDoses(ensemble, ready) : [],
     clears: { ammonia: valueRange(clears.ammonia), nitrite: valueRange(clears.nitrite) },
@@ -199,18 +208,7 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     },
     bands: bandsOf(ensemble, ahead),
     alkalinity: { ...valueRange(alkalinity), inDays: BAND_DAYS },
-    nextTest: problem.fed
-      ? nextTestOf(
-          ensemble,
-          ahead,
-          ready.days,
-          atHand,
-          withheldBy(problem, assurance),
-          assurance.proof,
-        )
-      : problem.windowed
-        ? testAfterSilence(problem)
-        : null,
+    nextTest,
     stall,
     misfit,
     assurance,

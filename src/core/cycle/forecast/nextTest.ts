@@ -1,5 +1,6 @@
 import { DAY_MS } from '../../time/zone';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
+import { PARAMETERS } from '../../parameters/registry';
 import type { Ensemble } from '../inference/ensemble';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
 import { nowDay, type Ahead } from './ahead';
@@ -53,8 +54,8 @@ export function nextTestOf(
   const usable = kitsToUse(problem, atHand);
   const now = nowDay(problem);
   if (usable.length > 0 && isWatched(problem)) return dailyAmmonia(problem);
-  const underWay = usable.length > 0 && proves >= PROOF_LIKELY ? testOfDose(problem) : null;
-  if (underWay) return underWay;
+  const dosed = usable.length > 0 ? testOfDose(problem, proves) : null;
+  if (dosed) return dosed;
   const values = closeness(days, now);
   const ones = new Float64Array(values.length).fill(1);
   const whole = varianceOf(values, ones);
@@ -94,6 +95,8 @@ export function nextTestOf(
     proving(ensemble, withheld, ahead, usable) ?? feeding(ensemble, ahead, confirm, usable);
   const fed = proof?.purpose === 'challenge' && problem.facts.shownSince === null;
   const barred = proof?.purpose === 'challenge' && problem.facts.noDose !== null;
+  if (proof?.purpose === 'challenge' && !barred && areStale(problem))
+    return testBeforeDose(problem);
   const [chosen] = [
     // What is tested before it is dosed would have to be tested again.
     ...(learn && !fed ? [{ ...learn, purpose: 'learn' as const }] : []),
@@ -128,10 +131,12 @@ export function nextTestOf(
   };
 }
 
-/** The test of a dose that is under way, at its hour; null for none. */
-function testOfDose(problem: CycleProblem): NextTest | null {
+/** The test of a dose: at its hour while it is under way, and a day after one that showed it not yet gone. */
+function testOfDose(problem: CycleProblem, proves: number): NextTest | null {
   const { facts, at } = problem;
-  if (facts.testAt === null) return null;
+  if (facts.testAt === null || proves < PROOF_LIKELY) {
+    return facts.failed ? testOfWhatIsLeft(problem) : null;
+  }
   const inDays = Math.max(0, (facts.testAt - at) / DAY_MS);
   return {
     parameter: 'nitrite',
@@ -139,6 +144,23 @@ function testOfDose(problem: CycleProblem): NextTest | null {
     at: at + inDays * DAY_MS,
     inDays,
     because: `The dose is under way: both at zero about ${facts.proof.hours} h after it is what is left to show. A later test counts for its own hour only.`,
+    gain: 0,
+    purpose: 'confirm',
+    outcomes: [],
+    idle: [],
+  };
+}
+
+function testOfWhatIsLeft(problem: CycleProblem): NextTest {
+  const tested = lastTest(problem, () => true);
+  const inDays = Math.max(0, tested + 1 - nowDay(problem));
+  return {
+    parameter: 'nitrite',
+    parameters: ['ammonia', 'nitrite'],
+    at: problem.at + inDays * DAY_MS,
+    inDays,
+    because:
+      'The last dose was not all gone in its hours. No dose on top of it: a test a day later shows how long it takes.',
     gain: 0,
     purpose: 'confirm',
     outcomes: [],
@@ -183,6 +205,26 @@ function dailyAmmonia(problem: CycleProblem): NextTest {
       'An animal is in while the cycle runs: ammonia and nitrite are tested every day. Where free ammonia rises, change water the same day; from 0.1 mg/L of it, or at any gasping, go to Emergency.',
     gain: 0,
     purpose: 'learn',
+    outcomes: [],
+    idle: [],
+  };
+}
+
+/** Whether zeros that were shown are too old to speak for now. */
+function areStale({ facts, at }: CycleProblem): boolean {
+  return facts.shownUntil !== null && at - facts.shownUntil > PARAMETERS.nitrite.guardDays * DAY_MS;
+}
+
+/** Nothing is dosed on zeros that are days old: both are tested first. */
+function testBeforeDose(problem: CycleProblem): NextTest {
+  return {
+    parameter: 'nitrite',
+    parameters: ['ammonia', 'nitrite'],
+    at: problem.at,
+    inDays: 0,
+    because: 'The zeros are too old to speak for the tank: test both before anything is dosed.',
+    gain: 0,
+    purpose: 'confirm',
     outcomes: [],
     idle: [],
   };
@@ -254,6 +296,9 @@ function becauseOf(
   }
   if (purpose === 'show') {
     return 'Nitrite is likely there by then. A reading of it shows that the chain runs, and it may not be there for long.';
+  }
+  if (chosen.withheld === 'kit') {
+    return 'A kit that has read zero for long may be dead. Have both read by another kit, and log that under its own name; no dose before that.';
   }
   if (purpose === 'confirm' && facts.shownSince !== null) {
     return shownAgain(problem)?.seen

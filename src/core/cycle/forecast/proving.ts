@@ -1,36 +1,40 @@
+import { PARAMETERS } from '../../parameters/registry';
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble, Member } from '../inference/ensemble';
 import type { CycleEvent } from '../kinetics/events';
 import { LITTLE_NITRITE } from '../doseAdvice';
 import type { CycleProblem } from '../problem/types';
-import { SURE, type Assurance } from '../verdict/assurance';
+import { shortOf, type Assurance } from '../verdict/assurance';
 import { PROOF_LIKELY } from '../verdict/proof';
 import { schoolOf } from '../schools';
-import { runAhead, type Ahead } from './ahead';
+import { nowDay, runAhead, type Ahead } from './ahead';
 import type { Candidate, Usable } from './learning';
 import { shownAgain } from './showing';
 import { LIKELY_CLEAR, likelyZeroFrom, nearlyClear, proofPoint, starvesBy } from './zeros';
 
 /**
  * What the forecast would still withhold from a verdict, if tests show all they can: see `agreement`. A
- * `proof` is a dose that likely clears in its hours; a `dose` feeds a colony that is too weak for that.
+ * `proof` is a dose that likely clears in its hours; a `dose` feeds a colony that is too weak for that; no dose
+ * settles a `kit` that may be dead.
  */
-export type Withheld = 'stays' | 'dose' | 'proof' | null;
+export type Withheld = 'kit' | 'stays' | 'dose' | 'proof' | null;
 
 /** What would still be withheld of a tank whose tests show both at zero. */
 export function withheldBy(problem: CycleProblem, assurance: Assurance): Withheld {
-  const { stays, carries, carriesUntil, repeats, proof } = assurance;
+  const { carriesUntil, proof } = assurance;
   const { facts, at, school } = problem;
   if (facts.shownSince === null) return null;
+  if (assurance.doubted !== null && shortOf(assurance) !== null) return 'kit';
   const dose = proof >= PROOF_LIKELY ? 'proof' : 'dose';
   if (facts.provedAt === null && schoolOf(school).provesByDose?.(facts, at)) return dose;
   // Nitrite that was never caught is there a day later, or all of the chain was shown.
   if (!facts.nitriteShown) return dose;
   const due = Math.max(at, shownAgain(problem)?.at ?? at);
+  const short = shortOf(assurance);
   // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
-  if (carries < SURE.carries || (repeats !== null && repeats < SURE.repeats)) return dose;
+  if (short === 'carries' || short === 'repeats') return dose;
   if (carriesUntil !== null && carriesUntil < due) return dose;
-  return stays < SURE.stays && due === at ? 'stays' : null;
+  return short === 'stays' && due === at ? 'stays' : null;
 }
 
 /** Days ahead within which a dose is looked for gone. */
@@ -84,7 +88,8 @@ export function proving(
   const { facts, animals } = ensemble.problem;
   if (facts.shownSince === null || !use || use.kit.parameter === 'nitrate') return undefined;
   if (facts.nitriteShown && withheld === null) return undefined;
-  const purpose = animals || (facts.nitriteShown && withheld === 'stays') ? 'confirm' : 'challenge';
+  const byTest = withheld === 'kit' || (facts.nitriteShown && withheld === 'stays');
+  const purpose = animals || byTest ? 'confirm' : 'challenge';
   const point =
     purpose === 'challenge' ? testAfterDose(ensemble, withheld, ahead, usable) : 2 * ahead.perDay;
   return { parameter: 'nitrite', use, point, gain: 0, purpose, withheld };
@@ -95,6 +100,13 @@ function readsLittle({ observations, kits }: CycleProblem): boolean {
   const last = observations.findLast(({ parameter }) => parameter === 'nitrite');
   const kit = last && kits[last.kit];
   return !kit || ((last.low + last.high) / 2) * last.dilution <= LITTLE_NITRITE * kit.perN;
+}
+
+/** Whether a test that still speaks for now read ammonia above zero. */
+function readsAmmonia(problem: CycleProblem): boolean {
+  const last = problem.observations.findLast(({ parameter }) => parameter === 'ammonia');
+  const days = last ? nowDay(problem) - last.index / problem.stepsPerDay : Infinity;
+  return last !== undefined && last.low > 0 && days <= PARAMETERS.ammonia.guardDays;
 }
 
 /**
@@ -114,7 +126,12 @@ export function feeding(
   // What the last dose left is tested, and never dosed on top of.
   if (!use || confirm?.point === 0 || animals || facts.failed) return undefined;
   if (facts.shownSince !== null || !facts.nitriteShown) return undefined;
-  if (!readsLittle(ensemble.problem) || nearlyClear(ahead, 0) < LIKELY_CLEAR) return undefined;
+  if (
+    readsAmmonia(ensemble.problem) ||
+    !readsLittle(ensemble.problem) ||
+    nearlyClear(ahead, 0) < LIKELY_CLEAR
+  )
+    return undefined;
   const zero = likelyZeroFrom(ahead.perDay, ensemble, ahead, usable);
   if (!starvesBy(zero, ensemble, ahead)) return undefined;
   const point = testAfterDose(ensemble, null, ahead, usable);

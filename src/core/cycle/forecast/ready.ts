@@ -6,6 +6,7 @@ import type { CycleProblem } from '../problem/types';
 import { DAY_MS } from '../../time/zone';
 import { SLACK_HOURS } from '../verdict/challenge';
 import { schoolOf } from '../schools';
+import type { Withheld } from './proving';
 import { normalCdf } from '../../math/normal';
 import {
   AHEAD_STEPS,
@@ -157,8 +158,11 @@ function holdBegins(problem: CycleProblem, clear: number): number {
   return Math.max(clear, now);
 }
 
-/** When each member is ready by the problem's school, if nothing is done but what the school asks. */
-export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
+/**
+ * When each member is ready by the problem's school, if nothing is done but what the school asks, and what
+ * the forecast withholds until a dose has shown it.
+ */
+export function readiness(ensemble: Ensemble, ahead: Ahead, withheld: Withheld = null): Readiness {
   const { problem, members } = ensemble;
   const { school, facts } = problem;
   const days = new Float64Array(members.length);
@@ -173,17 +177,20 @@ export function readiness(ensemble: Ensemble, ahead: Ahead): Readiness {
     });
   members.forEach((member, row) => {
     const clear = Math.max(ahead.ammoniaClears[row] as number, ahead.nitriteClears[row] as number);
-    days[row] = schoolOf(school).readyDay(clear, school, {
+    const proven = (from: number) => {
+      const played = challengeDays(problem, member, from, stretches());
+      doses[row] = played.doses;
+      return played.ready;
+    };
+    const own = schoolOf(school).readyDay(clear, school, {
       facts,
       dayOf: (ms) => (ms - problem.origin) / DAY_MS,
       holdFrom: (from) => holdBegins(problem, from),
-      proven: (from) => {
-        const played = challengeDays(problem, member, from, stretches());
-        doses[row] = played.doses;
-        return played.ready;
-      },
+      proven,
       succession: () => successionDay(problem, row, members.length),
     });
+    const asked = withheld === 'proof' || withheld === 'dose';
+    days[row] = asked && facts.provedAt === null ? Math.max(own, proven(clear)) : own;
   });
   return { days, doses };
 }

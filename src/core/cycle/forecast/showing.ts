@@ -62,10 +62,10 @@ export function confirmation(
     const point = Math.max(0, Math.ceil((again ?? 0) - now)) * ahead.perDay;
     return again === null || point >= ahead.points ? undefined : { parameter, use, point, gain: 0 };
   }
-  // One that was no zero is not gone by the next morning, but for what a dose left behind.
+  // One that was no zero is not gone by the next morning.
   const soonest = pointsAfter(
     lastTest(problem, (o) => o.low > 0),
-    problem.facts.failed ? 1 : NOT_YET_DAYS,
+    NOT_YET_DAYS,
     now,
     ahead,
   );

@@ -42,13 +42,8 @@ const REMEDY: Record<CauseId, string> = {
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
 
-/** A cycle that is only early is no reason to wait where an animal is in its water. */
-const WATCH =
-  'With an animal in, test ammonia every day and change water where free ammonia rises; Emergency says how much.';
-
 /** What to do about a cause; never to add ammonia where there is a reason against it. */
 function remedyOf(cause: CauseId, { facts, animals }: CycleProblem): string {
-  if (cause === 'simplyEarly' && animals) return WATCH;
   if (cause !== 'weakDose') return REMEDY[cause];
   return facts.noDose ?? (animals ? NO_AMMONIA : REMEDY[cause]);
 }
@@ -60,6 +55,8 @@ const CAUSE_OF: Partial<Record<HypothesisId, CauseId>> = {
   unloggedDose: 'unloggedDose',
   ammoniaKit: 'kitSuspect',
   nitriteKit: 'kitSuspect',
+  ammoniaKitDead: 'kitSuspect',
+  nitriteKitDead: 'kitSuspect',
 };
 
 const EVIDENCE: Partial<Record<HypothesisId, string>> = {
@@ -69,6 +66,8 @@ const EVIDENCE: Partial<Record<HypothesisId, string>> = {
   unloggedDose: 'More nitrogen passed through than the log put in.',
   ammoniaKit: 'The other readings fit together better if the ammonia kit is off.',
   nitriteKit: 'The other readings fit together better if the nitrite kit is off.',
+  ammoniaKitDead: 'The ammonia kit may show nothing any more, whatever is in the water.',
+  nitriteKitDead: 'The nitrite kit may show nothing any more, whatever is in the water.',
 };
 
 function clearDays(ahead: Ahead): Float64Array {
@@ -278,8 +277,11 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
     base * (1 - heldBack),
     'The readings fit a colony that grows as such colonies do.',
   );
-  return causes
-    .filter((c) => c.probability >= NAMED || c.cause === 'simplyEarly')
-    .map((c) => ({ ...c, probability: wholePercent(c.probability) }))
-    .sort((a, b) => b.probability - a.probability);
+  return (
+    causes
+      // With an animal in, nothing is simply early: it is watched.
+      .filter((c) => (c.cause === 'simplyEarly' ? !problem.animals : c.probability >= NAMED))
+      .map((c) => ({ ...c, probability: wholePercent(c.probability) }))
+      .sort((a, b) => b.probability - a.probability)
+  );
 }

@@ -9,6 +9,8 @@ export const HYPOTHESIS_IDS = [
   'unloggedDose',
   'ammoniaKit',
   'nitriteKit',
+  'ammoniaKitDead',
+  'nitriteKitDead',
 ] as const;
 export type HypothesisId = (typeof HYPOTHESIS_IDS)[number];
 
@@ -23,6 +25,8 @@ export interface Hypothesis {
   extra: Coordinate[];
   /** Index of the kit that is suspected, of those with one. */
   kit: number;
+  /** Of a dead kit: the step after which it shows nothing, whatever it is held in. */
+  deadAfter?: number;
 }
 
 function coordinate(id: string, median: number, sd: number): Coordinate {
@@ -60,5 +64,35 @@ export function hypothesesFor(problem: CycleProblem): Hypothesis[] {
       index,
     );
   });
+  kits.forEach((kit, index) => {
+    if (kit.parameter === 'nitrate') return;
+    const id = kit.parameter === 'ammonia' ? 'ammoniaKitDead' : 'nitriteKitDead';
+    const deadAfter = mayBeDeadAfter(problem, index);
+    if (deadAfter === null || list.some((h) => h.id === id)) return;
+    list.push({ id, prior: kit.expired ? 0.1 : 0.02, extra: [], kit: index, deadAfter });
+  });
   return list;
+}
+
+/** Zeros of one kit after that from which it may be dead rather than the water clear. */
+const ZEROS = 1;
+/** Readings above zero that show that a kit works: one may be a vial misread. */
+const WORKS = 2;
+/** The last that it showed before them, mg N/L: next to nothing then is next to nothing now. */
+const NEXT_TO_NOTHING = 0.2;
+
+/**
+ * The step after which a kit may have been dead: its one reading above zero, where that was plain and only
+ * zeros followed; −1 where it never showed any; null where nothing speaks for it.
+ */
+function mayBeDeadAfter({ observations, kits }: CycleProblem, index: number): number | null {
+  const own = observations.filter((o) => o.kit === index);
+  const above = own.filter((o) => o.low > 0);
+  if (above.length >= WORKS) return null;
+  const last = above.at(-1);
+  const zeros = own.filter((o) => o.index > (last?.index ?? -1)).length;
+  if (zeros < ZEROS) return null;
+  if (!last) return -1;
+  const shown = (last.low * last.dilution) / (kits[index]?.perN ?? 1);
+  return shown > NEXT_TO_NOTHING ? last.index : null;
 }

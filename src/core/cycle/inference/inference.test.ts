@@ -159,6 +159,37 @@ describe('the ensemble', () => {
     expect(capacity(early)).toBeGreaterThan(3 * capacity(late));
   });
 
+  it('takes a kit for dead that showed nitrite once and never again, and not one that saw it go', () => {
+    const log = bottled();
+    log.ammonia(day(2), 2);
+    log.nitrite(day(4), 2);
+    const seen = bottled();
+    seen.ammonia(day(2), 2);
+    for (const [at, step] of [
+      [4, 2],
+      [7, 2],
+    ] as const) {
+      seen.nitrite(day(at), step);
+    }
+    for (const both of [log, seen]) {
+      for (const at of [9, 12, 15]) both.nitrite(day(at), 0);
+      both.ammonia(day(15), 0);
+    }
+    const dead = (tank: LogBuilder) =>
+      inferEnsemble(problemAt(tank, 16), small).fits.find(
+        ({ hypothesis }) => hypothesis.id === 'nitriteKitDead',
+      );
+    const story = dead(log);
+    expect(story?.hypothesis.deadAfter).toBeGreaterThan(0);
+    expect(story?.probability).toBeGreaterThan(0.02);
+    expect(dead(seen)).toBeUndefined();
+    // Another kit that reads zero as well speaks against it.
+    for (const at of [12.5, 15.5]) {
+      log.card('nitriteCard', day(at), 0, { kit: { name: 'The kit of a shop' } });
+    }
+    expect(dead(log)?.probability ?? 0).toBeLessThan(story?.probability ?? 0);
+  });
+
   it('weighs every story, and all of them add up to one', () => {
     const log = bottled();
     for (const at of [2, 4, 6]) {
@@ -174,6 +205,7 @@ describe('the ensemble', () => {
       'unloggedDose',
       'ammoniaKit',
       'nitriteKit',
+      'nitriteKitDead',
     ]);
     const { fits, members } = inferEnsemble(problem, small);
     expect(fits.reduce((sum, f) => sum + f.probability, 0)).toBeCloseTo(1, 9);

@@ -176,6 +176,8 @@ export class CycleModel {
         this.offset[kit] = value(extra + 1) * (problem.kits[kit]?.half ?? 0);
         break;
       }
+      case 'ammoniaKitDead':
+      case 'nitriteKitDead':
       case 'nothingUnusual':
     }
     this.strength = strength;
@@ -256,11 +258,14 @@ export class CycleModel {
   /** What of a reading never changes from particle to particle. */
   private sightOf(o: Observation): Sight {
     const kit = this.problem.kits[o.kit] as ProblemKit;
+    const { kit: suspect, deadAfter } = this.hypothesis;
+    const isDead = deadAfter !== undefined && o.kit === suspect && o.index > deadAfter;
     return {
       series: this.series[o.parameter],
       index: o.index,
       kit: o.kit,
-      scale: kit.perN / o.dilution,
+      // A dead kit shows nothing, whatever it is held in.
+      scale: isDead ? 0 : kit.perN / o.dilution,
       reader: readerOf(kit, o),
       weight: o.weight,
       kept: 1 - o.blunder,

@@ -53,6 +53,15 @@ function twoKitsAgree(history: TankHistory): boolean {
   );
 }
 
+/** How each kit is tried. Nobody is told to handle nitrite salt, and nothing of it goes into a tank. */
+export const KIT_TRIED: Record<'ammonia' | 'nitrite' | 'nitrate', string> = {
+  nitrate: 'A nitrate kit is tried on old tank water, in which it must show colour.',
+  nitrite:
+    'A nitrite kit is tried on a bought standard, on water of a tank in mid-cycle, or against the test of a shop: log what another kit reads under its own name.',
+  ammonia:
+    'Ammonia: one drop of your own bottle in a jar with a litre of new salt water, read, and poured away; never into a tank.',
+};
+
 /**
  * What went in is found again: a balance of nitrogen, by the last trusted test of nitrate. It doubts the
  * kits by name where much went in, nitrate shows next to none of it, and nitrite was never seen to come:
@@ -74,6 +83,6 @@ export const accounted: CriterionRule = ({ history, zone }) => {
       'Shake the nitrate powder for a full minute and test again, and have nitrite read by another kit.',
       [test.id],
     ),
-    how: 'A nitrate kit is tried on old tank water, in which it must show colour. A nitrite kit is tried on a bought standard, on water of a tank in mid-cycle, or against the test of a shop: log what another kit reads under its own name. Ammonia: one drop of your own bottle in a jar with a litre of new salt water, read, and poured away; never into a tank.',
+    how: `${KIT_TRIED.nitrate} ${KIT_TRIED.nitrite} ${KIT_TRIED.ammonia}`,
   };
 };

@@ -4,6 +4,7 @@ import { chanceWords } from '../chanceWords';
 import { doseAdvice } from '../doseAdvice';
 import { proofDoseWords } from '../doseSize';
 import { listWords } from '../../units/format';
+import { KIT_TRIED } from './accounted';
 import { testHoursOf } from './challenge';
 import { cannotTell, met, notYet, type Finding } from './types';
 
@@ -28,6 +29,8 @@ export interface Assurance {
   repeatsUntil: number | null;
   /** The story behind most of what speaks against it, in words that follow "that"; null for none. */
   suspect: string | null;
+  /** A kit that may be dead; no dose settles that, but another kit does. */
+  doubted: 'ammonia' | 'nitrite' | null;
 }
 
 /**
@@ -65,6 +68,21 @@ export function lastsWords(history: TankHistory, assurance: Assurance | null): s
   return until.length === 0 ? '' : `If nothing feeds the colony, ${listWords(until)}.`;
 }
 
+/** What of an assurance falls short of what is asked; `agreement` says it, and the next test settles it. */
+export type Short = 'stays' | 'repeats' | 'carries';
+
+/** Much of what speaks against a load is more than what speaks against staying low by this. */
+const MUCH = 0.02;
+
+/** What is short of what is asked; null for nothing. */
+export function shortOf({ stays, carries, repeats }: Assurance): Short | null {
+  // Where a load is doubted for more than that something may stand, the dose is what settles it.
+  if (stays < SURE.stays && carries > stays - MUCH) return 'stays';
+  if (repeats !== null && repeats < SURE.repeats) return 'repeats';
+  if (carries < SURE.carries) return 'carries';
+  return stays < SURE.stays ? 'stays' : null;
+}
+
 /** What the forecast says of a tank whose evidence is complete; null while it has not answered. */
 export function agreement(history: TankHistory, assurance: Assurance | null): Finding {
   if (!assurance) {
@@ -75,13 +93,24 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
   }
   const { stays, carries, repeats, suspect } = assurance;
   const why = suspect === null ? '' : ` What speaks against it most is that ${suspect}.`;
-  if (stays < SURE.stays) {
+  const short = shortOf(assurance);
+  if (short !== null && assurance.doubted !== null) {
+    const { doubted } = assurance;
+    return {
+      ...cannotTell(
+        `The ${doubted} kit may be dead, and would read zero for ever: nothing that is logged shows that it still works.`,
+        `Have ${doubted} read by another kit, and log that under its own name.`,
+      ),
+      how: KIT_TRIED[doubted],
+    };
+  }
+  if (short === 'stays') {
     return notYet(
       `By all that is logged the chance is ${chanceWords(stays)} that ammonia and nitrite stay low for a week, and ${askedWords(SURE.stays)} are asked.${why}`,
       'Test both again in two days.',
     );
   }
-  if (repeats !== null && repeats < SURE.repeats) {
+  if (short === 'repeats' && repeats !== null) {
     return notYet(
       `By all that is logged the chance is ${chanceWords(repeats)} that the dose would be gone in time again, and ${askedWords(SURE.repeats)} are asked: a colony that is not fed shrinks.${why}`,
       doseAdvice(
@@ -90,7 +119,7 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       ),
     );
   }
-  if (carries < SURE.carries) {
+  if (short === 'carries') {
     return notYet(
       `By all that is logged the chance is ${chanceWords(carries)} that a first small fish is carried, and ${askedWords(SURE.carries)} are asked.${why}`,
       doseAdvice(

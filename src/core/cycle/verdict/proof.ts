@@ -33,11 +33,23 @@ export const PROOF_LIKELY = 0.5;
 /** The least alkalinity with which a dose is given, dKH: each mg N/L takes 0.4 of it. */
 export const PROOF_ALKALINITY = 7;
 
-/** A dose that is large enough and not tested after yet, within its hours; null for none. */
+/** Whether both last read zero before a moment. */
+function readZeroBefore(history: TankHistory, moment: number): boolean {
+  return (['ammonia', 'nitrite'] as const).every(
+    (parameter) =>
+      countedReadings(history, parameter).findLast(({ at }) => at <= moment)?.zero === true,
+  );
+}
+
+/**
+ * A dose that is large enough, given once both read zero, and not tested after yet, within its hours; null
+ * for none.
+ */
 export function doseUnderWay(history: TankHistory, at: number): Dose | null {
   const { school } = history.tank;
   const dose = history.entries.dose.findLast(({ entry }) => isAmmoniaSource(entry.substance));
   if (!dose || (riseOf(dose, history) ?? 0) < leastRise(school)) return null;
+  if (!readZeroBefore(history, dose.at)) return null;
   if (at > dose.at + (testHoursOf(school) + SLACK_HOURS) * HOUR_MS) return null;
   const from = dose.at + SETTLE_HOURS * HOUR_MS;
   const tested = (['ammonia', 'nitrite'] as const).every(
@@ -68,7 +80,8 @@ export function proofOf(
   criteria: readonly Criterion[],
   assurance: Assurance | null,
 ): Proof | null {
-  if (assurance === null || assurance.proof < PROOF_LIKELY) return null;
+  if (assurance === null || assurance.doubted !== null) return null;
+  if (assurance.proof < PROOF_LIKELY) return null;
   if (hasAnimals(history) || !bothZero(criteria)) return null;
   const open = criteria.filter(({ role, state }) => role === 'cycle' && state !== 'met');
   const hours = testHoursOf(history.tank.school);
@@ -122,17 +135,6 @@ export function firstLoadOf(assurance: Assurance | null): FirstLoad {
     : 'one small fish';
 }
 
-/** Whether both last read zero before a moment: a dose on top of what stands, or the first of all, is no proof. */
-function readZeroBefore(history: TankHistory, moment: number): boolean {
-  return (
-    inputsOf(history).some(({ at }) => at < moment) &&
-    (['ammonia', 'nitrite'] as const).every(
-      (parameter) =>
-        countedReadings(history, parameter).findLast(({ at }) => at <= moment)?.zero === true,
-    )
-  );
-}
-
 /** A test that came too late is no failure of a dose, and nothing is asked of it after so long. */
 export const FAILED_FOR_DAYS = 2;
 
@@ -145,7 +147,9 @@ export function leftOfDose(history: TankHistory, at: number): string | null {
   const dose = history.entries.dose.findLast(({ entry }) => isAmmoniaSource(entry.substance));
   const rise = dose && riseOf(dose, history);
   if (!dose || !rise || rise < leastRise(school)) return null;
+  // The first dose of all is no proof that failed, and nor is one on top of what stood.
   if (!readZeroBefore(history, dose.at)) return null;
+  if (!inputsOf(history).some(({ at: put }) => put < dose.at)) return null;
   const hours = testHoursOf(school);
   const from = dose.at + (hours - SLACK_HOURS) * HOUR_MS;
   if (at < from || at > dose.at + hours * HOUR_MS + FAILED_FOR_DAYS * DAY_MS) return null;
