@@ -1,11 +1,4 @@
-import {
-  countOf,
-  headsOfType,
-  instant,
-  tankHistory,
-  type Log,
-  type RefusedRow,
-} from '../src/core';
+import { countOf, headsOfType, instant, tankHistory, type Log, type RefusedRow } from '../src/core';
 import {
   cycleProblem,
   forecastOf,

@@ -2,6 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { letters } from './letters';
+import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
 
@@ -10,12 +11,13 @@ import { untidy } from './untidy';
  *
  *   npm run study -- untidy 200 0/2     200 lives of each kind; of them the first of two parts
  *   npm run study -- letters 40
+ *   npm run study -- stories 10
  *   npm run study -- untidy report
  *
  * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
  * that was stopped goes on where it was, and two parts may run side by side.
  */
-const STUDIES: Record<string, Study> = { untidy, letters };
+const STUDIES: Record<string, Study> = { untidy, letters, stories };
 
 const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
 const study = STUDIES[name];

@@ -12,7 +12,7 @@ const LEVEL_WORDS = {
   comfortable: { tone: 'plain', title: 'Free ammonia is low', act: 'Test again tomorrow.' },
   watch: {
     tone: 'watch',
-    title: 'Free ammonia is rising',
+    title: 'Some of the ammonia is free',
     act: 'Feed nothing today and test again this evening.',
   },
   act: {
@@ -55,7 +55,7 @@ export function FishInWatch({
   return (
     <Remark tone={level.tone} title={level.title}>
       <Words as="body">
-        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it may reach ${formatPlain(tomorrow, 3)}.`}`}
+        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it ${tomorrow > judged.range.high ? 'may reach' : 'is likely under'} ${formatPlain(tomorrow, 3)}.`}`}
       </Words>
     </Remark>
   );

@@ -4,11 +4,9 @@ import { trendOf } from '../history/trend';
 import { PARAMETERS } from '../parameters/registry';
 import { shortDay } from '../time/words';
 import { capitalise, formatSignificant, listWords } from '../units/format';
-import { hasAnimals } from './doseAdvice';
-import { isStale } from './verdict/zero';
 import { dateRangeInSentence } from './forecast/rangeWords';
 import type { ValueRange } from './forecast/types';
-import { wordSentence } from './wordSentence';
+import { watchSentence, wordSentence } from './wordSentence';
 import { unmet, withheldSentence, type Sentence, type SentenceForecast } from './sentence';
 import type { Criterion, Verdict } from './verdict/types';
 
@@ -87,28 +85,6 @@ export function cycleSentence(
     .filter(Boolean)
     .join(' ');
   return { title: cycleTitle(history, verdict), detail };
-}
-
-/** Ammonia or nitrite with an animal in is no stage of a cycle to wait for; null where there is none. */
-function watchSentence(history: TankHistory, at: number): Sentence | null {
-  if (!hasAnimals(history)) return null;
-  const shown = (['ammonia', 'nitrite'] as const).flatMap((parameter) => {
-    const reading = latestReading(history, parameter);
-    return reading && reading.zero === false && !isStale(reading, at)
-      ? [{ parameter, reading }]
-      : [];
-  });
-  const [first] = shown;
-  if (!first) return null;
-  const reads = shown.map(({ parameter, reading }) => {
-    const trend = trendOf(countedReadings(history, parameter));
-    const moving = trend && trend.direction !== 'steady' ? ` and is ${trend.direction}` : '';
-    return `${PARAMETERS[parameter].inSentence} reads ${readingWords(reading)}${moving}`;
-  });
-  return {
-    title: `${PARAMETERS[first.parameter].name} with an animal in.`,
-    detail: `${capitalise(listWords(reads))}. Feed nothing and change water today; both are tested every day. No ammonia goes in.`,
-  };
 }
 
 function cycleTitle(history: TankHistory, verdict: Verdict): string {

@@ -11,6 +11,7 @@ const next: NextTest = {
   at: onDay(22),
   inDays: 2,
   because: 'A zero would show it.',
+  dose: 0,
   gain: 0,
   purpose: 'confirm',
   outcomes: [],

@@ -7,7 +7,7 @@ import { agoWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { capitalise, listWords } from '../units/format';
 import { dateRangeInSentence } from './forecast/rangeWords';
-import { KEPT_READY, wordSentence } from './wordSentence';
+import { KEPT_READY, watchSentence, wordSentence } from './wordSentence';
 import { unmet, withheldSentence, type Sentence, type SentenceForecast } from './sentence';
 import { isStale } from './verdict/zero';
 import type { Criterion, Verdict } from './verdict/types';
@@ -34,6 +34,10 @@ function quarantineSentence({ standing, tank, entries }: TankHistory): Sentence 
         detail: 'The look of the day, the clear days and the ammonia stand under Quarantine.',
       };
 }
+
+/** With an animal in and neither read above zero. */
+const WATCHED =
+  'Feed as usual, and test ammonia and nitrite on three days running. No ammonia goes in: what the animal makes is the measure.';
 
 /** Whether the tank may take fish, for the top of Today. */
 export function todaySentence(
@@ -74,6 +78,9 @@ export function todaySentence(
   if (word) return word;
   if (verdict.granted) return withheldSentence(verdict, notYet);
   const title = notYet;
+  if (verdict.word === 'watch') {
+    return { title, detail: watchSentence(history, at)?.detail ?? WATCHED };
+  }
   const above = open.find((c) => c.state === 'not yet' && /Zero$/.test(c.id) && c.deciding.length);
   if (above) {
     const parameter = above.id === 'ammoniaZero' ? 'ammonia' : 'nitrite';

@@ -1,5 +1,12 @@
 import type { TankHistory } from '../history/tankHistory';
+import { readingWords } from '../history/reading';
+import { countedReadings, latestReading } from '../history/tankHistory';
+import { trendOf } from '../history/trend';
+import { PARAMETERS } from '../parameters/registry';
 import { momentInSentence } from '../time/words';
+import { capitalise, listWords } from '../units/format';
+import { hasAnimals } from './doseAdvice';
+import { isStale } from './verdict/zero';
 import { chanceWords } from './chanceWords';
 import { ownDoseWords } from './dosing/amount';
 import { riseWords } from './doseSize';
@@ -34,7 +41,7 @@ function proofSentence(history: TankHistory, proof: Proof, at: number): Sentence
 }
 
 /** What keeps a tank ready until the first animal comes. */
-export const KEPT_READY = `Until then feed it half a dose every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+export const KEPT_READY = `Until the fish come, feed the colony half a dose every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
 
 /**
  * The verdict in its own word, where that is one test to go, or where the last dose was not gone in time;
@@ -47,4 +54,26 @@ export function wordSentence(history: TankHistory, verdict: Verdict, at: number)
   return left === null
     ? null
     : { title: 'Not yet.', detail: `${left} No dose now: test both tomorrow.` };
+}
+
+/** Ammonia or nitrite with an animal in is no stage of a cycle to wait for; null where there is none. */
+export function watchSentence(history: TankHistory, at: number): Sentence | null {
+  if (!hasAnimals(history)) return null;
+  const shown = (['ammonia', 'nitrite'] as const).flatMap((parameter) => {
+    const reading = latestReading(history, parameter);
+    return reading && reading.zero === false && !isStale(reading, at)
+      ? [{ parameter, reading }]
+      : [];
+  });
+  const [first] = shown;
+  if (!first) return null;
+  const reads = shown.map(({ parameter, reading }) => {
+    const trend = trendOf(countedReadings(history, parameter));
+    const moving = trend && trend.direction !== 'steady' ? ` and is ${trend.direction}` : '';
+    return `${PARAMETERS[parameter].inSentence} reads ${readingWords(reading)}${moving}`;
+  });
+  return {
+    title: `${PARAMETERS[first.parameter].name} with an animal in.`,
+    detail: `${capitalise(listWords(reads))}. Feed nothing and change water today; both are tested every day. No ammonia goes in.`,
+  };
 }

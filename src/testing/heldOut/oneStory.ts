@@ -15,15 +15,28 @@ const bands = bandsOf('mixedReef', {});
 /** Half a day: dates ahead are looked for at noon and midnight of the run. */
 const ROUGHLY = 12 * HOUR_MS;
 
-/**
- * Where the voices of the app contradict each other about a tank at a moment: verdict, next test, advice to
- * dose, ready date, what holds it back. Empty where all tell one story.
- */
-export function contradictions(history: TankHistory, at: number, options: InferOptions): string[] {
+/** All that the app says of a tank at a moment. */
+export function voicesOf(history: TankHistory, at: number, options: InferOptions) {
   const forecast = forecastOf(cycleProblem(history, at), options);
   const verdict = verdictOf(history, at, bands, forecast.assurance);
   const advice = redoseAdvice(history, forecast, at);
   const today = todaySentence(history, verdict, bands, forecast, at);
+  return { history, at, forecast, verdict, advice, today };
+}
+export type Voices = ReturnType<typeof voicesOf>;
+
+/**
+ * Where the voices of the app contradict each other: verdict, next test, advice to dose, ready date, what
+ * holds it back. Empty where all tell one story.
+ */
+export function contradictions({
+  history,
+  at,
+  forecast,
+  verdict,
+  advice,
+  today,
+}: Voices): string[] {
   const { nextTest, milestones, stall } = forecast;
   const { proof, word } = verdict;
   const found: string[] = [];

@@ -2,7 +2,6 @@ import { cycleProblem } from '@/core/cycle/problem/problem';
 import { kitAtHand } from '@/core/cycle/problem/observations';
 import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
 import { alkalinityDue, type AlkalinityRaise } from '@/core/cycle/dosing/alkalinityRaise';
-import { proofDose } from '@/core/cycle/doseSize';
 import { nextSitting, type NextSitting } from '@/core/cycle/nextSitting';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
@@ -185,7 +184,7 @@ export function followToTheLetter(
     const sitting = nextSitting(next, history, bands, at);
     if (sitting.raise && keeper.raise(sitting.raise, day)) followed.raised += 1;
     if (next.purpose === 'challenge') {
-      keeper.dose(day + 0.05, proofDose(history));
+      keeper.dose(day + 0.05, next.dose);
       followed.doses += 1;
     }
     day = Math.max(day + 0.5, (next.at - FILLED) / DAY_MS);

@@ -71,16 +71,17 @@ describe('dosing again', () => {
     const asked = (purpose: NextTest['purpose'] | null) =>
       redoseAdvice(
         history,
-        { ...forecast, nextTest: purpose && { ...nextTest, purpose } },
+        { ...forecast, nextTest: purpose && { ...nextTest, purpose, dose: 1.2 } },
         onDay(20),
       );
     const plain = asked(null);
     const proof = asked('challenge');
-    expect(proof.rise).toBeCloseTo(plain.rise, 9);
+    expect(proof.rise).toBe(1.2);
+    expect(plain.rise).not.toBe(1.2);
     expect(proof.because).toMatch(/does not show enough/);
   });
 
-  it('is the dose of a test before zeros where the forecast feeds a colony that would starve', () => {
+  it('is what the next test asks before zeros where the forecast feeds a colony that would starve', () => {
     const log = new LogBuilder();
     log.dose(onDay(1), 1.6);
     // Kits that were seen to work.
@@ -93,10 +94,15 @@ describe('dosing again', () => {
     const { nextTest } = forecast;
     if (!nextTest) throw new Error('no test');
     const asked = (purpose: NextTest['purpose']) =>
-      redoseAdvice(history, { ...forecast, nextTest: { ...nextTest, purpose } }, onDay(20));
+      redoseAdvice(
+        history,
+        { ...forecast, nextTest: { ...nextTest, purpose, dose: 1.6 } },
+        onDay(20),
+      );
     expect(asked('confirm').because).toMatch(/Half a dose/);
     expect(asked('challenge').because).toMatch(/would starve/);
-    expect(asked('challenge').rise).toBeCloseTo(asked('confirm').rise, 9);
+    expect(asked('challenge').rise).toBe(1.6);
+    expect(asked('confirm').rise).toBeLessThan(1);
     // The forecast knows ammonia to be gone without a test of it each time; Cycle asks for the dose.
     log.nitrite(onDay(30), 0.25);
     const later = historyOf(log, onDay(30));

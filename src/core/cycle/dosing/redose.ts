@@ -8,7 +8,7 @@ import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
 import { countOf } from '../../units/format';
 import type { DateRange, Forecast } from '../forecast/types';
-import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
+import { challengeDose, riseWords, usualDoseWords } from '../doseSize';
 import { leftOfDose } from '../verdict/proof';
 import { isStale } from '../verdict/zero';
 import { MOST_AMMONIA } from './amount';
@@ -127,11 +127,13 @@ export function redoseAdvice(
     return none('The last dose was not tested after. Test ammonia and nitrite first.', bothClear);
   }
   if (proof) {
+    const rise = forecast?.nextTest?.dose ?? usual;
+    const size = riseWords(history, rise);
     return dose(
-      proofDose(history),
+      rise,
       left === null
-        ? `Both read zero, but that alone does not show enough. ${proofDoseWords(history)}, tested when it is likely gone, does.`
-        : `${left}, and the colony would starve while zeros are waited for. ${proofDoseWords(history)} now, tested when it is likely gone.`,
+        ? `Both read zero, but that alone does not show enough. ${size}, tested when it is likely gone, does.`
+        : `${left}, and the colony would starve while zeros are waited for. ${size} now, tested when it is likely gone.`,
     );
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;

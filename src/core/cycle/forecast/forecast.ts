@@ -190,8 +190,9 @@ export function foretell(posterior: Posterior, options: ForetellOptions = {}): F
     : problem.windowed
       ? testAfterSilence(problem)
       : null;
-  // What a dose is to show is not shown before its test.
-  const shown = nextTest?.purpose === 'challenge' ? nextTest.at : problem.at;
+  // What the next test is to settle is not settled before it.
+  const settles = withheld !== null || problem.facts.failed || nextTest?.purpose === 'challenge';
+  const shown = settles && nextTest ? nextTest.at : problem.at;
   const forecast: Forecast = {
     tankId: problem.tankId,
     at: problem.at,

@@ -15,7 +15,7 @@ import {
   type Candidate,
   type Usable,
 } from './learning';
-import { feeding, proving, type Withheld } from './proving';
+import { doseFor, feeding, proving, type Withheld } from './proving';
 import { confirmation, lagging, lastTest, pointsAfter, showing, shownAgain } from './showing';
 import { PROOF_LIKELY } from '../verdict/proof';
 import { chanceClear } from './zeros';
@@ -123,6 +123,7 @@ export function nextTestOf(
     inDays,
     because: barred ? `${problem.facts.noDose} ${because}` : because,
     gain: wholePercent(chosen.gain),
+    dose: purpose === 'challenge' ? doseFor(problem, withheldOf(chosen)) : 0,
     purpose,
     outcomes,
     idle: (['ammonia', 'nitrite'] as const).filter(
@@ -134,7 +135,7 @@ export function nextTestOf(
 /** The test of a dose: at its hour while it is under way, and a day after one that showed it not yet gone. */
 function testOfDose(problem: CycleProblem, proves: number): NextTest | null {
   const { facts, at } = problem;
-  if (facts.testAt === null || proves < PROOF_LIKELY) {
+  if (facts.testAt === null || (proves < PROOF_LIKELY && !facts.nitriteShown)) {
     return facts.failed ? testOfWhatIsLeft(problem) : null;
   }
   const inDays = Math.max(0, (facts.testAt - at) / DAY_MS);
@@ -145,6 +146,7 @@ function testOfDose(problem: CycleProblem, proves: number): NextTest | null {
     inDays,
     because: `The dose is under way: both at zero about ${facts.proof.hours} h after it is what is left to show. A later test counts for its own hour only.`,
     gain: 0,
+    dose: 0,
     purpose: 'confirm',
     outcomes: [],
     idle: [],
@@ -162,6 +164,7 @@ function testOfWhatIsLeft(problem: CycleProblem): NextTest {
     because:
       'The last dose was not all gone in its hours. No dose on top of it: a test a day later shows how long it takes.',
     gain: 0,
+    dose: 0,
     purpose: 'confirm',
     outcomes: [],
     idle: [],
@@ -204,6 +207,7 @@ function dailyAmmonia(problem: CycleProblem): NextTest {
     because:
       'An animal is in while the cycle runs: ammonia and nitrite are tested every day. Where free ammonia rises, change water the same day; from 0.1 mg/L of it, or at any gasping, go to Emergency.',
     gain: 0,
+    dose: 0,
     purpose: 'learn',
     outcomes: [],
     idle: [],
@@ -224,6 +228,7 @@ function testBeforeDose(problem: CycleProblem): NextTest {
     inDays: 0,
     because: 'The zeros are too old to speak for the tank: test both before anything is dosed.',
     gain: 0,
+    dose: 0,
     purpose: 'confirm',
     outcomes: [],
     idle: [],
@@ -248,6 +253,7 @@ function doseAfterSilence(problem: CycleProblem): NextTest | null {
     inDays: 1,
     because: `Both read zero, but nothing was there to clear for a long time. Dose ${facts.proof.words} of ammonia now and test both ${facts.proof.hours} h later: it shows what is left of the colony.`,
     gain: 0,
+    dose: facts.proof.rise,
     purpose: 'challenge',
     outcomes: [],
     idle: [],
@@ -266,11 +272,16 @@ export function testAfterSilence(problem: CycleProblem): NextTest {
     inDays: 0,
     because: 'Nothing recent says what is in the water. One reading begins the forecast anew.',
     gain: 0,
+    dose: 0,
     purpose: 'learn',
     outcomes: [],
     idle: [],
   };
 }
+
+/** Why a candidate is what it is, where it is a dose. */
+const withheldOf = (chosen: Candidate & { withheld?: Withheld }): Withheld =>
+  chosen.withheld ?? null;
 
 function becauseOf(
   problem: CycleProblem,
@@ -283,10 +294,11 @@ function becauseOf(
   const day = now + chosen.point / ahead.perDay;
   const name = chosen.parameter;
   if (purpose === 'challenge' && facts.nitriteShown && facts.shownSince === null) {
-    return `Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose ${facts.proof.words} of ammonia now and test both when it is likely gone.`;
+    return `Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose ${facts.usualDose} of ammonia now and test both when it is likely gone.`;
   }
   if (purpose === 'challenge') {
-    const dose = `Dose ${facts.proof.words} of ammonia now, pumps and heater on, and test both`;
+    const size = chosen.withheld === 'proof' ? facts.proof.words : facts.usualDose;
+    const dose = `Dose ${size} of ammonia now, pumps and heater on, and test both`;
     if (!facts.nitriteShown) {
       return `Nitrite was never caught above zero. ${dose} a day later: it shows nitrite, or that it is gone.`;
     }

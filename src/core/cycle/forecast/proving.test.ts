@@ -86,7 +86,7 @@ describe('a colony that starves while the last nitrite is waited for', () => {
   it('is fed before both read zero, and looked at while it can be fed again', () => {
     const next = nearly(0.12);
     expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
-    expect(next?.because).toMatch(/nearly gone.*Dose 1 ppm/);
+    expect(next?.because).toMatch(/nearly gone.*Dose 2 ppm/);
     expect(next?.outcomes).toEqual([]);
   });
 

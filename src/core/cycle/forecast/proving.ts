@@ -40,12 +40,16 @@ export function withheldBy(problem: CycleProblem, assurance: Assurance): Withhel
 /** Days ahead within which a dose is looked for gone. */
 const DOSED_DAYS = 30;
 
-/** The dose of the one test that is left put into a tank now, its alkalinity held up. */
-function doseOf({ facts }: CycleProblem) {
+/** What is dosed: the size of the one test that is left, or what feeds a colony too weak for it, mg N/L. */
+export const doseFor = ({ facts }: CycleProblem, withheld: Withheld): number =>
+  withheld === 'proof' ? facts.proof.rise : facts.challengeDose;
+
+/** A dose put into a tank now, its alkalinity held up. */
+function doseOf(rise: number) {
   return ({ strength, now }: Member): CycleEvent[] => [
     {
       step: 0,
-      ammonia: facts.proof.rise * strength,
+      ammonia: rise * strength,
       alkalinityIs: Math.max(8, now.alkalinity),
     },
   ];
@@ -65,7 +69,7 @@ function testAfterDose(
   }
   // Nitrite that was never caught is there a day later.
   if (!facts.nitriteShown) return ahead.perDay;
-  const events = doseOf(problem);
+  const events = doseOf(doseFor(problem, withheld));
   const dosed = runAhead(ensemble, { days: DOSED_DAYS, events });
   const soonest = dosed.perDay;
   // Nothing is asked of it before the hold is over, and nitrite read too soon would begin that anew.
@@ -120,7 +124,7 @@ export function feeding(
   ahead: Ahead,
   confirm: Candidate | undefined,
   usable: readonly Usable[],
-): (Candidate & { purpose: 'challenge' }) | undefined {
+): (Candidate & { purpose: 'challenge'; withheld: Withheld }) | undefined {
   const { facts, animals } = ensemble.problem;
   const use = confirm?.use ?? usable.find(({ kit }) => kit.parameter === 'nitrite');
   // What the last dose left is tested, and never dosed on top of.
@@ -134,6 +138,6 @@ export function feeding(
     return undefined;
   const zero = likelyZeroFrom(ahead.perDay, ensemble, ahead, usable);
   if (!starvesBy(zero, ensemble, ahead)) return undefined;
-  const point = testAfterDose(ensemble, null, ahead, usable);
-  return { parameter: 'nitrite', use, point, gain: 0, purpose: 'challenge' };
+  const point = testAfterDose(ensemble, 'dose', ahead, usable);
+  return { parameter: 'nitrite', use, point, gain: 0, purpose: 'challenge', withheld: 'dose' };
 }

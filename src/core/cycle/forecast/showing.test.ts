@@ -66,7 +66,7 @@ describe('the test that shows', () => {
     const missed = { shownSince: day(8) };
     const next = unseen(missed)([clean, clean]);
     expect(next).toMatchObject({ purpose: 'challenge', parameters: ['ammonia', 'nitrite'] });
-    expect(next?.because).toMatch(/Dose 1 ppm/);
+    expect(next?.because).toMatch(/Dose 2 ppm/);
     const living = unseen(missed, true)([clean, clean]);
     expect(living?.purpose).toBe('learn');
     expect(living?.inDays).toBeLessThanOrEqual(1);

@@ -80,9 +80,11 @@ export interface NextTest {
   because: string;
   /** Share of the uncertainty about the ready date that it is expected to take away, 0 to 1. */
   gain: number;
+  /** What is dosed for it first, mg N/L; 0 for nothing. */
+  dose: number;
   /**
    * Asked to learn; to show nitrite while it is there; to show what is likely already so; or after a
-   * dose of 2 ppm now, which is then advised with it.
+   * dose now, which is then advised with it.
    */
   purpose: 'learn' | 'show' | 'confirm' | 'challenge';
   outcomes: TestOutcome[];

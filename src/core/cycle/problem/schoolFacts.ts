@@ -3,7 +3,7 @@ import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn, HOUR_MS } from '../../time/zone';
 import { hasAnimals } from '../doseAdvice';
 import { lastPutIn } from '../verdict/fed';
-import { challengeDose, proofDose, proofDoseWords } from '../doseSize';
+import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
 import { nitrateDueAt } from '../schools/nitrateLevel';
 import { stagesSeen, successionOf } from '../succession';
 import { nitriteSeen } from '../verdict/chain';
@@ -41,6 +41,7 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
     fedAt: hasAnimals(history) ? at : lastPutIn(history),
     noDose: noDoseBecause(history, at),
     challengeDose: challengeDose(history),
+    usualDose: usualDoseWords(history),
     proof: {
       rise: proofDose(history),
       words: proofDoseWords(history),

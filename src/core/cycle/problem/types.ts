@@ -107,6 +107,8 @@ export interface SchoolFacts {
   noDose: string | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
   challengeDose: number;
+  /** The same in words: what feeds a colony that is too weak to prove anything yet. */
+  usualDose: string;
   /**
    * The dose of the one test that is left, mg N/L and in the keeper's words; the hours to its test, and within
    * which it has to be gone.

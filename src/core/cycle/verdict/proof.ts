@@ -28,6 +28,9 @@ const SETTLED: ReadonlySet<CriterionId> = new Set([
   'forecastAgrees',
 ]);
 
+/** Of those, what shows that the chain runs at all. */
+const CHAIN: ReadonlySet<CriterionId> = new Set(['fed', 'ammoniaUsed', 'nitriteSeen']);
+
 /** A dose is only asked for where it likely clears: a colony that is too weak for it is fed, not tested. */
 export const PROOF_LIKELY = 0.5;
 /** The least alkalinity with which a dose is given, dKH: each mg N/L takes 0.4 of it. */
@@ -81,13 +84,15 @@ export function proofOf(
   assurance: Assurance | null,
 ): Proof | null {
   if (assurance === null || assurance.doubted !== null) return null;
-  if (assurance.proof < PROOF_LIKELY) return null;
   if (hasAnimals(history) || !bothZero(criteria)) return null;
+  const likely = assurance.proof >= PROOF_LIKELY;
   const open = criteria.filter(({ role, state }) => role === 'cycle' && state !== 'met');
   const hours = testHoursOf(history.tank.school);
   const dose = doseUnderWay(history, at);
   if (dose) {
     if (!open.every(({ id }) => id === 'dosesAccounted' || SETTLED.has(id))) return null;
+    // Where the chain was never seen to run, a dose is the first, and no proof.
+    if (!likely && open.some(({ id }) => CHAIN.has(id))) return null;
     const testAt = dose.at + hours * HOUR_MS;
     return {
       step: 'test',
@@ -98,7 +103,7 @@ export function proofOf(
       chance: assurance.proof,
     };
   }
-  if (!open.every(({ id, doses }) => SETTLED.has(id) && doses === true)) return null;
+  if (!likely || !open.every(({ id, doses }) => SETTLED.has(id) && doses === true)) return null;
   if (!alkalinityHolds(history) || noDoseBecause(history, at) !== null) return null;
   return {
     step: 'dose',
