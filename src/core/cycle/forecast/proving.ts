@@ -25,11 +25,12 @@ export function withheldBy(problem: CycleProblem, assurance: Assurance): Withhel
   const { facts, at, school } = problem;
   if (facts.shownSince === null) return null;
   if (assurance.doubted !== null && shortOf(assurance) !== null) return 'kit';
-  const dose = proof >= PROOF_LIKELY ? 'proof' : 'dose';
+  const due = Math.max(at, shownAgain(problem)?.at ?? at);
+  // While the days of a school run, a dose feeds; what it proves is asked when they are over.
+  const dose = proof >= PROOF_LIKELY && due === at ? 'proof' : 'dose';
   if (facts.provedAt === null && schoolOf(school).provesByDose?.(facts, at)) return dose;
   // Nitrite that was never caught is there a day later, or all of the chain was shown.
   if (!facts.nitriteShown) return dose;
-  const due = Math.max(at, shownAgain(problem)?.at ?? at);
   const short = shortOf(assurance);
   // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
   if (short === 'carries' || short === 'repeats') return dose;
