@@ -37,3 +37,6 @@ export function proofDoseWords(history: TankHistory): string {
 export function usualDoseWords(history: TankHistory): string {
   return riseWords(history, challengeDose(history));
 }
+
+/** Days after which an unfed colony has shrunk enough, by about a sixth, to be worth a meal. */
+export const FEED_EVERY_DAYS = 3;

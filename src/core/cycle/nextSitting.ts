@@ -9,8 +9,6 @@ import {
   type AlkalinityRaise,
 } from './dosing/alkalinityRaise';
 import type { NextTest } from './forecast/types';
-import { schoolFacts } from './problem/schoolFacts';
-import { schoolOf } from './schools';
 import { conditionsToTest } from './verdict/conditions';
 
 /** All that is asked of a keeper who goes by the next test alone. */
@@ -32,15 +30,13 @@ export function nextSitting(
   at: number,
 ): NextSitting {
   const proof = next.purpose === 'confirm' || next.purpose === 'challenge';
-  const { school } = history.tank;
-  const too = proof ? schoolOf(school).testsToo?.(schoolFacts(history, at), next.at) : null;
   const raise = alkalinityDue(history, at);
   const conditions = proof ? conditionsToTest(history, bands, next.at) : [];
   // What was raised is looked at again.
   if (raise && !conditions.includes('alkalinity')) conditions.unshift('alkalinity');
-  const also = [too?.because, raise && alsoRaise(raise)].flatMap((text) => text || []);
+  const also = raise ? [alsoRaise(raise)] : [];
   return {
-    parameters: [...next.parameters, ...(too ? [too.parameter] : []), ...conditions],
+    parameters: [...next.parameters, ...conditions],
     because: [next.because, ...also].join(' '),
     also,
     raise,

@@ -3,9 +3,8 @@ import type { TankHistory } from '../../history/tankHistory';
 import { trustedNitrate } from '../verdict/chain';
 import { toCanonical } from '../../parameters/convert';
 import type { Forecast } from '../forecast/types';
-import { challengeDose } from '../doseSize';
+import { challengeDose, FEED_EVERY_DAYS } from '../doseSize';
 import { alkalinityRaise, type AlkalinityRaise } from './alkalinityRaise';
-import { FEED_EVERY_DAYS } from './redose';
 
 /** Sizes of the last water change that keepers practise; the default comes down to the goal. */
 export const END_CHANGES = ['toGoal', 'all', 'half', 'none'] as const;

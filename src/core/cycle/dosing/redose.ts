@@ -8,7 +8,7 @@ import { readingWords } from '../../history/reading';
 import { DAY_MS } from '../../time/zone';
 import { countOf } from '../../units/format';
 import type { DateRange, Forecast } from '../forecast/types';
-import { challengeDose, riseWords, usualDoseWords } from '../doseSize';
+import { challengeDose, FEED_EVERY_DAYS, riseWords, usualDoseWords } from '../doseSize';
 import { leftOfDose } from '../verdict/proof';
 import { isStale } from '../verdict/zero';
 import { MOST_AMMONIA } from './amount';
@@ -23,9 +23,6 @@ export interface RedoseAdvice {
   /** When it is likely time to dose, where that is not now and can be told. */
   when: DateRange | null;
 }
-
-/** Days after which an unfed colony has shrunk enough, by about a sixth, to be worth a meal. */
-export const FEED_EVERY_DAYS = 3;
 
 /** What is likely still in the water now by the forecast, mg N/L: its upper end. */
 function inTheWater(forecast: Forecast | null, parameter: 'ammonia' | 'nitrite', at: number) {

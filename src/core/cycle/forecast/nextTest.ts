@@ -15,6 +15,7 @@ import {
   type Candidate,
   type Usable,
 } from './learning';
+import { schoolOf } from '../schools';
 import { doseFor, feeding, proving, type Withheld } from './proving';
 import { confirmation, lagging, lastTest, pointsAfter, showing, shownAgain } from './showing';
 import { PROOF_LIKELY } from '../verdict/proof';
@@ -42,7 +43,24 @@ const GAP_SHARE = 0.2;
  * @param withheld what the forecast would still withhold from a verdict
  * @param proves chance that a dose under way is gone in its hours
  */
-export function nextTestOf(
+export function nextTestOf(...asked: Parameters<typeof bestTest>): NextTest | null {
+  const next = bestTest(...asked);
+  return next && withSchoolsOwn(next, asked[0].problem);
+}
+
+/** A test that is to show something, with what the school has tested in the same sitting. */
+function withSchoolsOwn(next: NextTest, { school, facts }: CycleProblem): NextTest {
+  if (next.purpose !== 'confirm' && next.purpose !== 'challenge') return next;
+  const own = schoolOf(school).testsToo?.(facts, next.at);
+  if (!own) return next;
+  return {
+    ...next,
+    parameters: [...next.parameters, own.parameter],
+    because: `${next.because} ${own.because}`,
+  };
+}
+
+function bestTest(
   ensemble: Ensemble,
   ahead: Ahead,
   days: Float64Array,

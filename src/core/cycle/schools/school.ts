@@ -1,9 +1,8 @@
 import type { TankHistory } from '../../history/tankHistory';
-import type { ParameterId } from '../../parameters/registry';
 import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
 import type { Occurrence, TaskWorld } from '../../tasks/types';
 import type { Milestone } from '../milestone';
-import type { SchoolFacts } from '../problem/types';
+import type { Nitrogen, SchoolFacts } from '../problem/types';
 import type { RuleId, Inquiry } from '../verdict/types';
 
 export type ChoiceOf<I extends SchoolId> = Extract<SchoolChoice, { school: I }>;
@@ -42,7 +41,7 @@ export interface School<I extends SchoolId = SchoolId> {
   /** Where it asks for a dose and the test after it, whatever the forecast makes of the tank: when that is due. */
   provesByDose?: (facts: SchoolFacts, at: number) => boolean;
   /** What it has tested in a sitting beside ammonia and nitrite, for a moment. */
-  testsToo?: (facts: SchoolFacts, at: number) => { parameter: ParameterId; because: string } | null;
+  testsToo?: (facts: SchoolFacts, at: number) => { parameter: Nitrogen; because: string } | null;
   /** Its own point on the course. */
   milestone?: (inquiry: Inquiry, choice: ChoiceOf<I>) => Milestone | null;
   /** What it asks to have done. */
