@@ -78,21 +78,16 @@ export function hypothesesFor(problem: CycleProblem): Hypothesis[] {
 const ZEROS = 1;
 /** Readings above zero that show that a kit works: one may be a vial misread. */
 const WORKS = 2;
-/** The last that it showed before them, mg N/L: next to nothing then is next to nothing now. */
-const NEXT_TO_NOTHING = 0.2;
-
 /**
- * The step after which a kit may have been dead: its one reading above zero, where that was plain and only
- * zeros followed; −1 where it never showed any; null where nothing speaks for it.
+ * The step after which a kit may have been dead: its one reading above zero, where only zeros followed, or -1
+ * where it never showed any; null where nothing speaks for it. A trace that comes once may be the rise of
+ * what the kit then showed no more of.
  */
-function mayBeDeadAfter({ observations, kits }: CycleProblem, index: number): number | null {
+function mayBeDeadAfter({ observations }: CycleProblem, index: number): number | null {
   const own = observations.filter((o) => o.kit === index);
   const above = own.filter((o) => o.low > 0);
   if (above.length >= WORKS) return null;
-  const last = above.at(-1);
-  const zeros = own.filter((o) => o.index > (last?.index ?? -1)).length;
-  if (zeros < ZEROS) return null;
-  if (!last) return -1;
-  const shown = (last.low * last.dilution) / (kits[index]?.perN ?? 1);
-  return shown > NEXT_TO_NOTHING ? last.index : null;
+  const last = above.at(-1)?.index ?? -1;
+  const zeros = own.filter((o) => o.index > last).length;
+  return zeros < ZEROS ? null : last;
 }

@@ -183,6 +183,13 @@ describe('the ensemble', () => {
     expect(story?.hypothesis.deadAfter).toBeGreaterThan(0);
     expect(story?.probability).toBeGreaterThan(0.02);
     expect(dead(seen)).toBeUndefined();
+    // A trace on the way up is one reading as well.
+    const trace = bottled();
+    trace.ammonia(day(2), 2);
+    trace.nitrite(day(4), 0.25);
+    for (const at of [9, 12, 15]) trace.nitrite(day(at), 0);
+    trace.ammonia(day(15), 0);
+    expect(dead(trace)?.probability).toBeGreaterThan(0.02);
     // Another kit that reads zero as well speaks against it.
     for (const at of [12.5, 15.5]) {
       log.card('nitriteCard', day(at), 0, { kit: { name: 'The kit of a shop' } });
