@@ -189,7 +189,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.4,
     jump: 3,
-    colony: { slow: { low: 20, high: 45 }, harm: { low: 10, high: 60 } },
+    colony: { slow: { low: 20, high: 45 }, harm: { low: 10, high: 50 } },
     everyDays: { cycling: 5, running: 7 },
     minutes: 1,
     kits: [
