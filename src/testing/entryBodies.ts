@@ -28,7 +28,9 @@ const readings = fc.oneof(
   fc.double({ min: 5, max: 40, noNaN: true }).map((value) => ['temperature', value, '°C'] as const),
   fc.double({ min: 2, max: 70, noNaN: true }).map((value) => ['salinity', value, 'ppt'] as const),
   fc.double({ min: 5.5, max: 10, noNaN: true }).map((value) => ['ph', value, 'pH'] as const),
-  fc.double({ min: 300, max: 500, noNaN: true }).map((value) => ['calcium', value, 'ppm Ca'] as const),
+  fc
+    .double({ min: 300, max: 500, noNaN: true })
+    .map((value) => ['calcium', value, 'ppm Ca'] as const),
 );
 
 /** Bodies of every kind of entry: a kind without one does not compile. */
