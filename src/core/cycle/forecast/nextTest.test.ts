@@ -116,6 +116,36 @@ describe('the next test', () => {
     }
   });
 
+  it('waits for a binder to let go, however likely both are clear', () => {
+    const asked = (bound: boolean) => {
+      const problem = problemOn(
+        12,
+        (log) => {
+          log.dose(day(1), 2);
+          for (const at of [2, 4]) log.ammonia(day(at), 2);
+          for (const at of [5, 8]) log.nitrite(day(at), 2);
+          if (!bound) return;
+          log.entry(day(11.5), {
+            kind: 'dose',
+            substance: 'ammoniaBinder',
+            amount: { by: 'mL', mL: 5 },
+            strength: null,
+            about: false,
+          });
+        },
+        { school: { school: 'bothZero' } },
+      );
+      const clean = { now: { capacityA: 4, capacityB: 4 } };
+      const ensemble = ensembleOf(problem, [clean, clean]);
+      return nextTestOf(ensemble, runAhead(ensemble), Float64Array.from([11, 11]));
+    };
+    expect(asked(false)).toMatchObject({ purpose: 'confirm', inDays: 0 });
+    const held = asked(true);
+    expect(held).toMatchObject({ purpose: 'confirm', outcomes: [] });
+    expect(held?.inDays).toBeCloseTo(1.5, 6);
+    expect(held?.because).toMatch(/binder/);
+  });
+
   it('after a long silence, with both just read at zero, is the dose that a verdict wants', () => {
     const silent = (build: Parameters<typeof problemOn>[1]) => {
       const asked = problemOn(200, (log) => {

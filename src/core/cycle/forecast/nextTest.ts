@@ -45,7 +45,22 @@ const GAP_SHARE = 0.2;
  */
 export function nextTestOf(...asked: Parameters<typeof bestTest>): NextTest | null {
   const next = bestTest(...asked);
-  return next && withSchoolsOwn(next, asked[0].problem);
+  const { problem } = asked[0];
+  return next && withSchoolsOwn(afterBinder(next, problem), problem);
+}
+
+/** A test that is to show a zero waits until a binder has let go: before that none counts. */
+function afterBinder(next: NextTest, { facts, at }: CycleProblem): NextTest {
+  const until = facts.boundUntil;
+  if (next.purpose !== 'confirm' || until === null || until <= next.at) return next;
+  return {
+    ...next,
+    at: until,
+    inDays: (until - at) / DAY_MS,
+    because:
+      'A binder may hold ammonia until then, and no zero counts before. Each further dose of it puts the test off.',
+    outcomes: [],
+  };
 }
 
 /** A test that is to show something, with what the school has tested in the same sitting. */

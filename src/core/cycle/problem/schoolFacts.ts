@@ -2,6 +2,7 @@ import { isAmmoniaSource } from '../../records/kinds/dose';
 import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn, HOUR_MS } from '../../time/zone';
 import { hasAnimals } from '../doseAdvice';
+import { boundUntil } from '../verdict/evidence';
 import { lastPutIn } from '../verdict/fed';
 import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
 import { nitrateDueAt } from '../schools/nitrateLevel';
@@ -39,6 +40,7 @@ export function schoolFacts(history: TankHistory, at: number): SchoolFacts {
     nitriteShown: nitriteSeen(inquiry).state === 'met',
     provedAt: passed ? passed.dose.at : null,
     fedAt: hasAnimals(history) ? at : lastPutIn(history),
+    boundUntil: boundUntil(history, at),
     noDose: noDoseBecause(history, at),
     challengeDose: challengeDose(history),
     usualDose: usualDoseWords(history),

@@ -103,6 +103,8 @@ export interface SchoolFacts {
   provedAt: number | null;
   /** When anything was last put in for the colony, ms; where nothing is logged, when it was last read above zero. */
   fedAt: number | null;
+  /** Until when a binder in the water may hold ammonia, so that no zero of it counts, ms; null for none. */
+  boundUntil: number | null;
   /** Why no ammonia may be dosed, in a sentence; null where it may. */
   noDose: string | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */

@@ -131,6 +131,17 @@ describe('whatever may harm or remove the colony', () => {
     );
   });
 
+  it('by a reading that was a slip is taken back by correcting it, and says so', () => {
+    const builder = provenTank({ school: 'bothZero' });
+    builder.digital('refractometer', AFTER, 3.5);
+    builder.digital('refractometer', AFTER + 60_000, 35);
+    const { ready, criteria } = judged(builder);
+    expect(ready).toBe(false);
+    expect(criteria.find(({ id }) => id === 'ammoniaUsed')?.because).toMatch(
+      /Salinity of 3\.5 ppt.*If that was a slip, correct or remove it\./,
+    );
+  });
+
   it.each<[string, Partial<Medicine>, boolean]>([
     ['an antibiotic', { kind: 'antibiotic' }, false],
     [

@@ -35,6 +35,15 @@ export function undiluted(history: TankHistory, from: number, to: number): numbe
     .reduce((share, change) => share * (1 - shareOf(change, history)), 1);
 }
 
+/** Until when a binder that is in the water may hold ammonia, ms; null where none is. */
+export function boundUntil(history: TankHistory, at: number): number | null {
+  const last = history.entries.dose.findLast(
+    (dose) => dose.entry.substance === 'ammoniaBinder' && dose.at <= at,
+  );
+  const until = last ? last.at + BINDER_HOURS * HOUR_MS : -Infinity;
+  return until > at ? until : null;
+}
+
 /** Whether a reading of ammonia was made while a binder may have held it. */
 export function isBound(history: TankHistory, reading: Reading): boolean {
   return (

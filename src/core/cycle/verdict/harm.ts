@@ -83,8 +83,10 @@ export function harmWords(harm: Harm, zone: string): string {
       return `${on}: what was shown before it was another colony.`;
     case 'slowed':
       return `${on} may have slowed the colony; what it clears has to be seen once more.`;
-    default:
-      return `${on} may have harmed the colony; what was shown before it no longer counts.`;
+    default: {
+      const slip = harm.kind === 'reading' ? ' If that was a slip, correct or remove it.' : '';
+      return `${on} may have harmed the colony; what was shown before it no longer counts.${slip}`;
+    }
   }
 }
 

@@ -3,6 +3,7 @@ import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
 import { accounted } from './accounted';
+import { boundUntil } from './evidence';
 import { ROT_DAYS, stillRotting } from './fed';
 import { stillShown } from './harm';
 
@@ -17,6 +18,10 @@ export function noDoseBecause(history: TankHistory, at: number): string | null {
   const rots = stillRotting(history, at);
   if (rots) {
     return `No ammonia now: the ${rots.what} of ${shortDay(rots.at, zone)} is still rotting and makes its own.`;
+  }
+  const held = boundUntil(history, at);
+  if (held !== null) {
+    return `No ammonia now: a binder may hold it until ${shortDay(held, zone)}, and no test would tell what it cleared.`;
   }
   // It counts as nothing that fed the colony, since it may be alive, but nothing is added to it.
   const missing = history.entries.animals.findLast(

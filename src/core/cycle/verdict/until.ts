@@ -3,6 +3,7 @@ import { firstFrom, latestReading, type TankHistory } from '../../history/tankHi
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import { addDaysIn, DAY_MS, HOUR_MS, startOfDayIn } from '../../time/zone';
 import { SLACK_HOURS, UNFED_DAYS, testHoursOf, windowHoursOf } from './challenge';
+import { boundUntil } from './evidence';
 import { starvedFrom } from './fed';
 import { inputsOf } from './inputs';
 import { FAILED_FOR_DAYS } from './proof';
@@ -44,6 +45,8 @@ export function verdictHoldsUntil(history: TankHistory, at: number): number {
     consider(given.at + (hours + SLACK_HOURS) * HOUR_MS + 1);
     consider(given.at + hours * HOUR_MS + FAILED_FOR_DAYS * DAY_MS + 1);
   }
+  const held = boundUntil(history, at);
+  if (held !== null) consider(held);
   const starved = starvedFrom(history);
   if (starved !== null) consider(starved + 1);
   for (const input of inputsOf(history)) consider(input.at + UNFED_DAYS * DAY_MS + 1);
