@@ -64,8 +64,9 @@ function testAfterDose(
   usable: readonly Usable[],
 ): number {
   const { problem } = ensemble;
-  const { facts, school } = problem;
-  if (withheld === 'proof' || school.school === 'challenge') {
+  const { facts } = problem;
+  // One that hardly passes in its hours is fed until it does, and not tested at them.
+  if (withheld === 'proof') {
     return Math.ceil((facts.proof.hours / 24) * ahead.perDay);
   }
   // Nitrite that was never caught is there a day later.
