@@ -83,11 +83,10 @@ const WORKS = 2;
  * where it never showed any; null where nothing speaks for it. A trace that comes once may be the rise of
  * what the kit then showed no more of.
  */
-function mayBeDeadAfter({ observations }: CycleProblem, index: number): number | null {
+function mayBeDeadAfter({ observations, kits }: CycleProblem, index: number): number | null {
   const own = observations.filter((o) => o.kit === index);
-  const above = own.filter((o) => o.low > 0);
-  if (above.length >= WORKS) return null;
-  const last = above.at(-1)?.index ?? -1;
+  if ((kits[index]?.shown ?? 0) >= WORKS) return null;
+  const last = own.findLast((o) => o.low > 0)?.index ?? -1;
   const zeros = own.filter((o) => o.index > last).length;
   return zeros < ZEROS ? null : last;
 }

@@ -1,5 +1,5 @@
 import { cardRange, type Reading } from '../../history/reading';
-import type { TankHistory } from '../../history/tankHistory';
+import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import type { Kit } from '../../records/schema/kit';
 import { linearToCanonical, type LinearUnit } from '../../units/units';
 import { nitriteSpoils } from '../verdict/chain';
@@ -27,6 +27,11 @@ export class KitTable {
 
   constructor(private readonly history: TankHistory) {}
 
+  private shownBy({ parameter, kitId }: Reading & { parameter: Nitrogen }): number {
+    const all = countedReadings(this.history, parameter);
+    return all.filter((one) => one.kitId === kitId && one.zero === false).length;
+  }
+
   /** Place of a reading's kit in the table. */
   place(reading: Reading & { parameter: Nitrogen }): number {
     const key = `${reading.kitId}/${reading.entry.value.form}/${reading.unit}`;
@@ -53,6 +58,7 @@ export class KitTable {
         : Math.max(0.01, (reading.range.high - reading.best) / reading.entry.dilution),
       card,
       steps: [...steps],
+      shown: this.shownBy(reading),
       expired: reading.expired,
     });
     this.places.set(key, this.kits.length - 1);
@@ -74,6 +80,7 @@ export function kitAtHand(id: string, { name, parameter, unit, scale }: Kit): Pr
     sigma: card ? CARD_SIGMA : Math.max(0.01, scale.form === 'digital' ? scale.accuracy : 0),
     card,
     steps: [...steps],
+    shown: 0,
     expired: false,
   };
 }

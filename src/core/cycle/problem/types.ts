@@ -55,6 +55,8 @@ export interface ProblemKit {
   card: boolean;
   /** The card's steps, or none. */
   steps: number[];
+  /** Its readings above zero in the whole log, however far back it is looked at: one may be a vial misread. */
+  shown: number;
   /** Its reagents were past their date at the last reading. */
   expired: boolean;
 }
