@@ -14,8 +14,7 @@ import { DAY_MS } from '../src/core/time/zone';
 import { kitsAtHand } from './forecast';
 import { verdictAt } from './verdict';
 import { bandsOfLog } from './logFile';
-
-const iso = (ms: number) => new Date(ms).toISOString();
+import { iso } from './iso';
 
 /** What tasks of a tank are worked out from, with all that the app would have worked out by then. */
 function worldOf(

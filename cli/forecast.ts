@@ -12,8 +12,7 @@ import type { ProblemKit } from '../src/core/cycle/problem/types';
 import { conditionSitting, nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
-
-const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+import { iso } from './iso';
 
 function dates({ p10, p50, p90 }: Pick<DateRange, 'p10' | 'p50' | 'p90'>) {
   return { p10: iso(p10), p50: iso(p50), p90: iso(p90) };

@@ -4,8 +4,8 @@ import { clockOf } from '../src/core/quarantine/batch';
 import { protocolOf } from '../src/core/quarantine/protocols';
 import { workingSponge } from '../src/core/quarantine/seeded';
 import { ammoniaPlan } from '../src/core/quarantine/water';
+import { iso } from './iso';
 
-const iso = (ms: number) => new Date(ms).toISOString();
 const round = (value: number, digits: number) => Number(value.toFixed(digits));
 
 /** Every batch that goes on: its clock, when it may be released, and how its ammonia is held. */

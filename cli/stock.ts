@@ -18,8 +18,7 @@ import type { RevisionOf } from '../src/core/records/schema/revision';
 import { verdictAt } from './verdict';
 import { bandsOfLog } from './logFile';
 import { CliError } from './errors';
-
-const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+import { iso } from './iso';
 
 /** @throws CliError for an animal that is not in the catalogue, with the three nearest names */
 function animalCalled(text: string, own: readonly CatalogueAnimal[] = []): CatalogueAnimal {

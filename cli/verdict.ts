@@ -8,8 +8,7 @@ import type { TankHistory } from '../src/core/history/tankHistory';
 import type { Bands } from '../src/core/parameters/bands';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
-
-const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString());
+import { iso } from './iso';
 
 /** The verdict as the app shows it: with what the forecast says, where the rules leave only that open. */
 export function verdictAt(history: TankHistory, at: number, bands: Bands): Verdict {

@@ -55,8 +55,11 @@ export function cycleSentence(
   if (verdict.cycled) {
     return {
       title: 'The cycle is done.',
-      detail:
-        `Every criterion of your school is met: ready for ${verdict.readyFor ?? 'one small fish'}. ${verdict.lasts}`.trim(),
+      detail: verdict.ready
+        ? `Every criterion of your school is met: ready for ${verdict.readyFor ?? 'one small fish'}. ${verdict.lasts}`.trim()
+        : `Every criterion of your school is met. Before the first fish: ${unmet(verdict, 'gate')
+            .map((gate) => gate.settle)
+            .join(' ')}`,
     };
   }
   const word = wordSentence(history, verdict, verdict.at);

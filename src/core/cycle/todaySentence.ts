@@ -7,7 +7,7 @@ import { agoWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { capitalise, listWords } from '../units/format';
 import { dateRangeInSentence } from './forecast/rangeWords';
-import { KEPT_READY, watchSentence, wordSentence } from './wordSentence';
+import { keptReadyWords, watchSentence, wordSentence } from './wordSentence';
 import { unmet, withheldSentence, type Sentence, type SentenceForecast } from './sentence';
 import { isStale } from './verdict/zero';
 import type { Criterion, Verdict } from './verdict/types';
@@ -59,7 +59,7 @@ export function todaySentence(
     return {
       title: `Ready for ${verdict.readyFor ?? 'one small fish'}.`,
       detail:
-        `The cycle is done by your school, the lid is on and the heater is verified. ${KEPT_READY} ${verdict.lasts}`.trim(),
+        `The cycle is done by your school, the lid is on and the heater is verified. ${keptReadyWords(history)} ${verdict.lasts}`.trim(),
     };
   }
   const gates = unmet(verdict, 'gate');

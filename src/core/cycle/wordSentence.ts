@@ -9,7 +9,7 @@ import { hasAnimals } from './doseAdvice';
 import { isStale } from './verdict/zero';
 import { chanceWords } from './chanceWords';
 import { ownDoseWords } from './dosing/amount';
-import { FEED_EVERY_DAYS, riseWords } from './doseSize';
+import { challengeDose, FEED_EVERY_DAYS, riseWords } from './doseSize';
 import type { Sentence } from './sentence';
 import { leftOfDose } from './verdict/proof';
 import type { Proof, Verdict } from './verdict/types';
@@ -35,12 +35,15 @@ function proofSentence(history: TankHistory, proof: Proof, at: number): Sentence
   const due = (proof.testAt ?? at) <= at;
   return {
     title,
-    detail: `${size} is in. Test ammonia and nitrite **${due ? 'now' : when}**; a test later than ${momentInSentence(proof.lateAt ?? at, zone, at)} counts for its own hour only. ${chance} ${MEANWHILE}`,
+    detail: `${size} was dosed. Test ammonia and nitrite **${due ? 'now' : when}**. Later than ${momentInSentence(proof.lateAt ?? at, zone, at)} a test still says what is left, but not that ${proof.hours} h were enough. ${chance} ${MEANWHILE}`,
   };
 }
 
 /** What keeps a tank ready until the first animal comes. */
-export const KEPT_READY = `Until the fish come, feed the colony half a dose every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+export function keptReadyWords(history: TankHistory): string {
+  const meal = riseWords(history, challengeDose(history) / 2);
+  return `Until the fish come, feed the colony ${meal} of ammonia every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+}
 
 /**
  * The verdict in its own word, where that is one test to go, or where the last dose was not gone in time;

@@ -4,7 +4,7 @@ import type { EntryBody } from '@/core/records/kinds';
 import type { SchoolChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED, LogBuilder } from '../logBuilder';
-import { createRecord } from '@/core/records/acts';
+import { labelled } from '../medicines';
 import { drawKeeper, readSitting, type Keeper, type Sitting } from './keeper';
 import {
   drawReef,
@@ -264,20 +264,7 @@ class Untidy implements UntidyLife {
     const day = this.day + 0.1;
     const { logged, medicine, celsius, survival, changed, rots } = MISHAPS[name](random);
     this.troubled = true;
-    if (medicine) {
-      builder.revisions.push(
-        createRecord(builder.stamp(moment(day)), ITS_MEDICINE, 'medicine', {
-          name: 'From a bottle',
-          kind: 'other',
-          lowersOxygen: false,
-          harmsFilter: 'unknown',
-          harmsInvertebrates: false,
-          carbonOut: false,
-          reducing: 'no',
-          ...medicine,
-        }),
-      );
-    }
+    if (medicine) labelled(builder, medicine, ITS_MEDICINE);
     for (const { after, entry } of logged) this.log(day + after, entry);
     if (celsius !== undefined) builder.digital('thermometer', moment(day), celsius);
     if (survival < 1) this.events.push({ day, what: 'harm', survival });

@@ -56,6 +56,20 @@ export function amountForRise(
   return { drops, mL: drops * dropMl, grams: null };
 }
 
+/** Fewer drops than this cannot be counted well: half a drop either way is a quarter of the dose. */
+const FEW_DROPS = 2;
+/** More than this are measured rather than counted. */
+const MANY_DROPS = 60;
+
+/** Drops as they can be counted: few of a strong bottle are counted from a dilution, many are measured. */
+function dropWords(drops: number, dropMl: number): string {
+  if (drops < FEW_DROPS) {
+    return `${countOf(Math.round(10 * drops), 'drop')} of your bottle diluted to ten times its volume`;
+  }
+  const counted = countOf(Math.round(drops), 'drop');
+  return drops <= MANY_DROPS ? counted : `${counted} or ${formatSignificant(drops * dropMl, 2)} mL`;
+}
+
 /**
  * A rise of ammonia in what the keeper measured out last: "14 drops", "0.7 mL", "0.2 g"; null where no dose
  * with a strength is on record.
@@ -71,9 +85,7 @@ export function ownDoseWords(history: TankHistory, rise: number): string | null 
   const measured = amountForRise(rise, history.netLitres, { substance, strength }, dropMl);
   if (!measured) return null;
   if (measured.grams !== null) return `${formatSignificant(measured.grams, 2)} g`;
-  if (amount.by === 'drops' && measured.drops !== null) {
-    return countOf(Math.max(1, Math.round(measured.drops)), 'drop');
-  }
+  if (amount.by === 'drops' && measured.drops !== null) return dropWords(measured.drops, dropMl);
   return measured.mL === null ? null : `${formatSignificant(measured.mL, 2)} mL`;
 }
 

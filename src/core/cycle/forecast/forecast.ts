@@ -20,7 +20,8 @@ import {
   wholePercent,
 } from './dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
-import { nextTestOf, testAfterSilence } from './nextTest';
+import { nextTestOf } from './nextTest';
+import { testAfterSilence } from './setTests';
 import { withheldBy } from './proving';
 import { readiness, type Readiness } from './ready';
 import { stallOf } from './stall';

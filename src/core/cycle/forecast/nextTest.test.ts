@@ -5,7 +5,8 @@ import { runAhead } from './ahead';
 import { kitFrom } from '../../records/kitTemplates';
 import { kitAtHand } from '../problem/observations';
 import { cellsOf } from './learning';
-import { nextTestOf, tenths, testAfterSilence } from './nextTest';
+import { nextTestOf, tenths } from './nextTest';
+import { testAfterSilence } from './setTests';
 import { readingWordsOf } from './words';
 
 const problem = clearingOn(10);

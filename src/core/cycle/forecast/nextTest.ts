@@ -1,6 +1,5 @@
 import { DAY_MS } from '../../time/zone';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
-import { PARAMETERS } from '../../parameters/registry';
 import type { Ensemble } from '../inference/ensemble';
 import type { CycleProblem, Nitrogen, ProblemKit } from '../problem/types';
 import { nowDay, type Ahead } from './ahead';
@@ -15,11 +14,18 @@ import {
   type Candidate,
   type Usable,
 } from './learning';
-import { schoolOf } from '../schools';
 import { doseFor, feeding, proving, type Withheld } from './proving';
 import { confirmation, lagging, lastTest, pointsAfter, showing, shownAgain } from './showing';
-import { PROOF_LIKELY } from '../verdict/proof';
 import { chanceClear } from './zeros';
+import {
+  afterBinder,
+  areStale,
+  dailyAmmonia,
+  isWatched,
+  testBeforeDose,
+  testOfDose,
+  withSchoolsOwn,
+} from './setTests';
 import type { NextTest } from './types';
 
 /** Days ahead for which a test is weighed. */
@@ -47,32 +53,6 @@ export function nextTestOf(...asked: Parameters<typeof bestTest>): NextTest | nu
   const next = bestTest(...asked);
   const { problem } = asked[0];
   return next && withSchoolsOwn(afterBinder(next, problem), problem);
-}
-
-/** A test that is to show a zero waits until a binder has let go: before that none counts. */
-function afterBinder(next: NextTest, { facts, at }: CycleProblem): NextTest {
-  const until = facts.boundUntil;
-  if (next.purpose !== 'confirm' || until === null || until <= next.at) return next;
-  return {
-    ...next,
-    at: until,
-    inDays: (until - at) / DAY_MS,
-    because:
-      'A binder may hold ammonia until then, and no zero counts before. Each further dose of it puts the test off.',
-    outcomes: [],
-  };
-}
-
-/** A test that is to show something, with what the school has tested in the same sitting. */
-function withSchoolsOwn(next: NextTest, { school, facts }: CycleProblem): NextTest {
-  if (next.purpose !== 'confirm' && next.purpose !== 'challenge') return next;
-  const own = schoolOf(school).testsToo?.(facts, next.at);
-  if (!own) return next;
-  return {
-    ...next,
-    parameters: [...next.parameters, own.parameter],
-    because: `${next.because} ${own.because}`,
-  };
 }
 
 function bestTest(
@@ -130,13 +110,14 @@ function bestTest(
   const barred = proof?.purpose === 'challenge' && problem.facts.noDose !== null;
   if (proof?.purpose === 'challenge' && !barred && areStale(problem))
     return testBeforeDose(problem);
-  const [chosen] = [
+  const choices: (Candidate & { purpose: NextTest['purpose']; withheld?: Withheld })[] = [
     // What is tested before it is dosed would have to be tested again.
     ...(learn && !fed ? [{ ...learn, purpose: 'learn' as const }] : []),
     ...(confirm && (!proof || barred) ? [{ ...confirm, purpose: 'confirm' as const }] : []),
     ...(show ? [{ ...show, purpose: 'show' as const }] : []),
     ...(proof && !barred ? [proof] : watching(problem, ahead, usable)),
-  ].sort((a, b) => a.point - b.point);
+  ];
+  const [chosen] = choices.sort((a, b) => a.point - b.point);
   if (!chosen) return null;
   const found = cellChances(ensemble, ahead, chosen.use, chosen.point);
   const inDays = chosen.point / ahead.perDay;
@@ -156,51 +137,12 @@ function bestTest(
     inDays,
     because: barred ? `${problem.facts.noDose} ${because}` : because,
     gain: wholePercent(chosen.gain),
-    dose: purpose === 'challenge' ? doseFor(problem, withheldOf(chosen)) : 0,
+    dose: purpose === 'challenge' ? doseFor(problem, chosen.withheld ?? null) : 0,
     purpose,
     outcomes,
     idle: (['ammonia', 'nitrite'] as const).filter(
       (p) => !parameters.includes(p) && best[p] !== undefined && (best[p] ?? 0) < WORTH,
     ),
-  };
-}
-
-/** The test of a dose: at its hour while it is under way, and a day after one that showed it not yet gone. */
-function testOfDose(problem: CycleProblem, proves: number): NextTest | null {
-  const { facts, at } = problem;
-  if (facts.testAt === null || (proves < PROOF_LIKELY && !facts.nitriteShown)) {
-    return facts.failed ? testOfWhatIsLeft(problem) : null;
-  }
-  const inDays = Math.max(0, (facts.testAt - at) / DAY_MS);
-  return {
-    parameter: 'nitrite',
-    parameters: ['ammonia', 'nitrite'],
-    at: at + inDays * DAY_MS,
-    inDays,
-    because: `The dose is under way: both at zero about ${facts.proof.hours} h after it is what is left to show. A later test counts for its own hour only.`,
-    gain: 0,
-    dose: 0,
-    purpose: 'confirm',
-    outcomes: [],
-    idle: [],
-  };
-}
-
-function testOfWhatIsLeft(problem: CycleProblem): NextTest {
-  const tested = lastTest(problem, () => true);
-  const inDays = Math.max(0, tested + 1 - nowDay(problem));
-  return {
-    parameter: 'nitrite',
-    parameters: ['ammonia', 'nitrite'],
-    at: problem.at + inDays * DAY_MS,
-    inDays,
-    because:
-      'The last dose was not all gone in its hours. No dose on top of it: a test a day later shows how long it takes.',
-    gain: 0,
-    dose: 0,
-    purpose: 'confirm',
-    outcomes: [],
-    idle: [],
   };
 }
 
@@ -218,103 +160,6 @@ function watching(
   const point = pointsAfter(tested, LOOK_DAYS, nowDay(problem), ahead);
   return [{ parameter: use.kit.parameter, use, point, gain: 0, purpose: 'learn' }];
 }
-
-/** Days that both have to be seen at zero, running, before an animal is not watched by daily tests any more. */
-const WATCH_DAYS = 3;
-
-/** Whether an animal is in water that tests have not shown to stay clear. */
-function isWatched({ animals, facts, at }: CycleProblem): boolean {
-  return animals && (facts.shownSince === null || at - facts.shownSince < WATCH_DAYS * DAY_MS);
-}
-
-/** With an animal in, free ammonia is what counts: tested each day, whatever would be learned by it. */
-function dailyAmmonia(problem: CycleProblem): NextTest {
-  const now = nowDay(problem);
-  const tested = lastTest(problem, ({ parameter }) => parameter === 'ammonia');
-  const inDays = Math.max(0, tested + 1 - now);
-  return {
-    parameter: 'ammonia',
-    parameters: ['ammonia', 'nitrite'],
-    at: problem.at + inDays * DAY_MS,
-    inDays,
-    because:
-      'An animal is in while the cycle runs: ammonia and nitrite are tested every day. Where free ammonia rises, change water the same day; from 0.1 mg/L of it, or at any gasping, go to Emergency.',
-    gain: 0,
-    dose: 0,
-    purpose: 'learn',
-    outcomes: [],
-    idle: [],
-  };
-}
-
-/** Whether zeros that were shown are too old to speak for now. */
-function areStale({ facts, at }: CycleProblem): boolean {
-  return facts.shownUntil !== null && at - facts.shownUntil > PARAMETERS.nitrite.guardDays * DAY_MS;
-}
-
-/** Nothing is dosed on zeros that are days old: both are tested first. */
-function testBeforeDose(problem: CycleProblem): NextTest {
-  return {
-    parameter: 'nitrite',
-    parameters: ['ammonia', 'nitrite'],
-    at: problem.at,
-    inDays: 0,
-    because: 'The zeros are too old to speak for the tank: test both before anything is dosed.',
-    gain: 0,
-    dose: 0,
-    purpose: 'confirm',
-    outcomes: [],
-    idle: [],
-  };
-}
-
-/** Tests of both, so near to now, speak for the water as it is, days. */
-const FRESH_DAYS = 2;
-
-/**
- * Where both were just read at zero after a long silence, zeros say nothing of a colony that was not fed:
- * a dose does, with both tested a day later. Null where they were not.
- */
-function doseAfterSilence(problem: CycleProblem): NextTest | null {
-  const { facts, animals, at } = problem;
-  if (animals || facts.noDose !== null) return null;
-  if (facts.shownUntil === null || at - facts.shownUntil > FRESH_DAYS * DAY_MS) return null;
-  return {
-    parameter: 'nitrite',
-    parameters: ['ammonia', 'nitrite'],
-    at: problem.at + DAY_MS,
-    inDays: 1,
-    because: `Both read zero, but nothing was there to clear for a long time. Dose ${facts.proof.words} of ammonia now and test both ${facts.proof.hours} h later: it shows what is left of the colony.`,
-    gain: 0,
-    dose: facts.proof.rise,
-    purpose: 'challenge',
-    outcomes: [],
-    idle: [],
-  };
-}
-
-/** The test of a tank of which nothing recent is known, not even whether there is ammonia in it. */
-export function testAfterSilence(problem: CycleProblem): NextTest {
-  const dosed = doseAfterSilence(problem);
-  if (dosed) return dosed;
-  if (problem.animals) return dailyAmmonia(problem);
-  return {
-    parameter: 'ammonia',
-    parameters: ['ammonia'],
-    at: problem.at,
-    inDays: 0,
-    because: 'Nothing recent says what is in the water. One reading begins the forecast anew.',
-    gain: 0,
-    dose: 0,
-    purpose: 'learn',
-    outcomes: [],
-    idle: [],
-  };
-}
-
-/** Why a candidate is what it is, where it is a dose. */
-const withheldOf = (chosen: Candidate & { withheld?: Withheld }): Withheld =>
-  chosen.withheld ?? null;
 
 function becauseOf(
   problem: CycleProblem,

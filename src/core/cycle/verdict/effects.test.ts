@@ -3,8 +3,8 @@ import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
 import { ASSURED } from '../../../testing/assured';
 import { anyBody } from '../../../testing/entryBodies';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
+import { labelled } from '../../../testing/medicines';
 import { provenTank, zeros } from '../../../testing/provenTank';
-import { createRecord } from '../../records/acts';
 import {
   cycleEffect,
   ENTRY_KINDS,
@@ -52,23 +52,6 @@ const harms = ({ colony }: CycleEffect) =>
 
 const judged = (builder: LogBuilder, at = NOW) =>
   verdictOf(tankHistory(builder.log(), builder.tankId, at), at, bands, ASSURED);
-
-function label(builder: LogBuilder, medicine: Partial<Medicine>): string {
-  const id = builder.newId();
-  builder.revisions.push(
-    createRecord(builder.stamp(), id, 'medicine', {
-      name: 'From a bottle',
-      kind: 'other',
-      lowersOxygen: false,
-      harmsFilter: 'unknown',
-      harmsInvertebrates: false,
-      carbonOut: false,
-      reducing: 'no',
-      ...medicine,
-    }),
-  );
-  return id;
-}
 
 const given = (medicineId: string): EntryBody<'medication'> => ({
   kind: 'medication',
@@ -159,7 +142,7 @@ describe('whatever may harm or remove the colony', () => {
     ['a binder', { kind: 'binder' }, true],
   ])('a medicine by its label: %s', (_name, medicine, still) => {
     const builder = provenTank({ school: 'bothZero' });
-    builder.entry(AFTER, given(label(builder, medicine)));
+    builder.entry(AFTER, given(labelled(builder, medicine)));
     expect(judged(builder).ready).toBe(still);
   });
 

@@ -59,9 +59,23 @@ describe('one test to go', () => {
     builder.dose(onDay(27, 19), 0.8);
     const running = told(builder, onDay(27, 20));
     expect(running.proof).toMatchObject({ step: 'test', testAt: onDay(28, 19) });
-    expect(running.today.detail).toMatch(/is in\. Test ammonia and nitrite \*\*.*19:00/);
+    expect(running.today.detail).toMatch(/was dosed\. Test ammonia and nitrite \*\*.*19:00/);
     expect(told(builder, onDay(28, 20)).today.detail).toMatch(/Test ammonia and nitrite \*\*now/);
     expect(told(builder, onDay(28, 22)).word).toBe('not yet');
+  });
+
+  it.each([
+    [1, /16 drops, pumps/],
+    // A drop of a strong bottle in a small tank would be more than the dose; hundreds are not counted.
+    [20, /8 drops of your bottle diluted to ten times its volume, pumps/],
+    [0.2, /78 drops or 3\.9 mL, pumps/],
+  ])('is measured as it can be, of a bottle of which a drop gives %d ppm', (gives, words) => {
+    const builder = watched(HELD);
+    builder.dose(onDay(20, 20), 1.6, {
+      amount: { by: 'drops', drops: 1, dropMl: 0.05 },
+      strength: { by: 'label', amount: 1, unit: 'drop', litres: 5, gives, basis: 'ammonia N' },
+    });
+    expect(told(builder).today.detail).toMatch(words);
   });
 
   it('is ready once the test shows both gone and the forecast agrees', () => {
@@ -75,7 +89,9 @@ describe('one test to go', () => {
     });
     expect({ word, readyFor }).toEqual({ word: 'ready', readyFor: 'one small fish' });
     expect(today.title).toBe('Ready for one small fish.');
-    expect(today.detail).toMatch(/every 3 days, the last at least 48 h before.*until about 6 Apr/);
+    expect(today.detail).toMatch(
+      /1 ppm NH4 of ammonia every 3 days, the last at least 48 h before.*until about 6 Apr/,
+    );
     expect(told(builder, onDay(28, 20), ASSURED).readyFor).toBe('two small fish or a pair');
   });
 
@@ -139,6 +155,17 @@ describe('one test to go', () => {
     };
     expect(slow({ school: 'nitrateLevel' })).toBe('ready');
     expect(slow({ school: 'challenge', windowHours: 24 })).toBe('one test to go');
+  });
+});
+
+describe('a cycle that is done', () => {
+  it('is not called ready on Cycle either while a lid is missing', () => {
+    const builder = watched({ school: 'bothZero' }, { lid: false });
+    const { ready, today, cycle } = told(builder, NOW, ASSURED);
+    expect(ready).toBe(false);
+    expect(today.title).toBe('Cycled, but not ready for fish.');
+    expect(cycle.detail).toMatch(/Before the first fish: Fit a lid or mesh\./);
+    expect(cycle.detail).not.toMatch(/ready for/);
   });
 });
 
