@@ -1,9 +1,11 @@
 import type { TankHistory } from '../history/tankHistory';
 import { readingWords } from '../history/reading';
-import { countedReadings, latestReading } from '../history/tankHistory';
+import { countedReadings, latestReading, riseOf } from '../history/tankHistory';
 import { trendOf } from '../history/trend';
 import { PARAMETERS } from '../parameters/registry';
-import { momentInSentence } from '../time/words';
+import { isAmmoniaSource } from '../records/kinds/dose';
+import { agoWords, momentInSentence } from '../time/words';
+import { DAY_MS } from '../time/zone';
 import { capitalise, listWords } from '../units/format';
 import { hasAnimals } from './doseAdvice';
 import { isStale } from './verdict/zero';
@@ -58,9 +60,28 @@ export function wordSentence(history: TankHistory, verdict: Verdict, at: number)
     : { title: 'Not yet.', detail: `${left} No dose now: test both tomorrow.` };
 }
 
+/** A dose may be in the water for so long, days. */
+const DOSE_DAYS = 3;
+
+/** An animal in a dose of ammonia that no test has seen gone: nothing is as usual then; null for none. */
+function doseAnimalIsIn(history: TankHistory, at: number): Sentence | null {
+  const dose = history.entries.dose.findLast(({ entry }) => isAmmoniaSource(entry.substance));
+  if (!dose || at - dose.at > DOSE_DAYS * DAY_MS) return null;
+  const tested = latestReading(history, 'ammonia');
+  if (tested && tested.at > dose.at) return null;
+  const rise = riseOf(dose, history);
+  const size = rise === null ? 'Ammonia' : riseWords(history, rise);
+  return {
+    title: 'An animal is in a dose of ammonia.',
+    detail: `${size} went in ${agoWords(dose.at, history.tank.zone, at)}, and no test has shown it gone. Test ammonia now. Where it reads above zero, move the animal to clean salt water of the same temperature and salinity, or change half of the water; at any gasping go to Emergency. No more ammonia goes in.`,
+  };
+}
+
 /** Ammonia or nitrite with an animal in is no stage of a cycle to wait for; null where there is none. */
 export function watchSentence(history: TankHistory, at: number): Sentence | null {
   if (!hasAnimals(history)) return null;
+  const dosed = doseAnimalIsIn(history, at);
+  if (dosed) return dosed;
   const shown = (['ammonia', 'nitrite'] as const).flatMap((parameter) => {
     const reading = latestReading(history, parameter);
     return reading && reading.zero === false && !isStale(reading, at)

@@ -198,6 +198,26 @@ describe('with an animal in', () => {
     );
   });
 
+  it('in a dose that no test has seen gone, says to get it out of there', () => {
+    const builder = watched(HELD);
+    builder.dose(onDay(27, 16), 0.8);
+    builder.entry(onDay(27, 17), {
+      kind: 'animals',
+      move: 'in',
+      group: 'invertebrate',
+      what: 'Shrimp',
+    });
+    const said = told(builder);
+    expect(said.word).toBe('watch');
+    for (const { detail } of [said.today, said.cycle]) {
+      expect(detail).toMatch(/1 ppm NH4 went in .*Test ammonia now.*move the animal.*Emergency/);
+      expect(detail).not.toMatch(/Feed as usual/);
+    }
+    builder.ammonia(onDay(27, 17.5), 0);
+    builder.nitrite(onDay(27, 17.5), 0);
+    expect(told(builder).today.detail).toMatch(/Feed as usual/);
+  });
+
   it('says watch first, and what is watched', () => {
     const builder = watched(HELD);
     builder.entry(onDay(27, 14), { kind: 'animals', move: 'in', group: 'fish', what: 'Clownfish' });
