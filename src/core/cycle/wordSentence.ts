@@ -44,7 +44,7 @@ function proofSentence(history: TankHistory, proof: Proof, at: number): Sentence
 /** What keeps a tank ready until the first animal comes. */
 export function keptReadyWords(history: TankHistory): string {
   const meal = riseWords(history, challengeDose(history) / 2);
-  return `Until the fish come, feed the colony ${meal} of ammonia every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+  return `Until the fish come, feed the colony ammonia, ${meal}, every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
 }
 
 /**
@@ -73,7 +73,7 @@ function doseAnimalIsIn(history: TankHistory, at: number): Sentence | null {
   const size = rise === null ? 'Ammonia' : riseWords(history, rise);
   return {
     title: 'An animal is in a dose of ammonia.',
-    detail: `${size} went in ${agoWords(dose.at, history.tank.zone, at)}, and no test has shown it gone. Test ammonia now. Where it reads above zero, move the animal to clean salt water of the same temperature and salinity, or change half of the water; at any gasping go to Emergency. No more ammonia goes in.`,
+    detail: `${size} went in ${agoWords(dose.at, history.tank.zone, at)}, and no test has shown it gone. Test ammonia now. Where it reads above zero, move the animal to clean salt water of the same temperature and salinity, or change a third of its water; at any gasping go to Emergency. No more ammonia goes in.`,
   };
 }
 

@@ -212,7 +212,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
     );
   }
   return cannotTell(
-    `${missing === 'ammonia and nitrite' ? 'Neither was' : `No trusted ${missing} test was`} made in the ${hours} h after the dose of ${on}.`,
+    `${missing === 'ammonia and nitrite' ? 'Neither ammonia nor nitrite was tested' : `No ${missing} test that can show a zero was made`} in the ${hours} h after the dose of ${on}.`,
     doseAdvice(history, `Dose ${proofDoseWords(history)} again and test both a day later.`),
     [dose.id],
   );

@@ -90,7 +90,7 @@ describe('one test to go', () => {
     expect({ word, readyFor }).toEqual({ word: 'ready', readyFor: 'one small fish' });
     expect(today.title).toBe('Ready for one small fish.');
     expect(today.detail).toMatch(
-      /1 ppm NH4 of ammonia every 3 days, the last at least 48 h before.*until about 6 Apr/,
+      /ammonia, 1 ppm NH4, every 3 days, the last at least 48 h before.*until about 6 Apr/,
     );
     expect(told(builder, onDay(28, 20), ASSURED).readyFor).toBe('two small fish or a pair');
   });

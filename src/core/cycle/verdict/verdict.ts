@@ -36,7 +36,7 @@ const TITLES: Record<CriterionId, string> = {
   zeroSameDay: 'Both zero on one day',
   zeroHeld: 'Both held at zero',
   challengePassed: 'Challenge passed',
-  doseCleared: 'A dose cleared in a day',
+  doseCleared: 'A dose cleared',
   nitrateLevel: 'Nitrate has levelled off',
   programmeDone: 'Programme run through',
   algaeSuccession: 'Algae succession seen',
