@@ -1,4 +1,5 @@
 import type { Forecast } from '@/core/cycle/forecast/types';
+import { binderWords } from '@/core/quarantine/binder';
 import { freeAmmoniaNow } from '@/core/meaning/fishIn';
 import { readingWords } from '@/core/history/reading';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
@@ -18,12 +19,12 @@ const LEVEL_WORDS = {
   act: {
     tone: 'caution',
     title: 'Act now: free ammonia',
-    act: 'Change a third of the water today, match its temperature and salinity, and feed nothing. New water of a higher pH frees more ammonia: keep pH no higher than it is. An ammonia binder by its label buys time, but never where copper is in the water.',
+    act: 'Change a third to half of the water today, matched in temperature and salinity, feed nothing, and test again an hour later: it has to come under 0.02 mg/L today. New water of a higher pH frees more ammonia: keep pH no higher than it is.',
   },
   emergency: {
     tone: 'danger',
     title: 'Emergency: free ammonia',
-    act: 'Move the fish to clean salt water of the same temperature and salinity now, or change two thirds of the water. Give them air. If they gasp or lie on the bottom, ask a veterinarian.',
+    act: 'Move the fish to clean salt water of the same temperature and salinity now, or change half of the water, and half again an hour later, until it is under 0.02 mg/L today. Give them air. If they gasp or lie on the bottom, it is an emergency whatever a test reads: ask a veterinarian.',
   },
 } as const;
 
@@ -50,12 +51,14 @@ export function FishInWatch({
     );
   }
   const level = LEVEL_WORDS[judged.level];
+  const binder =
+    level.tone === 'caution' || level.tone === 'danger' ? ` ${binderWords(history, now)}` : '';
   const band = forecast?.bands.free;
   const tomorrow = band?.p90[band.at.findIndex((at) => at >= now + DAY_MS)];
   return (
     <Remark tone={level.tone} title={level.title}>
       <Words as="body">
-        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${tomorrow === undefined ? '' : ` By tomorrow it ${tomorrow > judged.range.high ? 'may reach' : 'is likely under'} ${formatPlain(tomorrow, 3)}.`}`}
+        {`Ammonia read ${readingWords(ammonia)} ${momentInSentence(ammonia.at, zone, now)}: up to ${formatPlain(judged.range.high, 3)} mg/L of it free. ${level.act}${binder}${tomorrow === undefined ? '' : ` By tomorrow it ${tomorrow > judged.range.high ? 'may reach' : 'is likely under'} ${formatPlain(tomorrow, 3)}.`}`}
       </Words>
     </Remark>
   );

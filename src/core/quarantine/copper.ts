@@ -25,12 +25,35 @@ export function goneSince(
   );
 }
 
-/** Copper that was put into a tank and is not gone since, by what it was called; null without any. */
-export function copperIn(entries: Entries): string | null {
-  const last = entries.treatment.findLast(({ entry }) => entry.agent === 'copper');
-  if (!last) return null;
-  const { product } = last.entry;
-  return goneSince(entries, last.at, product) ? null : (product ?? 'Copper');
+/** Something whose label nobody has on record is taken to be in the water so long, days. */
+const UNKNOWN_DAYS = 60;
+const UNKNOWN = 'A medicine whose label is not on record, which may hold copper,';
+
+/**
+ * Copper that was put into a tank and is not gone since, by what it was called, or what may hold some;
+ * null without any. A medicine without a label on record counts: only a label says that it is free of it.
+ */
+export function copperIn(
+  { entries, medicines }: { entries: Entries } & Pick<TankHistory, 'medicines'>,
+  now: number,
+): string | null {
+  const fresh = (at: number) => now - at < UNKNOWN_DAYS * DAY_MS;
+  const put = [
+    ...entries.treatment.flatMap(({ at, entry: { agent, product } }) => {
+      if (agent === 'copper') return { at, product, name: product ?? 'Copper' };
+      const known = Object.values(medicines).some(({ name }) => name === product);
+      return agent === 'otherMedicine' && !known && fresh(at)
+        ? { at, product, name: product ?? UNKNOWN }
+        : [];
+    }),
+    ...entries.medication.flatMap(({ at, entry: { act, medicineId, what } }) => {
+      if (act !== 'given') return [];
+      const label = medicines[medicineId];
+      const mayBe = label ? label.kind === 'copper' : fresh(at);
+      return mayBe ? { at, product: what, name: what } : [];
+    }),
+  ].toSorted((a, b) => a.at - b.at);
+  return put.findLast(({ at, product }) => !goneSince(entries, at, product))?.name ?? null;
 }
 
 /** A binder is taken to be in the water so long, where nobody measures it, days. */

@@ -48,11 +48,11 @@ describe('what is in a tank', () => {
     put(1, COPPER, 'given', { mL: 2 });
     put(5, COPPER, 'carbonIn');
     expect(present(6)).toEqual(['Copper']);
-    expect(copperIn(history(6).entries)).toBe('Copper');
+    expect(copperIn(history(6), onDay(6))).toBe('Copper');
     put(7, COPPER, 'measured', { value: 0.05 });
-    expect(copperIn(history(8).entries)).toBe('Copper');
+    expect(copperIn(history(8), onDay(8))).toBe('Copper');
     put(9, COPPER, 'measured', { value: 0 });
-    expect([present(10), copperIn(history(10).entries)]).toEqual([[], null]);
+    expect([present(10), copperIn(history(10), onDay(10))]).toEqual([[], null]);
   });
 
   it('another medicine goes with carbon, a binder with its time, all with a cleaning', () => {

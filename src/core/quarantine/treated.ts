@@ -67,7 +67,7 @@ export function medicineHome(
   at: number,
 ): MedicineHome {
   const binder = binderIn(history.entries, at);
-  const copper = copperIn(history.entries);
+  const copper = copperIn(history, at);
   const known = presentIn(history, medicines, at);
   const here = rosterOf(history).filter(isHere);
   const { tank, standing } = history;

@@ -1,5 +1,7 @@
 import type { TankHistory } from '../history/tankHistory';
+import { COPPER_AND_BINDER, copperIn } from '../quarantine/copper';
 import type { Run } from '../records/schema/run';
+import { instant } from '../time/zone';
 import { countOf, formatSignificant } from '../units/format';
 import { minutesPerLitre, saltYield, wasteRatio, weighed } from '../water/learned';
 import { chosen, clocksOfSteps, noted, type Procedure, type Step } from './procedure';
@@ -110,6 +112,10 @@ function sourceText(run: Run, tank: TankHistory | null): string {
         : `Time one jug and log it as purified water: how long ${say(litres)} L take is then known. TDS at the end should read 0.`;
     }
     case 'tap':
+      if (tank) {
+        const copper = copperIn(tank, instant(run.begunAt));
+        if (copper !== null) return `${copper} is in ${tank.tank.name}. ${COPPER_AND_BINDER}`;
+      }
       return 'Conditioner by its own label, for chloramine too if your supplier uses it, and a test for total chlorine after. Then test ammonia: chloramine leaves some behind.';
     case 'natural':
       return 'Not in the days after a storm. Let it stand dark and aired, and measure salinity: it is seldom 35.';

@@ -31,7 +31,7 @@ export function freeAmmoniaRange(
 export const UNKNOWN_PH: Interval = { low: 7.8, high: 8.2 };
 
 /** How much free ammonia matters, by default in mg NH3-N/L; the keeper may change the limits. */
-export const FREE_AMMONIA_LEVELS = { comfortable: 0.02, watch: 0.05, act: 0.2 } as const;
+export const FREE_AMMONIA_LEVELS = { comfortable: 0.02, watch: 0.05, act: 0.1 } as const;
 export type FreeAmmoniaLevel = 'comfortable' | 'watch' | 'act' | 'emergency';
 export type FreeAmmoniaLimits = { comfortable: number; watch: number; act: number };
 

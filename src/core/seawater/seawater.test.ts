@@ -120,6 +120,8 @@ describe('free ammonia', () => {
     [0.02, 'comfortable'],
     [0.021, 'watch'],
     [0.06, 'act'],
+    [0.1, 'act'],
+    [0.15, 'emergency'],
     [0.3, 'emergency'],
   ] as const)('%d mg/L is judged %s', (value, level) => {
     expect(freeAmmoniaLevel(value)).toBe(level);

@@ -1,3 +1,5 @@
+import { binderWords } from '../../quarantine/binder';
+import { instant } from '../../time/zone';
 import { air, emergency, testStep } from './shared';
 import { changeWords } from './words';
 
@@ -36,16 +38,21 @@ export const ammoniaSpike = emergency(
       id: 'bind',
       kind: 'check',
       span: 'hour',
-      title: 'Bottled bacteria, or a binder by its label',
-      text: () =>
-        'A binder makes many test kits read wrong: its label says which. Carbon does not take ammonia. No medicine meanwhile without a veterinarian.',
+      title: 'A binder, only where no copper is in',
+      text: (run, tank) =>
+        `${binderWords(tank, instant(run.begunAt))} Bottled bacteria may help, and take days. Carbon does not take ammonia. No medicine meanwhile without a veterinarian.`,
+      opens: {
+        form: 'dose',
+        given: { substance: 'ammoniaBinder' },
+        label: 'Log a binder, checked',
+      },
       caution: 'medicine',
     },
     {
       ...testStep(
         'again',
         'Test again after an hour',
-        'Ammonia and pH. As long as free ammonia reads over 0.05 mg/L, change again.',
+        'Ammonia and pH. As long as free ammonia is over 0.02 mg/L, change again, at most half at a time, until it is under it today.',
       ),
     },
     {

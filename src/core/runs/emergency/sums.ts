@@ -17,6 +17,24 @@ export interface AmmoniaChange {
   litres: number;
   /** pH once the new water is in. */
   phAfter: number;
+  /** Changes of half the water at most, one after the other, until it is there; 0 where none is needed. */
+  rounds: number;
+}
+
+/** More rounds than this are not foretold: what the tests say meanwhile counts. */
+const MOST_ROUNDS = 8;
+
+/** How many changes of at most half the water bring free ammonia under a level. */
+function roundsTo(total: number, ph: number, level: number, fraction: (ph: number) => number) {
+  let left = total;
+  let now = ph;
+  let rounds = 0;
+  while (left * fraction(now) > level && rounds < MOST_ROUNDS) {
+    left *= 1 - MOST_AT_ONCE;
+    now = mixedPh(now, MOST_AT_ONCE);
+    rounds += 1;
+  }
+  return rounds;
 }
 
 /** pH of two waters poured together, taken along a straight line: an approximation that holds for like alkalinity. */
@@ -35,12 +53,12 @@ export function ammoniaChange(
   total: number,
   { ph, temperature, salinity }: Pick<WaterNow, 'ph' | 'temperature' | 'salinity'>,
   litres: number,
-  level: number = FREE_AMMONIA_LEVELS.watch,
+  level: number = FREE_AMMONIA_LEVELS.comfortable,
 ): AmmoniaChange {
-  const free = (share: number) =>
-    total * (1 - share) * freeAmmoniaFraction(mixedPh(ph, share), temperature, salinity);
+  const fraction = (at: number) => freeAmmoniaFraction(at, temperature, salinity);
+  const free = (share: number) => total * (1 - share) * fraction(mixedPh(ph, share));
   // From the largest down, so that no rise by pH on the way is passed over.
-  let share = 1;
+  let share = free(0) <= level ? 0 : 1;
   while (share > 0 && free((share * 100 - 1) / 100) <= level)
     share = Math.round(share * 100 - 1) / 100;
   return {
@@ -49,6 +67,7 @@ export function ammoniaChange(
     share,
     litres: share * litres,
     phAfter: mixedPh(ph, share),
+    rounds: share === 0 ? 0 : roundsTo(total, ph, level, fraction),
   };
 }
 

@@ -46,7 +46,7 @@ function endsCard({ entry }: Reading): boolean {
 /** How much water brings free ammonia down, for this tank; what is done without a test where there is none. */
 export function changeWords(run: Run, history: TankHistory | null): string {
   const usual =
-    'Without a test of today: a third of the water, matched in warmth and salinity, then test.';
+    'Without a test of today: half of the water, matched in temperature and salinity, then test, and change again until free ammonia is under 0.02 mg/L.';
   if (!history) return usual;
   const last = freshReading(run, history, 'ammonia');
   if (!last) return usual;
@@ -58,14 +58,14 @@ export function changeWords(run: Run, history: TankHistory | null): string {
       ? ` Taken as usual, since not tested lately: ${listWords(water.assumed.map((id) => PARAMETERS[id].inSentence))}.`
       : '';
   if (change.share === 0) {
-    return `At pH ${formatPlain(water.ph, 1)} free ammonia is about ${free(change.now)} mg/L, under ${FREE_AMMONIA_LEVELS.watch}: no change is needed for it.${assumed}`;
+    return `At pH ${formatPlain(water.ph, 1)} free ammonia is about ${free(change.now)} mg/L, under ${FREE_AMMONIA_LEVELS.comfortable}: no change is needed for it.${assumed}`;
   }
   const bigger = change.share > MOST_AT_ONCE;
   const first = bigger ? MOST_AT_ONCE * history.netLitres : change.litres;
   return [
-    `Change **${formatPlain(Math.ceil(first), 0)} L** now, ${formatPlain((first / history.netLitres) * 100, 0)} % of the water.`,
+    `Change **${formatPlain(Math.ceil(first), 0)} L** now, ${formatPlain((first / history.netLitres) * 100, 0)} % of the water, matched in temperature and salinity.`,
     bigger
-      ? `All in all it takes ${formatPlain(change.share * 100, 0)} %: half at once, test, and the rest some hours later.`
+      ? `It takes about ${change.rounds} such changes within the day to come under ${FREE_AMMONIA_LEVELS.comfortable} mg/L: test an hour after each, and change at most half at a time.`
       : `Free ammonia falls from about ${free(change.now)} to ${free(change.after)} mg/L, at the pH of ${formatPlain(change.phAfter, 1)} that the new water brings.`,
     endsCard(last)
       ? 'The card ends at what was read: it may be more, so dilute a sample and test that.'

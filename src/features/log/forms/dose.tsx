@@ -60,7 +60,7 @@ export const DoseEntryForm = entryForm({
   fields: doseFields,
   start: (context) => nextDose(context),
   formOf: formOfDose,
-  read: (form, { today, history }) => readDose(form, today, copperIn(history.entries)),
+  read: (form, { today, history, now }) => readDose(form, today, copperIn(history, now)),
   Fields: DoseFields,
   Meaning: DoseMeaning,
   labels: { amount: 'How much', product: 'What you call it', percent: 'Strength' },
@@ -72,7 +72,7 @@ export const BacteriaForm = entryForm({
   fields: doseFields,
   start: (context) => nextDose(context, 'bacteria'),
   formOf: formOfDose,
-  read: (form, { today, history }) => readDose(form, today, copperIn(history.entries)),
+  read: (form, { today, history, now }) => readDose(form, today, copperIn(history, now)),
   Fields: DoseFields,
   Meaning: DoseMeaning,
 });

@@ -4,6 +4,7 @@ import * as z from 'zod';
 import { latestReading } from '@/core/history/tankHistory';
 import { formatIn, toCanonical } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
+import { COPPER_AND_BINDER, copperIn } from '@/core/quarantine/copper';
 import { NOTE_LETTERS, type Quantity } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
 import {
@@ -122,6 +123,7 @@ export const WaterChangeEntryForm = entryForm({
 
 function WaterChangeFields({ form, set, errors, context }: FieldsProps<WaterChangeForm>) {
   const router = useRouter();
+  const copper = copperIn(context.history, context.now);
   return (
     <>
       <Field
@@ -148,6 +150,9 @@ function WaterChangeFields({ form, set, errors, context }: FieldsProps<WaterChan
           Chlorine in tap water kills the filter’s bacteria and harms animals: a conditioner by its
           label goes in before the salt. What the cycle showed has to be seen again.
         </Remark>
+      ) : null}
+      {form.source === 'conditionedTap' && copper !== null ? (
+        <Remark tone="danger">{`${copper} is in this water. ${COPPER_AND_BINDER}`}</Remark>
       ) : null}
       <SectionHead title="The new water" end="what was measured of it" />
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>
