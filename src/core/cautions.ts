@@ -39,7 +39,7 @@ export const CAUTIONS = {
   },
   rockHands: {
     title: 'Gloves with live rock',
-    text: 'Bristle worms, mantis shrimps and palythoas live in it. Wash cuts at once: marine infections are not to be waited with. Never scrub or boil it: what dries or steams can poison a room.',
+    text: 'Bristle worms, mantis shrimps and palythoas live in it. Wash cuts at once: a doctor sees what grows red or warm the same day. A bump on hand or arm weeks later is for a doctor too: say “fish tank”. Never scrub or boil it: what dries or steams can poison a room.',
   },
   unplugFirst: {
     title: 'Unplug it before hands go in',
@@ -64,6 +64,22 @@ export const CAUTIONS = {
   carbonSource: {
     title: 'A carbon source takes oxygen',
     text: 'Only with a skimmer that works and strong air. A little, raised once a week at most; stopped at once where the water clouds or fish gasp.',
+  },
+  formaldehyde: {
+    title: 'Formaldehyde: fumes, oxygen, the law',
+    text: 'Gloves, goggles, open windows; children and pets elsewhere: its fumes harm lungs and eyes. It takes oxygen from the water, so strong air first. With a white sediment it has turned poisonous and is not used. By its label, a veterinarian and your local law, which forbids it in some places.',
+  },
+  kalk: {
+    title: 'Kalk burns eyes and skin',
+    text: 'Goggles and gloves, and no dust breathed in while it is mixed. Clear lime water alone, dripped slowly into strong flow and never all at once: pH must not pass 8.5. Children and pets elsewhere.',
+  },
+  caustic: {
+    title: 'Caustic two-part burns',
+    text: 'Some first parts are lye or soda ash: goggles and gloves, into water and never water onto it. The parts never meet outside the tank, each goes slowly into strong flow with minutes between, and its label’s limit a day holds.',
+  },
+  blades: {
+    title: 'Blades and bites',
+    text: 'Tangs carry blades at the tail; triggers, tuskfish, puffers and morays bite deep. No hand-feeding and no bare hands near them: a box or a net. A deep bite, one of a moray above all, is for a doctor the same day.',
   },
   blackout: {
     title: 'Dark water loses oxygen',

@@ -4,8 +4,15 @@ import type { Batch } from '../records/schema/batch';
 import type { Medicine } from '../records/schema/medicine';
 import type { Protocol } from '../records/schema/protocol';
 import type { Ask } from '../tasks/types';
-import { addDaysIn, instant, startOfDayIn } from '../time/zone';
-import { countOf } from '../units/format';
+import { freeAmmoniaNow } from '../meaning/fishIn';
+import { SIGN_WORDS } from '../records/kinds/look';
+import { shortDay, timeWords } from '../time/words';
+import { addDaysIn, HOUR_MS, instant, startOfDayIn } from '../time/zone';
+import { countOf, formatPlain, listWords } from '../units/format';
+import type { BatchClock, StandingSign } from './clock';
+import { FREE_MOST } from './hold';
+import { medicineAsks } from './medicineAsks';
+import { otherSigns } from './transfer';
 import { presentIn } from './treated';
 import type { AmmoniaPlan } from './water';
 
@@ -16,9 +23,9 @@ const FIRST_DAYS = 7;
 export interface AskedOf {
   id: string;
   batch: Batch;
-  protocol: Pick<Protocol, 'name' | 'tests' | 'stages'>;
-  /** Midnight since which its days are clear, ms; null while a sign stands. */
-  clearSince: number | null;
+  protocol: Pick<Protocol, 'name' | 'tests' | 'stages' | 'moves'>;
+  /** Since when its days are clear, the signs that stand, and the moves of it. */
+  clock: Pick<BatchClock, 'clearSince' | 'standing' | 'transfer'>;
   /** How its ammonia is held. */
   plan: Pick<AmmoniaPlan, 'everyDays' | 'litres' | 'nitrogen' | 'carried'>;
 }
@@ -68,31 +75,132 @@ function testsOf(one: AskedOf, history: TankHistory): Ask[] {
 /** A stage that began longer ago was begun, or is overtaken, days. */
 const BEGUN_DAYS = 6;
 
-/** The stages of its protocol that begin yet, by its clear days: a move, a dip, a medicine taken out. */
-function stagesOf({ id, protocol, clearSince }: AskedOf, history: TankHistory, at: number): Ask[] {
+/** The stages of its protocol that begin yet, by its clear days: a dip, a treatment, a watch. */
+function stagesOf(
+  { id, protocol, clock }: AskedOf,
+  history: TankHistory,
+  labelled: boolean,
+  at: number,
+): Ask[] {
+  const { clearSince } = clock;
   if (clearSince === null) return [];
   const { zone } = history.tank;
   const today = startOfDayIn(at, zone);
   const dated = protocol.stages
-    .map(({ name, fromDay, does }) => ({ name, does, due: addDaysIn(clearSince, fromDay, zone) }))
+    .filter(({ onSign }) => !onSign)
+    .map((stage) => ({ ...stage, due: addDaysIn(clearSince, stage.fromDay, zone) }))
     .filter(({ due }) => due > clearSince && due > addDaysIn(today, -BEGUN_DAYS, zone));
   // Of those that have begun only the newest is still to be done.
   const newest = Math.max(...dated.flatMap(({ due }) => (due <= today ? due : [])));
   return dated
     .filter(({ due }) => due >= newest)
-    .map(({ name, does, due }) => ({
+    .map(({ name, does, due, treats }): Ask => {
+      const base = { id: `stage/${id}/${name}`, due };
+      return treats && !labelled
+        ? {
+            ...base,
+            title: 'Copy the label of the medicine first',
+            because: `${protocol.name}: without a label nothing is dosed`,
+            minutes: 5,
+            opens: { quarantine: 'medicines', given: { tank: history.tankId } },
+          }
+        : {
+            ...base,
+            title: name,
+            because: `${protocol.name}: ${does[0] ?? 'its next stage'}`,
+            minutes: 20,
+            opens: { batch: id },
+          };
+    });
+}
+
+const signWords = ({ what, signs }: Pick<StandingSign, 'what' | 'signs'>) =>
+  `${what}: ${listWords(signs.map((sign) => SIGN_WORDS[sign].toLowerCase()))}`;
+
+/** What is done on a sign, as soon as one stands, and never while all are well. */
+function onSignOf({ id, protocol, clock }: AskedOf, history: TankHistory): Ask[] {
+  const standing = clock.standing.filter(({ expected }) => !expected);
+  const [first] = standing;
+  if (!first) return [];
+  const due = startOfDayIn(Math.min(...standing.map(({ since }) => since)), history.tank.zone);
+  return protocol.stages
+    .filter(({ onSign }) => onSign)
+    .map(({ name, does }) => ({
       id: `stage/${id}/${name}`,
       title: name,
-      because: `${protocol.name}: ${does[0] ?? 'its next stage'}`,
+      because: `${signWords(first)}. ${does[0] ?? ''}`,
       minutes: 20,
       opens: { batch: id },
       due,
     }));
 }
 
-/** The next change that holds ammonia down: where nothing clears it, or a sponge not all of it. */
-function changeOf({ id, batch, plan }: AskedOf, history: TankHistory): Ask[] {
+/** Hours before its time at which a move is asked for. */
+const MOVE_AHEAD_HOURS = 6;
+
+/** The next move to the other tank; and what is seen that moves do not answer. */
+function movesOf({ id, clock }: AskedOf, history: TankHistory): Ask[] {
+  const { transfer } = clock;
+  if (!transfer) return [];
   const { zone } = history.tank;
+  const asks: Ask[] = [];
+  const other = clock.standing.find(({ signs }) => otherSigns(signs).length > 0);
+  if (other) {
+    asks.push({
+      id: `otherDisease/${id}/${other.lot}`,
+      title: 'Decide on treatment today',
+      because: `${signWords({ ...other, signs: otherSigns(other.signs) })}. Moves clear ich alone: go on moving, and ask a veterinarian today`,
+      minutes: 30,
+      opens: { batch: id },
+      due: startOfDayIn(other.since, zone),
+    });
+  }
+  const { next, count, anew } = transfer;
+  if (!next) return asks;
+  const by = `by ${shortDay(next.by, zone)}, ${timeWords(next.by, zone)}`;
+  const because =
+    next.number > 0
+      ? `Within 72 h of the last, ${by}, whatever is seen: a later one begins the moves anew`
+      : anew === 'grains'
+        ? 'Grains were seen after the last move: the moves begin anew with this one'
+        : `It was due ${by}: the moves begin anew with this one`;
+  asks.push({
+    id: `move/${id}`,
+    title:
+      next.number === 0
+        ? 'Move them to the other tank now'
+        : next.number <= count
+          ? `Move ${next.number} of ${count} to the other tank`
+          : 'One more move to the other tank',
+    because,
+    minutes: 40,
+    opens: { batch: id },
+    due: next.number === 0 ? next.by : next.by - MOVE_AHEAD_HOURS * HOUR_MS,
+  });
+  return asks;
+}
+
+/** Between moves no change is due, since each renews all water; one is where free ammonia passes its limit. */
+function changeBetweenMoves({ id }: AskedOf, history: TankHistory, at: number): Ask[] {
+  const free = freeAmmoniaNow(history, at);
+  if (!free || free.range.high <= FREE_MOST) return [];
+  return [
+    {
+      id: `quarantineChange/${id}/free`,
+      title: 'Change water in quarantine, or move them early',
+      because: `Free ammonia may be ${formatPlain(free.range.high, 3)} mg/L, above ${FREE_MOST}: matched in temperature and salinity`,
+      minutes: 25,
+      opens: { batch: id },
+      due: startOfDayIn(at, history.tank.zone),
+    },
+  ];
+}
+
+/** The next change that holds ammonia down: where nothing clears it, or a sponge not all of it. */
+function changeOf(one: AskedOf, history: TankHistory, medicated: boolean, at: number): Ask[] {
+  const { id, batch, plan, protocol } = one;
+  const { zone } = history.tank;
+  if (protocol.moves) return changeBetweenMoves(one, history, at);
   const { filter = 'uncycled' } = batch;
   if (filter === 'cycled' || plan.nitrogen <= 0 || plan.litres <= 0) return [];
   // A sponge of which nobody noted the days is trusted to the daily test.
@@ -103,68 +211,12 @@ function changeOf({ id, batch, plan }: AskedOf, history: TankHistory): Ask[] {
     {
       id: `quarantineChange/${id}`,
       title: 'Change water in quarantine',
-      because: `Ammonia is held by a change ${plan.everyDays === 1 ? 'a day' : `every ${countOf(plan.everyDays, 'day')}`}: how much stands with the batch`,
+      because: `Ammonia is held by a change ${plan.everyDays === 1 ? 'a day' : `every ${countOf(plan.everyDays, 'day')}`}: how much stands with the batch${medicated ? '; the new water is dosed to the same level before it goes in' : ''}`,
       minutes: 25,
       opens: { batch: id },
       due: addDaysIn(from, plan.everyDays, zone),
     },
   ];
-}
-
-/** Tests of a medicine against its label's range, and the day on which its label has it out again. */
-function medicineAsks(
-  history: TankHistory,
-  medicines: readonly { id: string; body: Medicine }[],
-  at: number,
-): Ask[] {
-  const { zone } = history.tank;
-  const here = new Set(presentIn(history, medicines, at));
-  return medicines.flatMap(({ id, body }): Ask[] => {
-    if (!here.has(body) || body.kind === 'binder') return [];
-    const own = history.entries.medication.filter(({ entry }) => entry.medicineId === id);
-    const given = own.filter(({ entry }) => entry.act === 'given');
-    // When it was last out, whatever of it was given before no longer counts.
-    const outs = [
-      ...own.filter(({ entry }) =>
-        entry.act === 'measured'
-          ? entry.value === 0
-          : entry.act === 'carbonIn' && body.kind !== 'copper',
-      ),
-      ...history.entries.cleaning,
-    ].map((one) => one.at);
-    const last = given.at(-1);
-    const gone = Math.max(...outs.filter((out) => last !== undefined && out <= last.at));
-    const first = given.find((one) => one.at >= gone);
-    if (!first || !last) return [];
-    const opens = { quarantine: 'medicines', given: { tank: history.tankId } } as const;
-    const asks: Ask[] = [];
-    const out = own.some((one) => one.at >= last.at && one.entry.act === 'carbonIn');
-    const read = own.findLast(({ entry }) => entry.act === 'measured')?.at ?? first.at;
-    const tested = Math.max(read, first.at);
-    if (body.target || out) {
-      asks.push({
-        id: `medicineTest/${history.tankId}/${id}`,
-        title: `Test ${body.name}`,
-        because: out
-          ? 'Carbon is in: gone is what a test of zero says'
-          : 'Held against the range on its label, daily while it is in',
-        minutes: 8,
-        opens,
-        due: addDaysIn(startOfDayIn(tested, zone), 1, zone),
-      });
-    }
-    if (body.days !== undefined && !out) {
-      asks.push({
-        id: `medicineOut/${history.tankId}/${id}`,
-        title: `${body.name}: its days by the label end`,
-        because: `${countOf(body.days, 'day')} since it was given: read the label once more, then out with carbon and changes`,
-        minutes: 30,
-        opens,
-        due: addDaysIn(startOfDayIn(first.at, zone), Math.ceil(body.days), zone),
-      });
-    }
-    return asks;
-  });
 }
 
 /** What the batches and the medicines of a tank ask for next, each once. */
@@ -174,11 +226,15 @@ export function quarantineAsks(
   medicines: readonly { id: string; body: Medicine }[],
   at: number,
 ): Ask[] {
+  const medicated = presentIn(history, medicines, at).some(({ target }) => target);
+  const labelled = medicines.some(({ body }) => body.kind !== 'binder');
   return [
     ...batches.flatMap((one) => [
       ...testsOf(one, history),
-      ...stagesOf(one, history, at),
-      ...changeOf(one, history),
+      ...stagesOf(one, history, labelled, at),
+      ...onSignOf(one, history),
+      ...movesOf(one, history),
+      ...changeOf(one, history, medicated, at),
     ]),
     ...medicineAsks(history, medicines, at),
   ];

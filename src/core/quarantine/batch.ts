@@ -52,7 +52,7 @@ function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: st
 export function clockOf(
   batch: Batch,
   history: Pick<TankHistory, 'tank' | 'entries'>,
-  protocol: Pick<Protocol, 'days'>,
+  protocol: Pick<Protocol, 'days' | 'moves'>,
   at: number,
 ): BatchClock {
   return batchClock(
@@ -62,6 +62,7 @@ export function clockOf(
       animals: history.entries.animals,
       zone: history.tank.zone,
       days: protocol.days,
+      moves: protocol.moves,
     },
     at,
   );
@@ -71,7 +72,7 @@ export function clockOf(
 export function batchView(
   batch: Batch,
   history: TankHistory,
-  protocol: Pick<Protocol, 'days'>,
+  protocol: Pick<Protocol, 'days' | 'moves'>,
   at: number,
 ): BatchView {
   const { zone } = history.tank;

@@ -6,6 +6,7 @@ import type { Batch } from '../records/schema/batch';
 import { addDaysIn, dayOf, daysBetween, instant, startOfDayIn } from '../time/zone';
 import { listWords } from '../units/format';
 import { releaseIn } from './release';
+import { onlyGrains, showsGrains, transferOf, type Moves, type Transfer } from './transfer';
 
 /** What began a clock anew. */
 export interface Restart {
@@ -22,6 +23,8 @@ export interface StandingSign {
   signs: Sign[];
   /** ms */
   since: number;
+  /** Whether the moves of its protocol reckon with it: it stops no day then. */
+  expected: boolean;
 }
 
 export type DayState = 'clear' | 'sign' | 'before' | 'ahead';
@@ -52,6 +55,8 @@ export interface BatchClock {
   /** When it may be released: without another sign, in the middle, and late; ms, midnight. */
   release: { p10: number; p50: number; p90: number };
   isClear: boolean;
+  /** Where the moves stand, of a protocol that moves its fish between two tanks; null of any other. */
+  transfer: Transfer | null;
 }
 
 /** What a clock is read from. */
@@ -61,6 +66,8 @@ export interface ClockSource {
   animals: readonly Logged<AnimalsEntry>[];
   zone: string;
   days: number;
+  /** Of a protocol of moves. */
+  moves?: Moves | undefined;
 }
 
 /** The chance of another sign that is taken where the keeper named none. */
@@ -71,11 +78,15 @@ interface Episode {
   what: string;
   lot: string;
   signs: Set<Sign>;
+  /** When grains were seen on it, ms. */
+  grains: number[];
   first: number;
   last: number;
   /** When it was seen without, ms; null while it was not. */
   healed: number | null;
   died: boolean;
+  /** Grains that the moves of a protocol reckon with: they stop no day. */
+  expected: boolean;
 }
 
 /** The looks at the animals of a batch, from the morning it began on, in order of time. */
@@ -107,16 +118,19 @@ function episodesOf(
     if (current) {
       current.last = when;
       for (const sign of entry.signs) current.signs.add(sign);
+      if (showsGrains(entry.signs)) current.grains.push(when);
       continue;
     }
     const episode: Episode = {
       what: entry.what,
       lot: entry.lot,
       signs: new Set(entry.signs),
+      grains: showsGrains(entry.signs) ? [when] : [],
       first: when,
       last: when,
       healed: null,
       died: false,
+      expected: false,
     };
     open.set(entry.lot, episode);
     all.push(episode);
@@ -135,10 +149,12 @@ function episodesOf(
       what: entry.what,
       lot: entry.lot ?? '',
       signs: new Set(),
+      grains: [],
       first: when,
       last: when,
       healed: when,
       died: true,
+      expected: false,
     });
   }
   return all;
@@ -158,14 +174,33 @@ function restartsOf(source: ClockSource, episodes: readonly Episode[], at: numbe
     batch.restartedAt !== null && instant(batch.restartedAt) <= at
       ? [{ at: instant(batch.restartedAt), kind: 'byHand', because: 'Begun anew by you' }]
       : [];
-  const signs = episodes.map(({ what, signs: seen, first, died }): Restart => ({
-    at: first,
-    kind: died ? 'died' : 'sign',
-    because: died
-      ? `${what} was lost`
-      : `${what}: ${listWords([...seen].map((sign) => SIGN_WORDS[sign].toLowerCase()))}`,
-  }));
+  const signs = episodes
+    .filter(({ expected }) => !expected)
+    .map(({ what, signs: seen, first, died }): Restart => ({
+      at: first,
+      kind: died ? 'died' : 'sign',
+      because: died
+        ? `${what} was lost`
+        : `${what}: ${listWords([...seen].map((sign) => SIGN_WORDS[sign].toLowerCase()))}`,
+    }));
   return [...joined, ...byHand, ...signs].sort((a, b) => a.at - b.at);
+}
+
+/**
+ * Follows the moves of a batch, and marks the grains that they reckon with: those that were seen before the
+ * last of them, and never after.
+ */
+function followMoves(batch: Batch, moves: Moves, episodes: Episode[], at: number): Transfer {
+  const grains = episodes.flatMap((episode) => episode.grains);
+  const overBy = (when: number) => {
+    const before = grains.filter((seen) => seen < when);
+    return transferOf(batch, moves, before, when).done !== null;
+  };
+  for (const episode of episodes) {
+    episode.expected =
+      !episode.died && onlyGrains([...episode.signs]) && !episode.grains.some(overBy);
+  }
+  return transferOf(batch, moves, grains, at);
 }
 
 /**
@@ -190,24 +225,31 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
   const looks = looksOf(source, at);
   const begun = startOfDayIn(instant(batch.begunAt), zone);
   const episodes = episodesOf(source, looks, at);
+  const transfer = source.moves ? followMoves(batch, source.moves, episodes, at) : null;
   const restarts = restartsOf(source, episodes, at);
-  const standing = episodes
-    .filter(({ healed }) => healed === null)
-    .map(({ lot, what, signs, first }) => ({ lot, what, signs: [...signs], since: first }));
+  const open = episodes.filter(({ healed }) => healed === null);
+  const standing = open.map(({ lot, what, signs, first, expected }) => ({
+    ...{ lot, what, signs: [...signs] },
+    ...{ since: first, expected },
+  }));
   const starts = [
     begun,
     ...restarts
       .filter(({ kind }) => kind === 'joined' || kind === 'byHand')
       .map((one) => startOfDayIn(one.at, zone)),
-    ...episodes.flatMap((episode) => clearAfter(episode, zone) ?? []),
+    ...episodes.flatMap((episode) => (episode.expected ? [] : (clearAfter(episode, zone) ?? []))),
+    // Days count from where the moves do: what shed its cysts late is watched as long after them.
+    ...(transfer ? [startOfDayIn(transfer.since, zone)] : []),
   ];
-  const clearSince = standing.length > 0 ? null : Math.max(...starts);
+  const blocked = open.some(({ expected }) => !expected) || transfer?.next?.number === 0;
+  const clearSince = blocked ? null : Math.max(...starts);
   const daysClear = clearSince === null ? 0 : Math.max(0, daysBetween(clearSince, at, zone));
   const today = startOfDayIn(at, zone);
   const chance = batch.restartChance ?? USUAL_RESTART_CHANCE;
   const expected = releaseIn(clearSince === null ? null : daysClear, days, chance);
   const inDays = (count: number) => addDaysIn(today, count, zone);
-  const isClear = clearSince !== null && daysClear >= days;
+  const isClear =
+    clearSince !== null && daysClear >= days && (transfer === null || transfer.done !== null);
   const clearedOn = clearSince === null ? today : addDaysIn(clearSince, days, zone);
   const release = isClear
     ? { p10: clearedOn, p50: clearedOn, p90: clearedOn }
@@ -253,5 +295,6 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
     missed: strip.filter(({ missed }) => missed).length,
     release,
     isClear,
+    transfer,
   };
 }

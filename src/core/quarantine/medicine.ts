@@ -1,10 +1,29 @@
 import { medicineEffect } from '../records/kinds/medication';
-import type { Medicine } from '../records/schema/medicine';
+import type { Medicine, MedicineForm } from '../records/schema/medicine';
+
+/** What a medicine is counted in, by its form. */
+const GIVEN: Record<
+  MedicineForm,
+  { unit: string; one: string; field: 'mL' | 'grams' | 'tablets' }
+> = {
+  liquid: { unit: 'mL', one: '1 mL', field: 'mL' },
+  powder: { unit: 'g', one: '1 g', field: 'grams' },
+  tablet: { unit: 'tablets', one: 'one tablet', field: 'tablets' },
+  food: { unit: 'g of food', one: '1 g of food', field: 'grams' },
+};
+
+export const givenUnit = (form: MedicineForm = 'liquid') => GIVEN[form].unit;
+export const oneGiven = (form: MedicineForm = 'liquid') => GIVEN[form].one;
+
+/** An amount that was given, as an entry keeps it. */
+export function givenAs(form: MedicineForm = 'liquid', amount: number) {
+  return { [GIVEN[form].field]: amount };
+}
 
 /** What changed the amount of a medicine in a tank. */
 export type MedicineEvent =
-  /** mL of the product. */
-  | { at: number; by: 'given'; mL: number }
+  /** mL or grams of the product, or tablets, as its label counts them. */
+  | { at: number; by: 'given'; amount: number }
   /** Litres out and new water in, which holds none. */
   | { at: number; by: 'change'; litres: number }
   /** A test: from then on it is what was read. */
@@ -28,7 +47,9 @@ export function concentration(
     switch (event.by) {
       case 'given':
         level =
-          level === null || strength === undefined ? null : level + (event.mL * strength) / litres;
+          level === null || strength === undefined
+            ? null
+            : level + (event.amount * strength) / litres;
         break;
       case 'change':
         level = level === null ? null : level * (1 - Math.min(1, event.litres / litres));
@@ -44,7 +65,8 @@ export function concentration(
 }
 
 /**
- * mL that bring new water to where the tank stands, so that a change leaves the level as it was.
+ * How much of it, in mL, grams or tablets, brings new water to where the tank stands, so that a change
+ * leaves the level as it was.
  * @throws RangeError without a strength
  */
 export function redose(

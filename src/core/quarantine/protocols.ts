@@ -20,8 +20,19 @@ export function protocolOf(id: string, own: readonly Protocol[] = []): Protocol 
   return found;
 }
 
-/** The stages that a day of a protocol lies in: those that began last, of which several may run at once. */
-export function stagesOn({ stages }: Pick<Protocol, 'stages'>, day: number): Protocol['stages'] {
-  const began = Math.max(...stages.flatMap(({ fromDay }) => (fromDay <= day ? fromDay : [])));
-  return stages.filter(({ fromDay }) => fromDay === began);
+/**
+ * The stages that a day of a protocol lies in: those that began last, of which several may run at once; and
+ * what is done on a sign, while one stands.
+ */
+export function stagesOn(
+  { stages }: Pick<Protocol, 'stages'>,
+  day: number,
+  sign = false,
+): Protocol['stages'] {
+  const dated = stages.filter(({ onSign }) => !onSign);
+  const began = Math.max(...dated.flatMap(({ fromDay }) => (fromDay <= day ? fromDay : [])));
+  return [
+    ...(sign ? stages.filter(({ onSign }) => onSign) : []),
+    ...dated.filter(({ fromDay }) => fromDay === began),
+  ];
 }

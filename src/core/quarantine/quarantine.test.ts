@@ -135,7 +135,7 @@ describe('a medicine by its label', () => {
   it('follows doses and changes by mass balance, and a test goes before it', () => {
     const strong = label({ strength: 10 });
     const events = [
-      { at: 1, by: 'given', mL: 4 },
+      { at: 1, by: 'given', amount: 4 },
       { at: 2, by: 'change', litres: 20 },
     ] as const;
     expect(concentration(strong, 80, events)).toBeCloseTo(0.375, 12);
@@ -153,11 +153,11 @@ describe('a medicine by its label', () => {
         fc.double({ min: 1, max: 60, noNaN: true }),
         (mL, litres) => {
           const strong = label({ strength: 5 });
-          const level = concentration(strong, 80, [{ at: 1, by: 'given', mL }]) ?? 0;
+          const level = concentration(strong, 80, [{ at: 1, by: 'given', amount: mL }]) ?? 0;
           const again = concentration(strong, 80, [
-            { at: 1, by: 'given', mL },
+            { at: 1, by: 'given', amount: mL },
             { at: 2, by: 'change', litres },
-            { at: 3, by: 'given', mL: redose(strong, level, litres) },
+            { at: 3, by: 'given', amount: redose(strong, level, litres) },
           ]);
           expect(again).toBeCloseTo(level, 9);
         },
@@ -240,7 +240,7 @@ describe('protocols', () => {
     };
     expect(named('observe', 5)).toEqual(['Watch']);
     // What is done on a sign does not take the place of looking.
-    expect(named('observeTreat', 5)).toEqual(['Watch', 'On a sign']);
+    expect(named('observeTreat', 5)).toEqual(['Watch']);
     expect(named('coral', 15)).toEqual(['Third dip']);
     expect(named('none', 3)).toEqual([]);
   });

@@ -1,10 +1,17 @@
 import type { TankHistory } from '../history/tankHistory';
 import { isHere, rosterOf } from '../livestock/roster';
 import type { FilterThere } from '../records/schema/batch';
+import type { EntryOf } from '../records/kinds';
 import type { Medicine } from '../records/schema/medicine';
 import { DAY_MS } from '../time/zone';
 import { BINDER_DAYS, binderIn, copperIn, goneSince } from './copper';
 import type { MedicineEvent, MedicineHome } from './medicine';
+
+/** What was given, in the unit of its form; none where nobody said how much. */
+function givenAmount({ mL, grams, tablets }: EntryOf<'medication'>): number[] {
+  const amount = mL ?? grams ?? tablets;
+  return amount === undefined ? [] : [amount];
+}
 
 /** What happened to one medicine in a tank, in order of time. */
 export function medicineEvents(
@@ -16,7 +23,7 @@ export function medicineEvents(
   if (!first) return [];
   const events = own.flatMap(({ at, entry }): MedicineEvent[] => {
     if (entry.act === 'given')
-      return entry.mL === undefined ? [] : [{ at, by: 'given', mL: entry.mL }];
+      return givenAmount(entry).map((amount) => ({ at, by: 'given', amount }));
     if (entry.act === 'carbonIn') return [{ at, by: 'carbon' }];
     return entry.value === undefined ? [] : [{ at, by: 'measured', value: entry.value }];
   });

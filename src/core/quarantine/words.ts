@@ -1,11 +1,12 @@
 import { SIGN_WORDS } from '../records/kinds/look';
 import type { Protocol } from '../records/schema/protocol';
-import { dayWords, shortDay } from '../time/words';
+import { dayWords, shortDay, timeWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { countOf, formatPlain, listWords } from '../units/format';
 import { unitSymbol } from '../units/units';
 import type { BatchView } from './batch';
-import type { BatchClock } from './clock';
+import type { BatchClock, StandingSign } from './clock';
+import { otherSigns, type Transfer } from './transfer';
 import type { AmmoniaPlan } from './water';
 
 /** Whether a batch may be released, and if not, what it waits for: first of all in a sentence. */
@@ -16,7 +17,9 @@ export function batchSentence(
 ): { title: string; text: string } {
   const heads = animals.reduce((sum, { lot }) => sum + (lot.here ?? 1), 0);
   const who = countOf(heads, 'animal');
-  const [first] = clock.standing;
+  const first = clock.standing.find(({ expected }) => !expected);
+  const moves = clock.transfer?.next ? movesSentence(clock.transfer, first, zone) : null;
+  if (moves) return moves;
   if (first) {
     return {
       title: 'A sign stands.',
@@ -33,6 +36,30 @@ export function batchSentence(
   return {
     title: `${countOf(left, 'clear day')} to go.`,
     text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The first day to move them is **${dayWords(clock.release.p10, zone)}**; a sign in any of them begins the ${protocol.days} anew.`,
+  };
+}
+
+/** What is said of moves that go on: the next of them, by when, and what they do not answer. */
+function movesSentence(
+  { next, count, anew }: Transfer,
+  first: StandingSign | undefined,
+  zone: string,
+): { title: string; text: string } {
+  const by = next ? `${dayWords(next.by, zone)}, ${timeWords(next.by, zone)}` : '';
+  const other = first ? otherSigns(first.signs) : [];
+  const shown =
+    first && other.length > 0
+      ? ` **${first.what}** shows ${listWords(other.map((sign) => SIGN_WORDS[sign].toLowerCase()))}: that is another disease. Go on moving, and decide on treatment today, with a veterinarian.`
+      : '';
+  if (next?.number === 0) {
+    return {
+      title: 'Move them now.',
+      text: `${anew === 'grains' ? 'Grains were seen after the last move' : `This move was due by ${by}`}: all ${count} moves are made again, beginning with this one.${shown}`,
+    };
+  }
+  return {
+    title: `Move ${next?.number ?? count} of ${count} by ${by}.`,
+    text: `At most 72 h after the last, into the tank that was disinfected and dried. White grains before the last move are expected and stop nothing.${shown}`,
   };
 }
 

@@ -17,7 +17,7 @@ import { revisionSchema, type Revision } from './schema/revision';
  * version 9 narrowed what keys and ids may hold and what figures of an animal may be; version 10 added
  * time without flow, where new water came from, and a label that is silent about the filter.
  */
-export const FILE_VERSION = 10;
+export const FILE_VERSION = 11;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

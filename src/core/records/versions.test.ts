@@ -176,9 +176,24 @@ describe('version 10', () => {
     expect(bodies).toContainEqual(expect.objectContaining({ source: 'conditionedTap' }));
     expect(log.medicines.map(({ body }) => body.harmsFilter).sort()).toEqual(['unknown', 'yes']);
   });
+});
+
+describe('version 11', () => {
+  it('opens with moves between two tanks, new signs, tablets and lime water', () => {
+    const log = mergeRevisions(EMPTY_LOG, opened(11).file.records);
+    const bodies = Object.values(log.entries)
+      .flat()
+      .map(({ body }) => body);
+    expect(log.batches.some(({ body }) => body.moves?.length === 1)).toBe(true);
+    expect(log.protocols.some(({ body }) => body.moves?.count === 4)).toBe(true);
+    expect(bodies).toContainEqual(expect.objectContaining({ signs: ['slime', 'intoTheFlow'] }));
+    expect(bodies).toContainEqual(expect.objectContaining({ substance: 'kalk' }));
+    expect(bodies).toContainEqual(expect.objectContaining({ act: 'given', tablets: 2 }));
+    expect(log.medicines.some(({ body }) => body.form === 'tablet')).toBe(true);
+  });
 
   it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened(10).file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(10)));
+    const again = writeLogFile(toLogFile(opened(11).file.records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(11)));
   });
 });

@@ -118,14 +118,14 @@ describe('a batch asks for', () => {
   });
 
   it('the stages of its protocol on their clear days, and not while a sign stands', () => {
-    const { log, lot, due } = spare({ protocol: 'transfer' });
-    const moves = (day: number) => due(day).filter((line) => /move|Watch/.test(line));
-    expect(moves(11)).toEqual(['First move 2', 'Second move 5']);
+    const { log, lot, due } = spare({ protocol: 'coral' });
+    const dips = (day: number) => due(day).filter((line) => /dip|Isolate/.test(line));
+    expect(dips(11)).toEqual(['Isolate 0', 'Second dip 6']);
     // The one that was missed stands until the next is due.
-    expect(moves(14)).toEqual(['First move -1', 'Second move 2', 'Third move 5']);
-    expect(moves(16)[0]).toBe('Second move 0');
-    log.entry(onDay(16), { kind: 'look', lot, what: 'Goby', state: 'sign', signs: ['dust'] });
-    expect(moves(16)).toEqual([]);
+    expect(dips(18)).toEqual(['Second dip -1', 'Third dip 6']);
+    expect(dips(24)[0]).toBe('Third dip 0');
+    log.entry(onDay(24), { kind: 'look', lot, what: 'Goby', state: 'sign', signs: ['dust'] });
+    expect(dips(24)).toEqual([]);
   });
 
   it('a medicine held against its label daily, and out after its days', () => {
@@ -147,7 +147,7 @@ describe('a batch asks for', () => {
     expect(copper(13)).toEqual(['Test Copper one 0']);
     act(13, 'measured', 1.5);
     expect(copper(13)).toEqual(['Test Copper one 1']);
-    expect(copper(20)).toContain('Copper one: its days by the label end 2');
+    expect(copper(20)).toContain('Copper one: its days by the label end 3');
     act(22, 'carbonIn');
     // Carbon says nothing of copper: a test of zero does.
     expect(copper(24)).toEqual(['Test Copper one -10']);
@@ -155,11 +155,33 @@ describe('a batch asks for', () => {
     expect(copper(24)).toEqual([]);
     // Given anew, its days are counted anew, and the carbon of before is no more.
     act(26, 'given');
-    expect(copper(30)).toEqual(['Test Copper one -3', 'Copper one: its days by the label end 6']);
+    expect(copper(30)).toEqual(['Test Copper one -3']);
+    act(27, 'measured', 1.5);
+    expect(copper(30)).toEqual(['Test Copper one -2', 'Copper one: its days by the label end 7']);
     log.entry(onDay(31), { kind: 'cleaning' });
     act(33, 'given');
     expect(copper(33)).toEqual(['Test Copper one 1']);
-    expect(copper(38)).toContain('Copper one: its days by the label end 5');
+    act(34, 'measured', 1.5);
+    expect(copper(38)).toContain('Copper one: its days by the label end 6');
+    // Below the range its days begin anew; above it is an overdose.
+    act(38, 'measured', 0.4);
+    expect(copper(38)).toEqual(['Test Copper one 1', 'Copper one reads below its label 0']);
+    act(39, 'measured', 1.6);
+    act(40, 'measured', 9);
+    expect(copper(40)).toContain('Copper one reads above its label 0');
+    // What was over neither counts anew nor is lost: ten days since the test of day 39, two untested ones apart.
+    act(44, 'measured', 1.6);
+    expect(copper(44)).toContain('Copper one: its days by the label end 7');
+  });
+
+  it('the label, and nothing else, of a medicine that went in without one', () => {
+    const { log, due } = spare({ protocol: 'preventive' });
+    expect(due(13)).toContain('Copy the label of the medicine first 0');
+    log.entry(onDay(13), { kind: 'treatment', agent: 'copper', product: 'Copper two' });
+    const lines = due(30).join();
+    expect(lines).toMatch(/Copy the label of Copper two/);
+    expect(lines).toMatch(/Test ammonia/);
+    expect(lines).not.toMatch(/dose|days by the label|taken out/);
   });
 });
 

@@ -33,10 +33,10 @@ export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {
       history,
       running.map(({ id, body }) => {
         const protocol = protocolOf(body.protocol, own);
-        const { clearSince } = clockOf(body, history, protocol, at);
+        const clock = clockOf(body, history, protocol, at);
         const carries = workingSponge(log, tankId, at, find)?.low;
         const plan = ammoniaPlan(history, body, find, at, [], carries);
-        return { id, batch: body, protocol, clearSince, plan };
+        return { id, batch: body, protocol, clock, plan };
       }),
       log.medicines,
       at,

@@ -1,5 +1,6 @@
 import { countedReadings, type TankHistory } from '../history/tankHistory';
 import type { Interval } from '../math/interval';
+import { substanceMoves } from '../records/kinds/dose';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import { DAY_MS } from '../time/zone';
 import { MEQ_PER_DKH } from '../units/constants';
@@ -24,7 +25,11 @@ const MOST_DAYS = 21;
 function dosed(history: TankHistory, from: number, to: number): number | null {
   let rise = 0;
   for (const dose of history.entries.dose) {
-    if (dose.at <= from || dose.at > to || dose.entry.substance !== 'alkalinity') continue;
+    if (dose.at <= from || dose.at > to) continue;
+    const { substance } = dose.entry;
+    // Of two-part and kalk nothing here says how much alkalinity is in them.
+    if (substance === 'twoPart' || substance === 'kalk') return null;
+    if (substance !== 'alkalinity') continue;
     const brought = broughtBy(dose, history);
     if (!brought) return null;
     rise += brought.alkalinity * MEQ_PER_DKH;
@@ -54,7 +59,11 @@ export function consumptionOf(
     // What was added of calcium is not known by its grams: a salt is not named in the log.
     if (
       parameter === 'calcium' &&
-      history.entries.dose.some((dose) => within(dose) && dose.entry.substance === 'other')
+      history.entries.dose.some(
+        (dose) =>
+          within(dose) &&
+          (dose.entry.substance === 'other' || substanceMoves(dose.entry.substance, 'calcium')),
+      )
     ) {
       continue;
     }

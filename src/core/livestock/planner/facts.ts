@@ -96,8 +96,11 @@ function batchesOf(source: StockSource): {
     ({ id, name, litres, zone, batches, looks, animals }) => {
       let latest: BatchClock['release'] | null = null;
       for (const { id: batchId, body: batch } of batches) {
-        const { days } = protocolOf(batch.protocol, source.protocols);
-        const { release, restarts } = batchClock({ batch, looks, animals, zone, days }, source.at);
+        const { days, moves } = protocolOf(batch.protocol, source.protocols);
+        const { release, restarts } = batchClock(
+          { batch, looks, animals, zone, days, moves },
+          source.at,
+        );
         if (!latest || release.p50 > latest.p50) latest = release;
         if (batch.forTankId !== source.tankId) continue;
         const restarted = restarts.at(-1)?.because ?? null;

@@ -18,6 +18,13 @@ export const SIGNS = [
   'stringyFaeces',
   'thin',
   'bloated',
+  'slime',
+  'redSores',
+  'intoTheFlow',
+  'lumps',
+  'onItsSide',
+  'bulgingEye',
+  'thinThoughEating',
 ] as const;
 export type Sign = (typeof SIGNS)[number];
 
@@ -30,8 +37,15 @@ export const SIGN_WORDS: WordsOf<Sign> = {
   scratching: 'Scratching on things',
   flashing: 'Darting and flashing',
   stringyFaeces: 'Stringy faeces',
-  thin: 'Thin',
+  thin: 'Thin, and eats little',
   bloated: 'Bloated',
+  slime: 'White slime, or skin coming off',
+  redSores: 'Red sores or streaks',
+  intoTheFlow: 'Swims into the flow, or hides from light',
+  lumps: 'Lumps on skin or fins',
+  onItsSide: 'Lies on its side',
+  bulgingEye: 'Bulging eye',
+  thinThoughEating: 'Thin though it eats',
 };
 
 const schema = z.strictObject({

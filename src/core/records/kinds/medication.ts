@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { formatPlain } from '../../units/format';
+import { countOf, formatPlain } from '../../units/format';
 import { idSchema, nameSchema, positive } from '../common';
 import type { Medicine } from '../schema/medicine';
 import { HARMED, NO_EFFECT, SLOWED, type CycleEffect } from './effect';
@@ -17,6 +17,9 @@ const schema = z.strictObject({
   act: z.enum(MEDICATION_ACTS),
   /** mL that went in, of one given. */
   mL: positive.optional(),
+  /** Grams of a powder or of food, or tablets, that went in. */
+  grams: positive.optional(),
+  tablets: positive.optional(),
   /** What a test read, in the unit of the label. */
   value: z.number().min(0).max(1_000_000).optional(),
 });
@@ -56,10 +59,12 @@ export const medication = defineKind({
   subject: 'tank',
   name: 'medicine by its label',
   title: ({ what }) => what,
-  line: ({ act, mL, value }) =>
+  line: ({ act, mL, grams, tablets, value }) =>
     [
       ACT_WORDS[act],
       ...(mL === undefined ? [] : [`${formatPlain(mL, 2)} mL`]),
+      ...(grams === undefined ? [] : [`${formatPlain(grams, 3)} g`]),
+      ...(tablets === undefined ? [] : [countOf(tablets, 'tablet')]),
       ...(value === undefined ? [] : [formatPlain(value, 3)]),
     ].join(', '),
   touches: () => ['livestock'],

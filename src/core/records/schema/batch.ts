@@ -33,6 +33,8 @@ export const batchSchema = z.strictObject({
   leftoversOut: z.boolean().optional(),
   /** The chance of another sign before it is clear, as the keeper sees it. */
   restartChance: z.number().min(0).max(0.9).optional(),
+  /** When all of it was moved to the other tank, of a protocol of moves; in any order. */
+  moves: z.array(instantSchema).max(60).optional(),
   /** When it was released, or given up; null while it goes on. */
   endedAt: instantSchema.nullable(),
 });

@@ -24,9 +24,17 @@ export const protocolSchema = z.strictObject({
         name: z.string().trim().min(2).max(60),
         fromDay: z.int().min(0).max(120),
         does: z.array(line).min(1).max(8),
+        /** Asked as soon as a sign stands, and never while all are well. */
+        onSign: z.literal(true).optional(),
+        /** A medicine goes in: asked once its label is on record. */
+        treats: z.literal(true).optional(),
       }),
     )
     .max(10),
+  /** Of moves between two tanks: the most hours between two, and how many there are. */
+  moves: z
+    .strictObject({ everyHours: z.int().min(24).max(120), count: z.int().min(1).max(12) })
+    .optional(),
   /** Tests that fall due: what, and every how many days. */
   tests: z
     .array(

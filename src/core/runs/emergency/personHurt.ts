@@ -80,7 +80,7 @@ export const personHurt = emergency(
       span: 'now',
       title: 'Cut: wash it at once',
       text: () =>
-        'Running water and soap, press, cover. A cut from a tank that grows red, warm or hard, or a fever after it, is for a doctor the same day: say that it was sea water.',
+        'Running water and soap, press, cover. A cut from a tank that grows red, warm or hard, or a fever after it, is for a doctor the same day: say “fish tank” and sea water. So is a bump on hand or arm that comes weeks later.',
       applies: (run) => chosen(run, 'what') === 'cut',
     },
     {

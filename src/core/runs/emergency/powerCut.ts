@@ -49,7 +49,7 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     span: 'hour',
     title: 'Keep its warmth',
     text: (run, tank) =>
-      `${coolingWords(run, tank, noted(run, 'room'))} Blankets around the glass, never over vents or lamps. Closed bottles of warm water, swapped often; no open flame, no generator or grill indoors: the gas kills people.`,
+      `${coolingWords(run, tank, noted(run, 'room'))} Blankets around the glass, never over vents or lamps. Closed bottles of warm water, swapped often; no open flame, no generator or grill indoors: the fumes kill people. Gas and mains are for licensed trades.`,
   },
   {
     id: 'colony',

@@ -7,7 +7,9 @@ import {
   DOSE_SUBSTANCES,
   doseRise,
   isAmmoniaSource,
-  SUBSTANCE_WORDS,
+  substanceCaution,
+  substanceDoes,
+  substanceName,
 } from '@/core/records/kinds/dose';
 import { formatSignificant } from '@/core/units/format';
 import { StrengthFields } from '@/forms/StrengthFields';
@@ -20,7 +22,7 @@ import { Words } from '@/ui/Words';
 import { doseFields, EMPTY_DOSE, formOfDose, readDose, waysOf, type DoseForm } from './doseForm';
 import { entryForm, type FieldsProps, type FormContext } from './entryForm';
 
-const SUBSTANCES = DOSE_SUBSTANCES.map((value) => ({ value, label: SUBSTANCE_WORDS[value] }));
+const SUBSTANCES = DOSE_SUBSTANCES.map((value) => ({ value, label: substanceName(value) }));
 
 const WAYS: Record<DoseForm['by'], string> = {
   drops: 'Drops',
@@ -217,14 +219,20 @@ function DoseMeaning({ body, context }: { body: EntryBody<'dose'>; context: Form
       </Remark>
     );
   }
-  if (!isAmmoniaSource(body.substance)) return null;
+  const caution = substanceCaution(body.substance);
+  if (!isAmmoniaSource(body.substance)) {
+    return (
+      <>
+        <Remark title="What it does">{substanceDoes(body.substance)}</Remark>
+        {caution ? <CautionRemark caution={CAUTIONS[caution]} /> : null}
+      </>
+    );
+  }
   const volume = formatIn(history.netLitres, settings.volumeUnit, 0);
   return (
     <>
       <RiseRemark rise={doseRise(body, history.netLitres)} volume={volume} />
-      {body.substance === 'householdAmmonia' ? (
-        <CautionRemark caution={CAUTIONS.strongAmmonia} />
-      ) : null}
+      {caution ? <CautionRemark caution={CAUTIONS[caution]} /> : null}
     </>
   );
 }

@@ -91,10 +91,13 @@ export function formOfDose(dose: DoseEntry): DoseForm {
   return form;
 }
 
+/** Substances that are usually weighed. */
+const IN_GRAMS: ReadonlySet<DoseSubstance> = new Set(['alkalinity', 'calcium', 'magnesium']);
+
 /** Ways a substance can be measured out. */
 export function waysOf(substance: DoseSubstance): [DoseForm['by'], ...DoseForm['by'][]] {
   if (isAmmoniaSource(substance)) return ['drops', 'mL', 'grams', 'target'];
-  return substance === 'alkalinity' ? ['grams', 'mL'] : ['mL', 'drops', 'grams'];
+  return IN_GRAMS.has(substance) ? ['grams', 'mL'] : ['mL', 'drops', 'grams'];
 }
 
 function strengthOf(form: DoseForm, read: FormReader<DoseForm>): DoseStrength | null {

@@ -181,6 +181,8 @@ const medicationFields = z.object({
   what: z.string(),
   act: z.enum(MEDICATION_ACTS),
   mL: z.string(),
+  /** What the amount is in. */
+  unit: z.enum(['mL', 'grams', 'tablets']),
   value: z.string(),
 });
 
@@ -188,14 +190,23 @@ const medicationFields = z.object({
 export const MedicationForm = entryForm<'medication', z.infer<typeof medicationFields>>({
   kind: 'medication',
   fields: medicationFields,
-  start: () => ({ ...SHARED, medicineId: '', what: '', act: 'given', mL: '', value: '' }),
-  formOf: ({ at, note, medicineId, what, act, mL, value }) => ({
+  start: () => ({
+    ...SHARED,
+    medicineId: '',
+    what: '',
+    act: 'given',
+    mL: '',
+    unit: 'mL',
+    value: '',
+  }),
+  formOf: ({ at, note, medicineId, what, act, mL, grams, tablets, value }) => ({
     at,
     note: note ?? '',
     medicineId,
     what,
     act,
-    mL: mL === undefined ? '' : formatExact(mL),
+    mL: [mL, grams, tablets].map((one) => (one === undefined ? '' : formatExact(one))).join(''),
+    unit: grams !== undefined ? 'grams' : tablets !== undefined ? 'tablets' : 'mL',
     value: value === undefined ? '' : formatExact(value),
   }),
   read: (form) => {
@@ -212,7 +223,7 @@ export const MedicationForm = entryForm<'medication', z.infer<typeof medicationF
       medicineId: form.medicineId,
       what,
       act: form.act,
-      ...(mL === null ? {} : { mL }),
+      ...(mL === null ? {} : { [form.unit]: mL }),
       ...(value === null ? {} : { value }),
       ...note,
     });
@@ -233,7 +244,7 @@ export const MedicationForm = entryForm<'medication', z.infer<typeof medicationF
       {form.act === 'given' ? (
         <Field
           label="How much, by its label"
-          unit="mL"
+          unit={{ mL: 'mL', grams: 'g', tablets: 'tablets' }[form.unit]}
           kind="number"
           value={form.mL}
           error={errors.mL}

@@ -26,6 +26,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { Journey } from '../Journey';
 import { LookPart } from './LookPart';
+import { MovesPart } from './MovesPart';
 import { ReleasePart } from './ReleasePart';
 import { useBatch, type BatchNow } from './useBatches';
 
@@ -53,7 +54,8 @@ export function BatchScreen({ id }: { id: string }) {
   const gone = clock.strip.filter(({ state }) => state !== 'ahead').length;
   const restart = clock.restarts.at(-1);
   const [first] = view.animals;
-  const stages = stagesOn(protocol, clock.daysClear);
+  const sign = clock.standing.some(({ expected }) => !expected);
+  const stages = stagesOn(protocol, clock.daysClear, sign);
   return (
     <Screen
       head={<BackHead title="Quarantine" aside={`${history.tank.name}, batch ${number}`} />}
@@ -81,6 +83,7 @@ export function BatchScreen({ id }: { id: string }) {
       {over ? null : (
         <>
           <Words as="body">{releaseWords(clock, zone)}</Words>
+          {clock.transfer ? <MovesPart batch={batch} transfer={clock.transfer} now={now} /> : null}
           <LookPart batch={batch} now={now} />
           {stages.map(({ name, does }) => (
             <View key={name} style={{ gap: 4 }}>

@@ -137,7 +137,7 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
                 tone={meaning.urgency === 'now' ? 'danger' : 'watch'}
                 title={SIGN_WORDS[seen]}
               >
-                {`${meaning.may} ${meaning.first} A veterinarian: ${meaning.vet.charAt(0).toLowerCase()}${meaning.vet.slice(1)}`}
+                {`${meaning.may} How fast it kills: ${meaning.kills.charAt(0).toLowerCase()}${meaning.kills.slice(1)} ${meaning.first} A veterinarian: ${meaning.vet.charAt(0).toLowerCase()}${meaning.vet.slice(1)}`}
               </Remark>
             ))}
             {daysNotEating > 0 ? (

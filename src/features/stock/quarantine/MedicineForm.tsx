@@ -1,12 +1,17 @@
 import { useState } from 'react';
 import { View } from 'react-native';
+import { oneGiven } from '@/core/quarantine/medicine';
 import {
+  COPPER_FORMS,
   LABEL_SAYS,
+  MEDICINE_FORMS,
   MEDICINE_KINDS,
   REDUCING,
   type Medicine,
 } from '@/core/records/schema/medicine';
 import type { RevisionOf } from '@/core/records/schema/revision';
+import { CAUTIONS } from '@/core/cautions';
+import { CautionRemark } from '@/frame/CautionRemark';
 import { FormRemarks } from '@/forms/FormRemarks';
 import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
@@ -30,6 +35,17 @@ const KIND_LABELS: Record<Medicine['kind'], string> = {
   peroxide: 'Peroxide',
   other: 'Another medicine',
   binder: 'Binder, dechlorinator',
+};
+const FORM_LABELS: Record<NonNullable<Medicine['form']>, string> = {
+  liquid: 'A liquid',
+  powder: 'A powder',
+  tablet: 'Tablets',
+  food: 'Mixed into food',
+};
+const COPPER_LABELS: Record<NonNullable<Medicine['copper']>, string> = {
+  chelated: 'Chelated',
+  ionic: 'Ionic',
+  unknown: 'The label is silent',
 };
 const REDUCES: Record<Medicine['reducing'], string> = {
   no: 'It does not reduce',
@@ -73,7 +89,7 @@ export function MedicineForm({
     if (saved) onDone();
   };
   const number = (
-    field: 'low' | 'high' | 'strength' | 'days',
+    field: 'low' | 'high' | 'strength' | 'days' | 'redoseDays',
     label: string,
     more: { unit?: string; hint?: string } = {},
   ) => (
@@ -103,6 +119,26 @@ export function MedicineForm({
         onChange={(kind) => set({ kind })}
         options={MEDICINE_KINDS.map((value) => ({ value, label: KIND_LABELS[value] }))}
       />
+      <Choice
+        label="How it is given"
+        value={form.form}
+        onChange={(given) => set({ form: given })}
+        options={MEDICINE_FORMS.map((value) => ({ value, label: FORM_LABELS[value] }))}
+      />
+      {form.kind === 'copper' ? (
+        <>
+          <Choice
+            label="Its copper is"
+            value={form.copper}
+            onChange={(copper) => set({ copper })}
+            options={COPPER_FORMS.map((value) => ({ value, label: COPPER_LABELS[value] }))}
+          />
+          <Remark>
+            A kit reads chelated or ionic copper, seldom both: use one that names yours.
+          </Remark>
+        </>
+      ) : null}
+      {form.kind === 'formaldehyde' ? <CautionRemark caution={CAUTIONS.formaldehyde} /> : null}
       {form.kind === 'binder' ? (
         <>
           <Choice
@@ -128,11 +164,12 @@ export function MedicineForm({
             error={errors.unit}
             onChange={(text) => set({ unit: text })}
           />
-          {number('strength', 'By how much 1 mL raises 1 L', {
+          {number('strength', `By how much ${oneGiven(form.form)} raises 1 L`, {
             unit,
             hint: 'From the label; without it no dilution is worked out.',
           })}
           {number('days', 'Days it is kept up')}
+          {number('redoseDays', 'Given again after so many days')}
           <Choice
             label="What it does to the filter"
             value={form.harmsFilter}

@@ -1,7 +1,13 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
-import { concentration, medicineConflicts, redose } from '@/core/quarantine/medicine';
+import {
+  concentration,
+  givenAs,
+  givenUnit,
+  medicineConflicts,
+  redose,
+} from '@/core/quarantine/medicine';
 import { medicineEffect } from '@/core/records/kinds/medication';
 import type { Agent } from '@/core/records/kinds/treatment';
 import { medicineEvents, medicineHome } from '@/core/quarantine/treated';
@@ -206,7 +212,7 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
       <Field
         label="Given, by its label"
         kind="number"
-        unit="mL"
+        unit={givenUnit(body.form)}
         value={mL}
         onChange={setMl}
         error={
@@ -219,7 +225,9 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
         kind="primary"
         label="Log it as given"
         disabled={blocked || amount === null}
-        onPress={() => log('given', { mL: amount }, `${body.name} given`)}
+        onPress={() => {
+          if (amount !== null) log('given', givenAs(body.form, amount), `${body.name} given`);
+        }}
       />
       <Field
         label={`A test read${body.unit ? `, ${body.unit}` : ''}`}
@@ -254,7 +262,7 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
           />
           {litres !== null && litres > 0 ? (
             <Words as="body">
-              {`New water of ${formatPlain(litres, 1)} L takes ${formatPlain(redose(body, level, litres), 2)} mL to stand where the tank does; without, it falls to ${formatPlain(level * (1 - Math.min(1, litres / history.netLitres)), 3)} ${body.unit ?? ''}.`}
+              {`New water of ${formatPlain(litres, 1)} L takes ${formatPlain(redose(body, level, litres), 2)} ${givenUnit(body.form)} to stand where the tank does; without, it falls to ${formatPlain(level * (1 - Math.min(1, litres / history.netLitres)), 3)} ${body.unit ?? ''}.`}
             </Words>
           ) : null}
         </>

@@ -6,6 +6,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { FormRemarks } from '@/forms/FormRemarks';
 import { SaveRow } from '@/forms/SaveRow';
 import { useRecordForm } from '@/forms/useRecordForm';
+import { Tick } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -70,7 +71,7 @@ export function ProtocolForm({
         error={errors.trades}
         onChange={(trades) => set({ trades })}
       />
-      {form.stages.map(({ name, fromDay, does }, place) => (
+      {form.stages.map(({ name, fromDay, does, onSign, treats }, place) => (
         // Stages have no name but their place while they are typed.
         <View key={place} style={{ gap: 8 }}>
           <SectionHead
@@ -88,11 +89,24 @@ export function ProtocolForm({
             value={name}
             onChange={(text) => stageTo(place, { name: text })}
           />
-          <Field
-            label={`Stage ${place + 1} begins on clear day`}
-            kind="number"
-            value={fromDay}
-            onChange={(text) => stageTo(place, { fromDay: text })}
+          <Tick
+            label={`Stage ${place + 1} is asked on a sign only`}
+            value={onSign}
+            onChange={(value) => stageTo(place, { onSign: value })}
+          />
+          {onSign ? null : (
+            <Field
+              label={`Stage ${place + 1} begins on clear day`}
+              kind="number"
+              value={fromDay}
+              onChange={(text) => stageTo(place, { fromDay: text })}
+            />
+          )}
+          <Tick
+            label={`In stage ${place + 1} a medicine goes in`}
+            note="Asked only once its label is on record."
+            value={treats}
+            onChange={(value) => stageTo(place, { treats: value })}
           />
           <Field
             label={`What stage ${place + 1} does, a line each`}
@@ -106,7 +120,30 @@ export function ProtocolForm({
       <Button
         label="Another stage"
         disabled={form.stages.length >= 10}
-        onPress={() => set({ stages: [...form.stages, { name: '', fromDay: '', does: '' }] })}
+        onPress={() =>
+          set({
+            stages: [
+              ...form.stages,
+              { name: '', fromDay: '', does: '', onSign: false, treats: false },
+            ],
+          })
+        }
+      />
+      <SectionHead title="Moves between two tanks" />
+      <Field
+        label="How many moves; empty for none"
+        kind="number"
+        value={form.moves}
+        error={errors.moves}
+        onChange={(moves) => set({ moves })}
+      />
+      <Field
+        label="At most so many hours apart"
+        kind="number"
+        unit="h"
+        value={form.everyHours}
+        error={errors.everyHours}
+        onChange={(everyHours) => set({ everyHours })}
       />
       <SectionHead title="Tested every so many days" />
       <View style={{ flexDirection: 'row', gap: 10, flexWrap: 'wrap' }}>

@@ -81,9 +81,9 @@ function Shown({
     <View style={{ gap: 12 }}>
       <SectionHead title={protocol.name} />
       <Words as="body">{protocol.trades}</Words>
-      {protocol.stages.map(({ name, fromDay, does }) => (
+      {protocol.stages.map(({ name, fromDay, does, onSign }) => (
         <View key={name}>
-          <Words as="strong">{`From day ${fromDay}: ${name.toLowerCase()}`}</Words>
+          <Words as="strong">{onSign ? name : `From day ${fromDay}: ${name.toLowerCase()}`}</Words>
           {does.map((line) => (
             <Words key={line} as="body">
               {line}

@@ -83,8 +83,8 @@ describe('a protocol that is typed', () => {
     const read = readProtocol(observe, {
       ...form,
       stages: [
-        { name: 'Late', fromDay: '20', does: 'Look once more\n\n  ' },
-        { name: 'Early', fromDay: '2', does: 'Feed little' },
+        { name: 'Late', fromDay: '20', does: 'Look once more\n\n  ', onSign: false, treats: false },
+        { name: 'Early', fromDay: '2', does: 'Feed little', onSign: false, treats: false },
       ],
       tests: { ...form.tests, ammonia: '', salinity: '9' },
     });
@@ -110,7 +110,13 @@ describe('a protocol that is typed', () => {
     expect(wrong({ restarts: '' })).toEqual(['restarts']);
     expect(wrong({ release: 'no' })).toEqual(['release']);
     expect(wrong({ tests: { ammonia: '0' } })).toEqual(['tests']);
-    expect(wrong({ stages: [{ name: 'Watch', fromDay: '-1', does: 'Look' }] })).toEqual(['stages']);
-    expect(wrong({ stages: [{ name: 'Watch', fromDay: '1', does: ' ' }] })).toEqual(['stages']);
+    expect(
+      wrong({
+        stages: [{ name: 'Watch', fromDay: '-1', does: 'Look', onSign: false, treats: false }],
+      }),
+    ).toEqual(['stages']);
+    expect(
+      wrong({ stages: [{ name: 'Watch', fromDay: '1', does: ' ', onSign: false, treats: false }] }),
+    ).toEqual(['stages']);
   });
 });

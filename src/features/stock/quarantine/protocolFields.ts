@@ -2,7 +2,14 @@ import * as z from 'zod';
 import { protocolSchema, TESTED, type Protocol } from '@/core/records/schema/protocol';
 import { FormReader, type FormReading } from '@/forms/reader';
 
-const stage = z.object({ name: z.string(), fromDay: z.string(), does: z.string() });
+const stage = z.object({
+  name: z.string(),
+  fromDay: z.string(),
+  does: z.string(),
+  /** Asked on a sign alone, whatever the day. */
+  onSign: z.boolean(),
+  treats: z.boolean(),
+});
 
 /** A protocol as it is typed: lines in one text, days as texts, an empty one for what is not tested. */
 export const protocolFields = z.object({
@@ -13,20 +20,25 @@ export const protocolFields = z.object({
   stages: z.array(stage),
   tests: z.record(z.string(), z.string()),
   release: z.string(),
+  /** Of moves between two tanks: how many; empty for none. */
+  moves: z.string(),
+  everyHours: z.string(),
 });
 export type ProtocolFields = z.infer<typeof protocolFields>;
 
 export function formOfProtocol(protocol: Protocol): ProtocolFields {
-  const { name, days, trades, restarts, stages, tests, release } = protocol;
+  const { name, days, trades, restarts, stages, tests, release, moves } = protocol;
   return {
     name,
     days: String(days),
     trades,
     restarts,
-    stages: stages.map(({ name: called, fromDay, does }) => ({
+    stages: stages.map(({ name: called, fromDay, does, onSign = false, treats = false }) => ({
       name: called,
       fromDay: String(fromDay),
       does: does.join('\n'),
+      onSign,
+      treats,
     })),
     tests: Object.fromEntries(
       TESTED.map((parameter) => [
@@ -35,6 +47,8 @@ export function formOfProtocol(protocol: Protocol): ProtocolFields {
       ]),
     ),
     release: release.join('\n'),
+    moves: moves ? String(moves.count) : '',
+    everyHours: moves ? String(moves.everyHours) : '',
   };
 }
 
@@ -56,6 +70,8 @@ const WRONG: Record<keyof ProtocolFields, string> = {
     'Each stage has a name, a whole day from 0 to 120 and 1 to 8 lines of 3 to 200 letters; 10 stages at most.',
   tests: 'Every so many whole days, from 1 to 30; empty where it is not tested.',
   release: 'Lines of 3 to 200 letters, 8 at most.',
+  moves: 'From 1 to 12 moves, at most 24 to 120 hours apart; both empty for none.',
+  everyHours: 'From 24 to 120 hours between two moves.',
 };
 
 /** The protocol that was typed, over the one it was copied from. */
@@ -64,13 +80,17 @@ export function readProtocol(
   form: ProtocolFields,
 ): FormReading<ProtocolFields, Protocol> {
   const reader = new FormReader(form);
-  const stages = form.stages.map(({ name, fromDay, does }) => ({
+  const stages = form.stages.map(({ name, fromDay, does, onSign, treats }) => ({
     name,
-    fromDay: daysIn(fromDay),
+    fromDay: onSign ? 0 : daysIn(fromDay),
     does: linesOf(does),
+    ...(onSign ? { onSign } : {}),
+    ...(treats ? { treats } : {}),
   }));
+  const { moves: _moves, ...rest } = of;
+  const moving = form.moves.trim() !== '' || form.everyHours.trim() !== '';
   const made = protocolSchema.safeParse({
-    ...of,
+    ...rest,
     name: form.name,
     days: daysIn(form.days),
     trades: form.trades,
@@ -80,6 +100,9 @@ export function readProtocol(
       const text = form.tests[parameter] ?? '';
       return text.trim() === '' ? [] : [{ parameter, everyDays: daysIn(text) }];
     }),
+    ...(moving
+      ? { moves: { count: daysIn(form.moves), everyHours: daysIn(form.everyHours) } }
+      : {}),
     release: linesOf(form.release),
   });
   if (made.success) return reader.result(made.data);
