@@ -26,13 +26,14 @@ const BUILDS: Readonly<Record<string, Build>> = {
   disc: { a: 0.025, depth: 0.55, gape: 0.04 },
   hawkfish: { a: 0.014, depth: 0.3, gape: 0.1 },
   anthias: { a: 0.015, depth: 0.35, gape: 0.05 },
-  lionfish: { a: 0.02, depth: 0.35, gape: 0.17 },
-  eel: { a: 0.002, depth: 0.06, gape: 0.04 },
+  lionfish: { a: 0.01, depth: 0.35, gape: 0.17 },
+  eel: { a: 0.001, depth: 0.06, gape: 0.04 },
   trigger: { a: 0.025, depth: 0.5, gape: 0.05 },
   puffer: { a: 0.03, depth: 0.4, gape: 0.06 },
   box: { a: 0.03, depth: 0.5, gape: 0.02 },
   seahorse: { a: 0.003, depth: 0.2, gape: 0.01 },
   jawfish: { a: 0.008, depth: 0.18, gape: 0.1 },
+  slug: { a: 0.02, depth: 0.4, gape: 0 },
   snail: { a: 0.05, depth: 0.8, gape: 0 },
   hermit: { a: 0.05, depth: 0.7, gape: 0 },
   crab: { a: 0.06, depth: 0.4, gape: 0 },
@@ -48,10 +49,16 @@ export function buildOf({ form }: Pick<CatalogueAnimal, 'form'>): Build {
 }
 
 /**
- * Mass of an animal of a length, g: W = a · L³ (the cube law with the factor of its form).
+ * Mass of an animal of a length, g: W = a · L³, the cube law with the factor of its form, or through its
+ * mass at full size where that is known.
  * @param cm total length
  */
-export function bodyGrams(animal: Pick<CatalogueAnimal, 'form'>, cm: number): number {
+export function bodyGrams(
+  animal: Pick<CatalogueAnimal, 'form'> & { adultCm?: number; adultGrams?: number | undefined },
+  cm: number,
+): number {
+  const { adultGrams, adultCm } = animal;
+  if (adultGrams !== undefined && adultCm) return adultGrams * (cm / adultCm) ** 3;
   return buildOf(animal).a * cm ** 3;
 }
 

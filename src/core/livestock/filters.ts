@@ -7,9 +7,8 @@ export const FILTERS = {
   fitsTank: 'Fits this tank',
   beginners: 'For a first one',
   reefSafe: 'Leaves corals and crew alone',
-  captiveBred: 'Captive-bred to be had',
+  captiveBred: 'Bred in captivity',
   peaceful: 'Peaceful',
-  noJumper: 'Does not jump',
   lowLight: 'Low light will do',
 } as const;
 export type FilterId = keyof typeof FILTERS;
@@ -22,17 +21,37 @@ const harmless = (animal: CatalogueAnimal) =>
         ? !animal.eatsInvertebrates && !animal.eatsFish
         : !animal.killsSmall);
 
+/** A first one stays small, keeps the peace and eats what anybody can buy. */
+const FIRST_CM = 15;
+const FIRST_LITRES = 250;
+const FIRST_MONTHS = 6;
+
+/** Whether a beginner does well with it: hardy, small, peaceful, and without danger or a special need. */
+function fitForFirst(animal: CatalogueAnimal): boolean {
+  if (animal.hardiness < 4 || animal.months > FIRST_MONTHS) return false;
+  if (animal.group === 'coral') {
+    return animal.temper !== 'aggressive' && !animal.palytoxin && !animal.mustBeFed;
+  }
+  if (animal.venomous || animal.toxic || animal.eatsFish || animal.digs) return false;
+  if (animal.leastLitres > FIRST_LITRES || animal.adultCm > FIRST_CM) return false;
+  if (animal.group === 'invertebrate') {
+    return !animal.specialist && !animal.wanders && !animal.nipsCorals && !animal.fightsItsKind;
+  }
+  const mild = animal.temper === 'peaceful' || (animal.temper === 'semi' && animal.adultCm <= 10);
+  const damsel = animal.family === 'Pomacentridae' && animal.territory === 'cave';
+  return mild && !damsel && !animal.slowFeeder && !animal.bites && animal.feeds !== 'swallow';
+}
+
 /** Filters that say something of a group; of another they let all pass or none. */
 const PASSES: Record<FilterId, (animal: CatalogueAnimal, home: Home) => boolean> = {
   fitsTank: (animal, home) =>
     homeFindings({ animal, count: 1 }, home).every(
       ({ severity, rule }) => rule === 'lid' || (severity !== 'no' && rule !== 'outgrows'),
     ),
-  beginners: ({ hardiness }) => hardiness >= 4,
+  beginners: fitForFirst,
   reefSafe: harmless,
   captiveBred: (animal) => animal.group === 'fish' && animal.captiveBred,
   peaceful: (animal) => animal.group === 'invertebrate' || animal.temper === 'peaceful',
-  noJumper: (animal) => animal.group !== 'fish' || !animal.jumps,
   lowLight: (animal) =>
     animal.group === 'coral'
       ? animal.light.low === 'low' || animal.light.low === 'none'

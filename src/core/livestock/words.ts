@@ -16,15 +16,15 @@ const HARDY = [
   '',
   'For experts only: most do not live long in tanks.',
   'Delicate: for a keeper with experience.',
-  'Of middling hardiness.',
+  'Fairly hardy.',
   'Hardy in a tank that is steady.',
-  'Hardy, fit for a first one.',
+  'Hardy.',
 ] as const;
 
 const TEMPER = {
   peaceful: 'Peaceful.',
   semi: 'Defends itself and its place.',
-  aggressive: 'Aggressive: last in, and with room.',
+  aggressive: 'Aggressive: added last, and given room.',
 } as const;
 
 const TERRITORY = {
@@ -45,6 +45,8 @@ function companyWords({ company }: Of<'fish'>): string {
   switch (company.kind) {
     case 'one':
       return 'One to a tank.';
+    case 'oneOrMore':
+      return 'One, or several together.';
     case 'pair':
       return 'One, or a pair.';
     case 'group':
@@ -69,11 +71,14 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
     },
     {
       title: 'Food',
-      text: `${capitalise(listWords(fish.foods))}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
+      text: `${capitalise(listWords(fish.foods))}${fish.fedPerWeek ? `, ${fish.fedPerWeek} times a week` : ''}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
     },
-    ...(fish.jumps
-      ? [{ title: 'Jumps', text: 'A closed lid or mesh, gaps for cords included.' }]
-      : []),
+    {
+      title: 'Jumps',
+      text: fish.jumps
+        ? 'A known jumper: a closed lid or mesh, gaps for cords included.'
+        : 'As any fish may when it is frightened: a lid or mesh.',
+    },
     ...(sand
       ? [
           {
@@ -83,7 +88,12 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
         ]
       : []),
     ...risks([
-      [fish.nipsCorals, 'may nip at corals or clams'],
+      [fish.eatsCorals === true, 'eats corals, clams and anemones'],
+      [fish.nipsCorals && !fish.eatsCorals, 'may nip at corals or clams'],
+      [fish.eatsWorms === true, 'eats fan worms'],
+      [fish.eatsPods === true, 'hunts the pods that others live on'],
+      [fish.shiftsSand === true, 'sprays sand over low corals'],
+      [fish.digs === true, 'digs under rock that does not stand on the glass'],
       [fish.eatsInvertebrates, 'eats shrimps, crabs or snails'],
       [fish.eatsFish, 'swallows fish that fit its mouth'],
     ]),
@@ -93,13 +103,13 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
     },
     {
       title: 'Salinity',
-      text: 'Bears a fall of it far better than a rise: raised by 1 ppt a day at most.',
+      text: 'Tolerates falling salinity better than rising: raised by 1 ppt a day at most.',
     },
     ...(fish.medicineSensitive
       ? [
           {
             title: 'Medicine',
-            text: 'Bears medicines badly: a veterinarian and the label decide, never a general dose.',
+            text: 'Sensitive to medicines: a veterinarian and the label decide, never a general dose.',
           },
         ]
       : []),
@@ -107,14 +117,17 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
 }
 
 /** What its weeks apart ask for, by how it lives. */
-function quarantineWords({ sand, jumps, slowFeeder, foods, toxic, temper }: Of<'fish'>): string {
+function quarantineWords(fish: Of<'fish'>): string {
+  const { sand, jumps, slowFeeder, foods, toxic, temper, bites, mucus } = fish;
   const needs = [
     ...(sand ? ['a dish of inert sand'] : ['hides without edges']),
     ...(jumps ? ['a cover without gaps'] : []),
     ...(foods.includes('live pods') ? ['live food from the first day'] : []),
     ...(slowFeeder ? ['no quick company'] : []),
     ...(toxic ? ['a tank of its own'] : []),
-    ...(temper === 'aggressive' ? ['peace from others of its shape'] : []),
+    ...(temper === 'aggressive' ? ['no company, or its own kind alone'] : []),
+    ...(bites ? ['no company, since it bites'] : []),
+    ...(mucus ? ['a bag of its own, 40 L and more with peaceful company'] : []),
   ];
   return `${capitalise(listWords(needs))}.`;
 }
@@ -123,14 +136,20 @@ function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {
   return [
     {
       title: 'Room',
-      text: `${formatPlain(animal.leastLitres)} L at least; grows to ${formatPlain(animal.adultCm)} cm.`,
+      text: `${formatPlain(animal.leastLitres)} L at least${animal.perLitres ? `, about ${formatPlain(animal.perLitres)} L for each` : ''}; grows to ${formatPlain(animal.adultCm)} cm.${animal.most ? ` ${formatPlain(animal.most)} at most.` : ''}`,
     },
     {
       title: 'Food',
       text: `${animal.foods.length === 0 ? 'What floats by' : capitalise(listWords(animal.foods))}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''}`,
     },
     ...notes([
-      [animal.needsShells, 'Shells', 'Spare empty shells, or it takes those of snails.'],
+      [
+        animal.needsShells,
+        'Shells',
+        `Spare empty ${animal.shells ?? 'shells'}, or it takes those of snails.`,
+      ],
+      [animal.cannotRight === true, 'On its back', 'Cannot turn over by itself: set it upright.'],
+      [animal.digs === true, 'Digs', 'Under rock: the rock stands on the glass, not on sand.'],
       [animal.inSand, 'Sand', 'Lives in sand.'],
       [animal.bulldozes, 'Rock', 'Pushes loose rock and frags over.'],
       [animal.carriesThings, 'Frags', 'Carries off what is not glued.'],
@@ -139,15 +158,35 @@ function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {
       [animal.fightsItsKind, 'Its own kind', 'One, or a true pair.'],
     ]),
     ...risks([
-      [animal.nipsCorals, 'may nip at corals'],
+      [animal.eatsCorals === true, 'eats corals'],
+      [animal.nipsCorals && !animal.eatsCorals, 'may nip at corals'],
+      [animal.eatsWorms === true, 'eats fan worms'],
       [animal.killsSmall, 'kills small shrimps, snails or fish'],
-      [animal.eatsFish, 'catches fish'],
+      [animal.eatsFish, 'may catch small fish and shrimps'],
     ]),
     {
       title: 'Salinity',
-      text: 'Bears no quick change of it: a slow drip, and never copper in its tank.',
+      text: 'Harmed by quick changes of it: a slow drip, and never copper in its tank.',
     },
   ];
+}
+
+const GROWS = { slow: 'slowly', medium: 'steadily', fast: 'fast' } as const;
+
+/** What a coral does to those beside it, and how far it reaches. */
+function neighbourWords({ temper, sweepersCm, chemical, overgrows }: Of<'coral'>): string {
+  const reach =
+    sweepersCm > 0 ? `leave ${formatPlain(sweepersCm + 5)} cm, it stings mostly at night` : '';
+  const stings = {
+    peaceful: 'Peaceful',
+    semi: 'Defends its place',
+    aggressive: 'Stings neighbours',
+  };
+  return [
+    `${stings[temper]}${reach ? `: ${reach}` : ''}.`,
+    ...(chemical ? ['Fights through the water: distance, and carbon.'] : []),
+    ...(overgrows ? ['Creeps over its neighbours: a rock of its own.'] : []),
+  ].join(' ');
 }
 
 const KIND_NAMES = {
@@ -159,7 +198,10 @@ const KIND_NAMES = {
 function coralLines(coral: Of<'coral'>): TraitLine[] {
   const { light } = coral;
   return [
-    { title: 'Kind', text: `${KIND_NAMES[coral.kind]}, ${coral.growth} to grow.` },
+    {
+      title: 'Kind',
+      text: `${coral.octocoral ? 'An octocoral with a hard skeleton, kept like SPS' : KIND_NAMES[coral.kind]}; grows ${GROWS[coral.growth]}.`,
+    },
     {
       title: 'Place',
       text: `${light.low === light.high ? light.low : `${light.low} to ${light.high}`} light, ${coral.flow} flow.`.replace(
@@ -169,7 +211,7 @@ function coralLines(coral: Of<'coral'>): TraitLine[] {
     },
     {
       title: 'Neighbours',
-      text: `${TEMPER[coral.temper]}${coral.sweepersCm > 0 ? ` Its reach is about ${formatPlain(coral.sweepersCm)} cm.` : ''}${coral.chemical ? ' Fights through the water: distance, and carbon.' : ''}`,
+      text: neighbourWords(coral),
     },
     {
       title: 'Alkalinity',
@@ -215,10 +257,38 @@ function hazards(animal: CatalogueAnimal): TraitLine[] {
       caution: true,
     });
   }
+  if (animal.group === 'fish') lines.push(...fishHazards(animal));
   if (animal.group === 'coral' && animal.palytoxin) {
     lines.push({
       title: 'Palytoxin',
       text: 'May carry it: gloves and eye protection, never cut, boiled, scrubbed or dried at home.',
+      caution: true,
+    });
+  }
+  return lines;
+}
+
+function fishHazards(fish: Of<'fish'>): TraitLine[] {
+  const lines: TraitLine[] = [];
+  const { bites, poisonousToEat, mucus, family } = fish;
+  if (family === 'Acanthuridae') {
+    lines.push({
+      title: 'Blades',
+      text: 'Carries blades at the tail: a box or a net, and no bare hand near it.',
+      caution: true,
+    });
+  }
+  if (bites) {
+    lines.push({
+      title: 'Bites',
+      text: `Bites fish and fingers${poisonousToEat ? ', and is poisonous to eat' : ''}: no hand-feeding; a deep bite is for a doctor.`,
+      caution: true,
+    });
+  }
+  if (mucus) {
+    lines.push({
+      title: 'Slime',
+      text: 'Sheds poisonous slime when frightened: a bag of its own, and out of it without delay.',
       caution: true,
     });
   }
@@ -238,6 +308,9 @@ function ownLines(animal: CatalogueAnimal): TraitLine[] {
   }
 }
 
+/** The year of what is said of breeding. */
+const BRED_AS_OF = 2024;
+
 /** All that the catalogue says of an animal, what can hurt first. */
 export function traitLines(animal: CatalogueAnimal): TraitLine[] {
   const { temperature, months } = animal;
@@ -249,7 +322,7 @@ export function traitLines(animal: CatalogueAnimal): TraitLine[] {
       ? [
           {
             title: 'Partners',
-            text: `${listWords(partners.map(({ names }) => names[0] ?? ''))}: borne where others are not.`,
+            text: `${listWords(partners.map(({ names }) => names[0] ?? ''))}: lives safely with it.`,
           },
         ]
       : []),
@@ -257,8 +330,23 @@ export function traitLines(animal: CatalogueAnimal): TraitLine[] {
       title: 'Water',
       text: `${formatPlain(temperature.low)} to ${formatPlain(temperature.high)} °C; a tank that has run ${months === 0 ? 'through its cycle' : `${months} months`}.`,
     },
+    ...(animal.regulated
+      ? [
+          {
+            title: 'Trade',
+            text: 'Trade in it is regulated: ask for its papers, and keep to local law.',
+          },
+        ]
+      : []),
     ...(animal.group === 'fish' && animal.captiveBred
-      ? [{ title: 'Origin', text: 'Captive-bred to be had: prefer it.' }]
+      ? [
+          {
+            title: 'Origin',
+            text: animal.bredSometimes
+              ? `Sometimes bred in captivity (as of ${BRED_AS_OF}): choose those, and quarantine them all the same.`
+              : 'Bred in captivity, choose those; quarantined all the same.',
+          },
+        ]
       : []),
   ];
 }

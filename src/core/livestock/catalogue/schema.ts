@@ -18,11 +18,16 @@ const ranged = z
   .strictObject({ low: inner(WARM.low), high: inner(WARM.high) })
   .refine(({ low, high }) => low <= high, 'has its lower end above its upper one');
 
+/** A trait that few have: there or left out. */
+const yes = z.literal(true).optional();
+
 /** What every animal of the catalogue says. Facts are the hobby's general knowledge, on the safe side. */
 const base = {
   id: animalIdSchema,
   /** As keepers call it, the commonest first. */
   names: z.array(z.string().min(2).max(NAME_LETTERS)).min(1).max(8),
+  /** Other names it is found by: older scientific ones, those of shops, short forms. */
+  also: z.array(z.string().min(2).max(NAME_LETTERS)).min(1).max(8).optional(),
   scientific: z
     .string()
     .max(80)
@@ -42,6 +47,8 @@ const base = {
   months: z.int().min(0).max(24),
   /** Some of what is said is less sure than the rest; the screen says so. */
   unsure: z.boolean(),
+  /** Trade in it is watched over by international or local law. */
+  regulated: yes,
   /** Of one of the keeper's own: what was typed and no animal has, by its field. It is shown, not used. */
   asTyped: z
     .record(z.string().max(40), z.union([z.number(), z.string().max(KEPT_LETTERS)]))
@@ -59,6 +66,8 @@ const sized = {
   boughtCm: figure('boughtCm'),
   /** Least net water, L. */
   leastLitres: figure('leastLitres'),
+  /** Mass at full size, g, where the cube law of its form says nothing of it: mostly legs or spines. */
+  adultGrams: z.number().positive().max(1_000_000).optional(),
 };
 
 const TEMPERS = ['peaceful', 'semi', 'aggressive'] as const;
@@ -77,7 +86,8 @@ export const fishSchema = z.strictObject({
   territory: z.enum(['none', 'cave', 'nest', 'bottom', 'all']),
   /** Whom of its own kind it bears. */
   company: z.strictObject({
-    kind: z.enum(['one', 'pair', 'group', 'harem']),
+    /** *oneOrMore* lives alone as well as with others of its kind. */
+    kind: z.enum(['one', 'oneOrMore', 'pair', 'group', 'harem']),
     least: z
       .int()
       .min(INNER_LIMITS.company.least.low)
@@ -98,6 +108,26 @@ export const fishSchema = z.strictObject({
   venomous: z.boolean(),
   toxic: z.boolean(),
   captiveBred: z.boolean(),
+  /** Bred in captivity now and then, so that most that are sold are wild. */
+  bredSometimes: yes,
+  /** Eats at corals as food, where others only nip. */
+  eatsCorals: yes,
+  /** Eats fan worms and other worms. */
+  eatsWorms: yes,
+  /** Hunts the pods that others live on. */
+  eatsPods: yes,
+  /** Sprays sand over what lies low. */
+  shiftsSand: yes,
+  /** Digs under rock. */
+  digs: yes,
+  /** Bites fish and fingers. */
+  bites: yes,
+  /** Poisonous to whoever eats it, and no danger to its water. */
+  poisonousToEat: yes,
+  /** Sheds a poisonous slime under stress, which fouls a bag. */
+  mucus: yes,
+  /** Meals a week of one that is not fed daily. */
+  fedPerWeek: z.int().min(1).max(7).optional(),
 });
 
 export const invertebrateSchema = z.strictObject({
@@ -122,6 +152,17 @@ export const invertebrateSchema = z.strictObject({
   needsLight: z.boolean(),
   venomous: z.boolean(),
   toxic: z.boolean(),
+  eatsCorals: yes,
+  eatsWorms: yes,
+  digs: yes,
+  /** Litres of tank that feed one of it, by what grows there or is left over. */
+  perLitres: z.number().min(1).max(100_000).optional(),
+  /** The most of it that anybody can feed, whatever the tank. */
+  most: z.int().min(1).max(100).optional(),
+  /** Stays on its back once it has fallen. */
+  cannotRight: yes,
+  /** The shells it needs, where not any will do. */
+  shells: z.string().min(3).max(NAME_LETTERS).optional(),
 });
 
 const LIGHTS = ['none', 'low', 'medium', 'high'] as const;
@@ -145,6 +186,12 @@ export const coralSchema = z.strictObject({
   mustBeFed: z.boolean(),
   eatsFish: z.boolean(),
   bearsDips: z.boolean(),
+  /** Corals of one mark are known to live in touch with each other. */
+  kin: z.string().min(2).max(40).optional(),
+  /** Creeps over its neighbours. */
+  overgrows: yes,
+  /** Eight tentacles to a polyp, though its skeleton is of stone. */
+  octocoral: yes,
 });
 
 export const animalSchema = z.discriminatedUnion('group', [

@@ -70,9 +70,11 @@ describe('how a predator feeds', () => {
 describe('partners', () => {
   it('are spared by each other and by nobody else', () => {
     expect(severity('carpet-anemone', 'firefish', 'stings')).toBe('care');
-    expect(severity('carpet-anemone', 'ocellaris-clownfish', 'stings')).toBeUndefined();
+    expect(severity('carpet-anemone', 'clarkii-clownfish', 'stings')).toBeUndefined();
+    // Haddon's carpet is no host of these.
+    expect(severity('carpet-anemone', 'ocellaris-clownfish', 'stings')).toBe('care');
     const three = judgeTogether(
-      [lodger('carpet-anemone'), lodger('ocellaris-clownfish'), lodger('firefish')],
+      [lodger('carpet-anemone'), lodger('clarkii-clownfish'), lodger('firefish')],
       LARGE,
     ).filter(({ rule }) => rule === 'stings');
     expect(three.map(({ between }) => between)).toEqual([['carpet-anemone', 'firefish']]);
@@ -182,7 +184,7 @@ describe('an animal and its tank', () => {
     );
     expect(found([lodger('pearly-jawfish')], 'sandBed')).toBeUndefined();
     expect(found([lodger('royal-gramma')], 'lid', { ...LARGE, lid: false })?.severity).toBe('no');
-    for (const id of ['yellow-boxfish', 'dogface-puffer', 'sea-cucumber-tiger-tail']) {
+    for (const id of ['yellow-boxfish', 'sea-hare', 'sea-cucumber-tiger-tail']) {
       expect([id, found([lodger(id)], 'poison')?.because]).toEqual([
         id,
         expect.stringMatching(/poison/),

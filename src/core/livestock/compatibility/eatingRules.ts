@@ -1,7 +1,7 @@
 import { formatPlain } from '../../units/format';
 import { buildOf } from '../body';
 import { isCoral, isFish, isInvertebrate, lengthOf, type PairRule } from './pairRule';
-import { callIt, type Lodger } from './types';
+import { callIt, type Lodger, type Of } from './types';
 
 /** Depth of the body that would have to pass a mouth, cm: as small as it comes in. */
 function bodyDepth(prey: Lodger): number {
@@ -13,18 +13,32 @@ function mouthCm({ animal }: Lodger): number {
   return animal.group === 'coral' ? 0 : animal.adultCm * buildOf(animal).gape;
 }
 
+/** What swallows takes shrimps and crabs up to this share of its own full length. */
+const SHRIMP_SHARE = 0.3;
+
 /** Swallowers go by gape and body depth, whatever their temper. */
 const swallows: PairRule = (a, b) => {
-  if (!isFish(a) || a.animal.feeds !== 'swallow') return null;
-  const prey =
-    (a.animal.eatsFish && isFish(b)) ||
-    (a.animal.eatsInvertebrates && isInvertebrate(b) && ['shrimp', 'crab'].includes(b.animal.form));
-  if (!prey || bodyDepth(b) > mouthCm(a)) return null;
+  if (!isFish(a)) return null;
+  if (
+    a.animal.feeds === 'swallow' &&
+    a.animal.eatsInvertebrates &&
+    isInvertebrate(b) &&
+    ['shrimp', 'crab'].includes(b.animal.form) &&
+    lengthOf(b) <= SHRIMP_SHARE * a.animal.adultCm
+  ) {
+    return {
+      rule: 'swallows',
+      severity: 'no',
+      because: `${callIt(a.animal)} eats shrimps and crabs of the size of ${callIt(b.animal)}.`,
+      mend: 'One of the two.',
+    };
+  }
+  if (!a.animal.eatsFish || !isFish(b) || bodyDepth(b) > mouthCm(a)) return null;
   return {
     rule: 'swallows',
     severity: 'no',
     because: `${callIt(a.animal)} grown swallows a body ${formatPlain(mouthCm(a), 1)} cm deep; ${callIt(b.animal)} is about ${formatPlain(bodyDepth(b), 1)}.`,
-    mend: `${callIt(b.animal)} too deep for its mouth, or neither.`,
+    mend: 'Only tankmates too big to swallow.',
   };
 };
 
@@ -60,18 +74,47 @@ const crushes: PairRule = (a, b) => {
   };
 };
 
+/** The longest that an animal without legs or jaws holds and eats, cm: small ones always. */
+function caughtCm({ animal }: Lodger & { animal: Of<'invertebrate'> }): number {
+  return animal.form === 'anemone' ? Math.max(5, animal.adultCm * 0.2) : animal.adultCm * 0.2;
+}
+
 /** Crabs, shrimps and stars that kill what is smaller than they. */
 const kills: PairRule = (a, b) => {
   if (!isInvertebrate(a)) return null;
   const { animal } = a;
   if (animal.eatsFish && isFish(b)) {
-    if (lengthOf(b) > animal.adultCm * 0.2) return null;
+    if (lengthOf(b) > caughtCm(a)) return null;
     return {
       rule: animal.form === 'anemone' ? 'stings' : 'swallows',
       severity: animal.form === 'anemone' ? 'care' : 'no',
       because: `${callIt(animal)} ${animal.form === 'anemone' ? 'holds and eats' : 'traps'} fish of the size of ${callIt(b.animal)}.`,
-      mend: 'Fish too large for it, or its own partner.',
+      mend: 'Only fish too large for it, or those that live in it.',
     };
+  }
+  if (
+    animal.form === 'anemone' &&
+    animal.eatsFish &&
+    isInvertebrate(b) &&
+    b.animal.form === 'shrimp' &&
+    lengthOf(b) <= caughtCm(a)
+  ) {
+    return {
+      rule: 'stings',
+      severity: 'care',
+      because: `${callIt(animal)} may catch and eat ${callIt(b.animal)}.`,
+      mend: 'Room to keep away from it, and an eye on both.',
+    };
+  }
+  if (isFish(b) && animal.killsSmall && animal.foods.includes('small fish')) {
+    return lengthOf(b) > animal.adultCm * 0.6
+      ? null
+      : {
+          rule: 'picksAt',
+          severity: 'care',
+          because: `${callIt(animal)} once large catches fish that rest, such as ${callIt(b.animal)}.`,
+          mend: 'Feed it well, and take it out when it grows large.',
+        };
   }
   if (
     animal.form === 'star' &&
@@ -109,13 +152,25 @@ const kills: PairRule = (a, b) => {
   };
 };
 
+/** Fan worms are food for those that pick worms. */
+const eatsWorms: PairRule = (a, b) => {
+  if (isCoral(a) || a.animal.group === 'coral' || !a.animal.eatsWorms) return null;
+  if (!isInvertebrate(b) || b.animal.form !== 'worm') return null;
+  return {
+    rule: 'picksAt',
+    severity: isInvertebrate(a) ? 'no' : 'care',
+    because: `${callIt(a.animal)} eats worms, ${callIt(b.animal)} among them.`,
+    mend: 'One of the two.',
+  };
+};
+
 const nips: PairRule = (a, b) => {
   const { animal } = a;
   if (animal.group === 'coral' || !animal.nipsCorals) return null;
   const target =
     isCoral(b) || (isInvertebrate(b) && ['clam', 'worm', 'anemone'].includes(b.animal.form));
   if (!target) return null;
-  const large = animal.group === 'fish' && animal.adultCm >= 20 && animal.diet !== 'herbivore';
+  const large = animal.eatsCorals === true;
   return {
     rule: 'nipsCorals',
     severity: large ? 'no' : 'care',
@@ -128,7 +183,7 @@ const nips: PairRule = (a, b) => {
 
 const wanders: PairRule = (a, b) => {
   if (!isInvertebrate(a) || a.animal.form !== 'anemone') return null;
-  if (isCoral(b) && a.animal.wanders) {
+  if ((isCoral(b) || (isInvertebrate(b) && b.animal.form === 'clam')) && a.animal.wanders) {
     return {
       rule: 'wanders',
       severity: 'care',
@@ -166,4 +221,12 @@ const trapsFish: PairRule = (a, b) =>
     : null;
 
 /** Rules of eating and stinging, which partners are spared by each other and by nobody else. */
-export const EATING: readonly PairRule[] = [swallows, crushes, kills, nips, wanders, trapsFish];
+export const EATING: readonly PairRule[] = [
+  swallows,
+  crushes,
+  kills,
+  eatsWorms,
+  nips,
+  wanders,
+  trapsFish,
+];

@@ -31,13 +31,29 @@ function monthsWords(days: number): string {
 
 /** Outgrowing it sooner than this is no home at all, days. */
 const LEAST_STAY = 180;
+/** Under this share of the least volume a tank is none for it, however small it is bought. */
+const LEAST_SHARE = 0.5;
+/** From this share on a shortfall is with care for what stays small, or hardly moves. */
+const NEARLY = 0.8;
+const SMALL_CM = 12;
 
 const room: HomeRule = (lodger, { litres }) => {
   const { animal } = lodger;
   if (litres === null || animal.group === 'coral' || litres >= animal.leastLitres) return [];
   const days = daysToOutgrow(lodger, litres);
   const need = `${formatPlain(animal.leastLitres)} L at least, and this tank holds ${formatPlain(litres, 0)}`;
-  if (days !== null && days >= LEAST_STAY) {
+  const settled = animal.adultCm <= SMALL_CM || animal.group === 'invertebrate';
+  if (settled && litres >= NEARLY * animal.leastLitres) {
+    return [
+      {
+        rule: 'roomToLive',
+        severity: 'care',
+        because: `It needs ${need}: nearly enough.`,
+        mend: 'Few tankmates, and a steady hand with its water.',
+      },
+    ];
+  }
+  if (days !== null && days >= LEAST_STAY && litres >= LEAST_SHARE * animal.leastLitres) {
     return [
       {
         rule: 'outgrows',
@@ -56,6 +72,45 @@ const room: HomeRule = (lodger, { litres }) => {
     },
   ];
 };
+
+/** What grows in a tank, or is left over, feeds so many of a kind and no more. */
+const food: HomeRule = ({ animal, count }, { litres }) => {
+  if (animal.group !== 'invertebrate') return [];
+  const fed = fedBy(animal, litres);
+  if (count <= fed) return [];
+  const none = animal.most !== undefined && fed === animal.most;
+  return [
+    {
+      rule: 'food',
+      severity: none || count > 2 * fed ? 'no' : 'care',
+      because: none
+        ? `${formatPlain(fed)} are the most that anybody can feed: it lives on ${animal.foods.join(', ')}.`
+        : `A tank of ${formatPlain(litres ?? 0, 0)} L feeds about ${formatPlain(fed)} of it: more starve once the first growth is gone.`,
+      mend: `${formatPlain(fed)} at most.`,
+    },
+  ];
+};
+
+/** How many of a kind a tank feeds; at least one. */
+function fedBy(
+  { perLitres, most = Infinity }: Extract<Lodger['animal'], { group: 'invertebrate' }>,
+  litres: number | null,
+): number {
+  const grown = perLitres === undefined || litres === null ? Infinity : litres / perLitres;
+  return Math.max(1, Math.floor(Math.min(grown, most)));
+}
+
+const expert: HomeRule = ({ animal }) =>
+  animal.hardiness > 1
+    ? []
+    : [
+        {
+          rule: 'expert',
+          severity: 'care',
+          because: 'It is for experts only: most do not live long in tanks.',
+          mend: 'Leave it, unless you have kept its like for years.',
+        },
+      ];
 
 const swim: HomeRule = ({ animal }, { lengthCm }) =>
   animal.group !== 'fish' || lengthCm === null || lengthCm >= 0.9 * animal.leastLengthCm
@@ -146,7 +201,7 @@ const company: HomeRule = ({ animal, count }) => {
       {
         rule: 'ownKind',
         severity: 'no',
-        because: 'It bears none of its own kind.',
+        because: 'It fights others of its kind.',
         mend: 'One to a tank.',
       },
     ];
@@ -166,7 +221,7 @@ const company: HomeRule = ({ animal, count }) => {
       {
         rule: 'company',
         severity: 'care',
-        because: `It lives in a group, ${least ?? 3} at least; fewer hide and pine.`,
+        because: `It lives in a group, ${least ?? 3} at least; fewer often hide and stop eating.`,
         mend: `${least ?? 3} or more, added together.`,
       },
     ];
@@ -181,7 +236,7 @@ const special: HomeRule = ({ animal }) => {
       {
         rule: 'specialist',
         severity: 'care',
-        because: `It lives of ${animal.foods.join(', ')}; most of its kind starve in tanks.`,
+        because: `It eats only ${animal.foods.join(', ')}; most starve in tanks.`,
         mend: 'Only with that food at hand for good.',
       },
     ];
@@ -212,7 +267,18 @@ const poison: HomeRule = ({ animal }) =>
       ]
     : [];
 
-const HOME_RULES: readonly HomeRule[] = [room, swim, sand, lid, warmth, company, special, poison];
+const HOME_RULES: readonly HomeRule[] = [
+  room,
+  swim,
+  sand,
+  lid,
+  warmth,
+  company,
+  food,
+  special,
+  expert,
+  poison,
+];
 
 /** What stands between an animal and a tank. */
 export function homeFindings(lodger: Lodger, home: Home): Finding[] {

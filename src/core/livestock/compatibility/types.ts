@@ -57,6 +57,10 @@ export const RULES = [
   'chemistry',
   'poison',
   'specialist',
+  'food',
+  'expert',
+  'overgrows',
+  'buries',
 ] as const;
 export type RuleId = (typeof RULES)[number];
 

@@ -150,14 +150,14 @@ describe('the first day with fish', () => {
     (school) => {
       const pace = school === 'interval' ? { school, days: 14 } : { school };
       const plan = planFrom(
-        facts(['ocellaris-clownfish', 'snowflake-moray'], {
+        facts(['ocellaris-clownfish', 'engineer-goby'], {
           // Old enough for either.
           start: NOW - 400 * DAY,
           stocking: { pace, protocol: 'none' },
         }),
         WIDE,
       );
-      const { 'ocellaris-clownfish': small = NaN, 'snowflake-moray': large = NaN } = days(plan);
+      const { 'ocellaris-clownfish': small = NaN, 'engineer-goby': large = NaN } = days(plan);
       expect(large - small).toBe(school === 'interval' ? 14 : 7);
     },
   );
