@@ -13,16 +13,24 @@ import { ANY_HOME, callIt } from '../src/core/livestock/compatibility/types';
 import { factsOf, type StockFacts } from '../src/core/livestock/planner/facts';
 import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
-import { animalNamed, findAnimals, nearestNames } from '../src/core/livestock/search';
+import { animalsCalled, findAnimals, nearestNames } from '../src/core/livestock/search';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { verdictAt } from './verdict';
 import { bandsOfLog } from './logFile';
 import { CliError } from './errors';
 import { iso } from './iso';
 
-/** @throws CliError for an animal that is not in the catalogue, with the three nearest names */
+/**
+ * @throws CliError for an animal that is not in the catalogue, with the three nearest names, and for a name that
+ * several share, with theirs
+ */
 function animalCalled(text: string, own: readonly CatalogueAnimal[] = []): CatalogueAnimal {
-  const found = animalNamed(text, own) ?? animalNamed(text);
+  const mine = animalsCalled(text, own);
+  const [found, ...others] = mine.length > 0 ? mine : animalsCalled(text);
+  if (found && others.length > 0) {
+    const names = [found, ...others].map(callIt);
+    throw new CliError(`"${text}" is the name of several: ${names.join(', ')}. Which one?`);
+  }
   if (found) return found;
   throw new CliError(
     `No animal is called "${text}". The nearest names: ${nearestNames(text).join(', ')}.`,

@@ -1,5 +1,5 @@
 import { CATALOGUE, PARTNERS, animalOf, partnersOf } from './catalogue';
-import { findAnimals } from './search';
+import { animalsCalled, findAnimals } from './search';
 import { animalSentence, traitLines } from './words';
 
 const of = (group: string) => CATALOGUE.filter((animal) => animal.group === group);
@@ -102,5 +102,47 @@ describe('looking an animal up', () => {
     expect(findAnimals('yellow', 'fish').every(({ group }) => group === 'fish')).toBe(true);
     expect(findAnimals('qqqqqq')).toEqual([]);
     expect(findAnimals('').length).toBe(CATALOGUE.length);
+  });
+
+  it('finds a name however it is written', () => {
+    const one = (text: string) => animalsCalled(text).map(({ id }) => id);
+    expect(one('six line wrasse')).toEqual(['six-line-wrasse']);
+    expect(one('Six-Line Wrasse')).toEqual(['six-line-wrasse']);
+    expect(one('sixline wrasses')).toEqual(['six-line-wrasse']);
+    expect(one('sand sifting star')).toEqual(['sand-sifting-star']);
+    expect(one('Sand Sifting Starfish')).toEqual(['sand-sifting-star']);
+    expect(one('Premnas biaculeatus')).toEqual(['maroon-clownfish']);
+    expect(one('Heteractis magnifica')).toEqual(['magnificent-anemone']);
+    expect(one('volitans lionfish')).toEqual(['volitans-lionfish']);
+    expect(one('hippo tang')).toEqual(['blue-tang']);
+    expect(one('mandarin')).toEqual(['mandarin-dragonet']);
+    expect(one('clarks clownfish')).toEqual(['clarkii-clownfish']);
+    expect(one('neon gobies')).toEqual(['neon-goby']);
+    expect(one('emerald crabs')).toEqual(['emerald-crab']);
+  });
+
+  it('a name that several share is that of each', () => {
+    const ids = (text: string) =>
+      animalsCalled(text)
+        .map(({ id }) => id)
+        .sort();
+    expect(ids('cleaner shrimp')).toEqual(['fire-shrimp', 'skunk-cleaner-shrimp']);
+    expect(ids('pistol shrimp')).toEqual(['pistol-shrimp-randall', 'tiger-pistol-shrimp']);
+    expect(ids('clownfish').length).toBeGreaterThan(1);
+    expect(
+      findAnimals('cleaner shrimp')
+        .slice(0, 2)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual(ids('cleaner shrimp'));
+  });
+
+  it('every name and older name finds its animal, in small letters and without hyphens', () => {
+    for (const animal of CATALOGUE) {
+      for (const name of [...animal.names, animal.scientific, ...(animal.also ?? [])]) {
+        const text = name.toLowerCase().replace(/-/g, ' ');
+        expect([name, animalsCalled(text).includes(animal)]).toEqual([name, true]);
+      }
+    }
   });
 });

@@ -1,10 +1,16 @@
 import MiniSearch from 'minisearch';
 import { CATALOGUE, type CatalogueAnimal } from './catalogue';
 
-const index = new MiniSearch<{ id: string; names: string; scientific: string; more: string }>({
-  fields: ['names', 'scientific', 'more'],
+const index = new MiniSearch<{
+  id: string;
+  names: string;
+  scientific: string;
+  also: string;
+  more: string;
+}>({
+  fields: ['names', 'scientific', 'also', 'more'],
   searchOptions: {
-    boost: { names: 3, scientific: 2 },
+    boost: { names: 3, scientific: 2, also: 0.5 },
     // A letter in four may be wrong: names are spelt by ear.
     fuzzy: 0.25,
     prefix: true,
@@ -12,10 +18,11 @@ const index = new MiniSearch<{ id: string; names: string; scientific: string; mo
   },
 });
 index.addAll(
-  CATALOGUE.map(({ id, names, scientific, family, group, form }) => ({
+  CATALOGUE.map(({ id, names, scientific, also = [], family, group, form }) => ({
     id,
-    names: names.join(' '),
+    names: names.map(plainWords).join(' '),
     scientific,
+    also: also.map(plainWords).join(' '),
     more: `${family} ${group} ${form}`,
   })),
 );
@@ -31,7 +38,10 @@ export function findAnimals(
       (a.names[0] ?? '').localeCompare(b.names[0] ?? ''),
     );
   }
-  const order = new Map(index.search(text).map(({ id }, place) => [String(id), place]));
+  // One that is named in full comes before those that merely sound like it.
+  const named = animalsCalled(text).map(({ id }) => id);
+  const rest = index.search(plainWords(text)).map(({ id }) => String(id));
+  const order = new Map([...new Set([...named, ...rest])].map((id, place) => [id, place]));
   return CATALOGUE.filter((animal) => wanted(animal) && order.has(animal.id)).sort(
     (a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0),
   );
@@ -56,17 +66,52 @@ function distance(a: string, b: string): number {
   return row[b.length] as number;
 }
 
-/** The animal that a text names in full, by id, a name or its scientific name, of whatever case. */
-export function animalNamed(
+/** The word for one of what a word names several of: "gobies", "wrasses", "clownfish". */
+function singular(word: string): string {
+  if (/ies$/.test(word)) return `${word.slice(0, -3)}y`;
+  if (/(ss|us|is)$/.test(word)) return word;
+  if (/(sh|ch|x)es$/.test(word)) return word.slice(0, -2);
+  return word.replace(/s$/, '');
+}
+
+/** A name as it is compared: small letters, without hyphens and marks, each word for one of it. */
+function plainWords(text: string): string {
+  return text
+    .toLowerCase()
+    .replace(/['’]s?\b/g, '')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .trim()
+    .split(' ')
+    .map(singular)
+    .join(' ')
+    .replace(/\bfishe?\b$/, 'fish')
+    .replace(/\bsix line\b/, 'sixline')
+    .replace(/\bstar ?fish\b/, 'star');
+}
+
+/**
+ * The animals that a text names: by id, a name or the scientific one, however it is written; else by a name
+ * that shops or older books have for it, which several may share; else those with all of its words in a name.
+ */
+export function animalsCalled(
   text: string,
   among: readonly CatalogueAnimal[] = CATALOGUE,
-): CatalogueAnimal | undefined {
-  const wanted = text.trim().toLowerCase();
-  return among.find(
-    ({ id, names, scientific }) =>
-      id === wanted ||
-      scientific.toLowerCase() === wanted ||
-      names.some((name) => name.toLowerCase() === wanted),
+): CatalogueAnimal[] {
+  const wanted = plainWords(text);
+  if (wanted === '') return [];
+  const is = (name: string) => plainWords(name) === wanted;
+  const proper = among.filter(
+    ({ id, names, scientific }) => is(id) || is(scientific) || names.some(is),
+  );
+  const shared = among.filter(({ also = [] }) => also.some(is));
+  if (proper.length > 0 && shared.length === 0) return proper;
+  if (shared.length > 0) return among.filter((one) => proper.includes(one) || shared.includes(one));
+  const words = wanted.split(' ');
+  return among.filter(({ names, also = [] }) =>
+    [...names, ...also].some((name) => {
+      const own = plainWords(name).split(' ');
+      return words.every((word) => own.includes(word));
+    }),
   );
 }
 

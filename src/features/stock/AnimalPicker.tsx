@@ -33,7 +33,7 @@ export function AnimalPicker({
   const found = text === '' || picked ? [] : [...mine, ...findAnimals(value)].slice(0, OFFERED);
   return (
     <View>
-      <Field label={label} value={value} onChange={onChange} placeholder="either name" />
+      <Field label={label} value={value} onChange={onChange} placeholder="any of its names" />
       {found.map((animal) => (
         <Row
           key={animal.id}
