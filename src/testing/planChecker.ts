@@ -2,6 +2,7 @@ import { nitrogenOf } from '../core/livestock/bioload';
 import { lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
+import { keptApartAmong, quarantineLitres } from '../core/livestock/sharing';
 import type { StockFacts } from '../core/livestock/planner/facts';
 
 const DAY = 86_400_000;
@@ -144,7 +145,10 @@ export function brokenRules(
       tank: members[0]?.tank,
       from: Math.min(...members.map(({ from }) => from ?? 0)),
       to: Math.max(...members.map(({ day }) => day)),
-      cm: members.reduce((sum, { cm, count }) => sum + cm * count, 0),
+      litres: members.reduce(
+        (sum, one) => sum + quarantineLitres(one.animal, one.cm, one.count),
+        0,
+      ),
       members,
     }));
     for (const span of spans) {
@@ -154,7 +158,7 @@ export function brokenRules(
       ) {
         broken.push('one that stays on in quarantine for weeks');
       }
-      if (span.cm * 4 > (tank?.litres ?? 75) + 1e-9) broken.push('a batch larger than its tank');
+      if (span.litres > (tank?.litres ?? 75) + 1e-9) broken.push('a batch larger than its tank');
       if (
         spans.some(
           (other) =>
@@ -166,12 +170,9 @@ export function brokenRules(
       ) {
         broken.push('two batches in one tank at a time');
       }
-      for (const finding of judgeTogether(
-        span.members.map(({ animal, count, cm }) => ({ animal, count, sizeCm: cm })),
-        { litres: null, lengthCm: null, sandCm: null, lid: true, temperature: null },
-      )) {
-        if (finding.severity === 'no' && finding.between.length > 1)
-          broken.push(`a batch of ${finding.between.join(' and ')}`);
+      const lodgers = span.members.map(({ animal, count, cm }) => ({ animal, count, sizeCm: cm }));
+      for (const { between } of keptApartAmong(lodgers)) {
+        broken.push(`a batch of ${between.join(' and ')}`);
       }
     }
   }

@@ -3,6 +3,7 @@ import { lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
 import { homeFindings } from '../core/livestock/compatibility/homeRules';
+import { keptApart, quarantineLitres } from '../core/livestock/sharing';
 import type { StockFacts } from '../core/livestock/planner/facts';
 
 const DAY = 86_400_000;
@@ -38,7 +39,7 @@ export function bestByTrying(
   const wait = facts.quarantineDays;
   const ready = Math.ceil(((facts.ready.p50 ?? Infinity) - facts.at) / DAY);
   const start = facts.start ?? facts.at;
-  const tanks = facts.quarantine.map(({ litres }) => litres / 4);
+  const tanks = facts.quarantine.map(({ litres }) => litres);
   const all = facts.wishes.flatMap((wish): One[] => {
     const animal = animalOf(wish.species);
     if (!animal) return [];
@@ -46,7 +47,8 @@ export function bestByTrying(
     const lodger = { animal, count: wish.count, ...(cm > 0 ? { sizeCm: cm } : {}) };
     if (homeFindings(lodger, facts.home).some(({ severity }) => severity === 'no')) return [];
     const fish = animal.group === 'fish';
-    if (fish && wait > 0 && tanks.every((most) => cm * wish.count > most)) return [];
+    if (fish && wait > 0 && tanks.every((most) => quarantineLitres(animal, cm, wish.count) > most))
+      return [];
     const claims =
       animal.group === 'fish' && (animal.temper === 'aggressive' || animal.territory === 'all');
     const old = Math.ceil((start + animal.months * 30.4 * DAY - facts.at) / DAY);
@@ -78,13 +80,7 @@ export function bestByTrying(
   const shareless = all.map((a) =>
     all.map((b) => {
       if (a === b) return false;
-      if (
-        forbids(a, b, { litres: 100, lengthCm: null, sandCm: null, lid: true, temperature: null })
-      )
-        return true;
-      return (
-        (a.claims && b.claims) || ((a.claims || b.claims) && a.animal.family === b.animal.family)
-      );
+      return keptApart(lodgerOf(a), lodgerOf(b)) !== null;
     }),
   );
 
@@ -140,15 +136,15 @@ export function bestByTrying(
       if (!one.fish || wait === 0) ways.push({ tank: null, join: false });
       else {
         tanks.forEach((most, tank) => {
-          const size = one.cm * one.count;
+          const size = quarantineLitres(one.animal, one.cm, one.count);
           if (size > most) return;
           ways.push({ tank, join: false });
           const now = batches[tank];
           if (!now || now.members.some((other) => shareless[i]?.[other])) return;
-          const held = now.members.reduce(
-            (total, other) => total + (all[other]?.cm ?? 0) * (all[other]?.count ?? 0),
-            0,
-          );
+          const held = now.members.reduce((total, other) => {
+            const there = all[other] as One;
+            return total + quarantineLitres(there.animal, there.cm, there.count);
+          }, 0);
           if (held + size <= most) ways.push({ tank, join: true });
         });
       }

@@ -1,9 +1,8 @@
 import { USUAL_WATER } from '../seawater/usual';
 import type { TankHistory } from '../history/tankHistory';
-import { judgeTogether } from '../livestock/compatibility/judge';
-import { ANY_HOME, type Finding } from '../livestock/compatibility/types';
+import type { Finding } from '../livestock/compatibility/types';
 import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../livestock/lodgers';
-import { QUARANTINE_LITRES_PER_CM } from '../livestock/planner/quarantine';
+import { keptApartAmong, quarantineLitresOf } from '../livestock/sharing';
 import { isHere, rosterOf, type Lot } from '../livestock/roster';
 import { holdAmmonia, type HoldPlan } from './hold';
 
@@ -12,7 +11,7 @@ export interface Evacuation {
   fish: Lot[];
   /** Their lengths together, cm. */
   cm: number;
-  /** Litres that such a length wants in quarantine, and those there are. */
+  /** Litres that they want in quarantine, and those there are. */
   litres: { wanted: number; there: number };
   /** How their ammonia would be held in that water; null without any. */
   ammonia: HoldPlan | null;
@@ -33,15 +32,13 @@ export function evacuationOf(
   const fish = rosterOf(history).filter((lot) => lot.group === 'fish' && isHere(lot));
   const cm = fish.reduce((sum, lot) => sum + lengthNow(lot, at, find) * (lot.here ?? 1), 0);
   const nitrogen = fish.reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
+  const lodgers = residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger);
   return {
     fish,
     cm,
-    litres: { wanted: cm * QUARANTINE_LITRES_PER_CM, there: litres },
+    litres: { wanted: quarantineLitresOf(lodgers), there: litres },
     ammonia: litres > 0 && nitrogen > 0 ? holdAmmonia({ nitrogen, litres, ...USUAL_WATER }) : null,
     // Rock stood between those that came through together in a display; in a bare tank nothing does.
-    rivals: judgeTogether(
-      residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger),
-      ANY_HOME,
-    ).filter(({ severity, between }) => severity === 'no' && between.length > 1),
+    rivals: keptApartAmong(lodgers),
   };
 }

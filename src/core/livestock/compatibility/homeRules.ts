@@ -82,7 +82,7 @@ const food: HomeRule = ({ animal, count }, { litres }) => {
   return [
     {
       rule: 'food',
-      severity: none || count > 2 * fed ? 'no' : 'care',
+      severity: 'no',
       because: none
         ? `${formatPlain(fed)} are the most that anybody can feed: it lives on ${animal.foods.join(', ')}.`
         : `A tank of ${formatPlain(litres ?? 0, 0)} L feeds about ${formatPlain(fed)} of it: more starve once the first growth is gone.`,

@@ -6,6 +6,7 @@ import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
 import { callIt, type Finding, type Lodger } from '../compatibility/types';
 import type { Finder } from '../lodgers';
+import { quarantineLitres } from '../sharing';
 import { boundsOf, clearBound, type Bound } from './bounds';
 import type { PlanWish, StockFacts } from './facts';
 import { HORIZON, type Variant } from './span';
@@ -37,8 +38,8 @@ export interface Wished {
   reason: string;
   /** Where it is in quarantine already; null for what is not. */
   inQuarantine: PlanWish['inQuarantine'] | null;
-  /** cm of fish in quarantine; 0 for what does not go through the fishes' one. */
-  quarantineCm: number;
+  /** Litres it wants in quarantine; 0 for what does not go through the fishes' one. */
+  quarantineLitres: number;
   /** What of the tank or of its residents forbids it. */
   forbidden: Finding | null;
 }
@@ -130,7 +131,7 @@ export function wishedOf(
     override,
     reason: wish.override?.reason ?? '',
     inQuarantine,
-    quarantineCm: fish && !inQuarantine ? sizeCm * wish.count : 0,
+    quarantineLitres: fish && !inQuarantine ? quarantineLitres(animal, sizeCm, wish.count) : 0,
     forbidden: override ? null : forbidden,
   };
 }

@@ -3,14 +3,14 @@ import { TURNAROUND_DAYS } from './facts';
 import type { Bound } from './bounds';
 import type { Item } from './item';
 import type { PlanProblem } from './problem';
-import { QUARANTINE_LITRES_PER_CM } from './quarantine';
+import { roomForCompany } from './quarantine';
 import { HORIZON, MONTH } from './span';
 
 /** Where a quarantine tank of the plan stands: its newest batch, and when that clears and has left. */
 export interface QuarantineState {
   batch: number | null;
   members: number[];
-  cm: number;
+  litres: number;
   release: number;
   firstLeave: number;
   lastLeave: number;
@@ -51,7 +51,7 @@ export function emptyState(problem: PlanProblem): PlanState {
     quarantine: problem.tanks.map(({ freeFrom }) => ({
       batch: null,
       members: [],
-      cm: 0,
+      litres: 0,
       release: 0,
       firstLeave: 0,
       lastLeave: freeFrom - TURNAROUND_DAYS,
@@ -77,12 +77,15 @@ export function passagesFor(problem: PlanProblem, state: PlanState, index: numbe
   const empty = new Set<string>();
   problem.tanks.forEach(({ litres, freeFrom }, tank) => {
     const now = state.quarantine[tank] as QuarantineState;
-    const most = litres / QUARANTINE_LITRES_PER_CM;
-    if (item.quarantineCm > most) return;
+    if (item.quarantineLitres > litres) return;
     if (
       now.batch !== null &&
-      now.cm + item.quarantineCm <= most &&
-      now.members.every((other) => !problem.apart[index]?.[other])
+      now.litres + item.quarantineLitres <= litres &&
+      now.members.every((other) => !problem.apart[index]?.[other]) &&
+      roomForCompany(litres, [
+        item.animal,
+        ...now.members.flatMap((other) => problem.items[other]?.animal ?? []),
+      ])
     ) {
       ways.push({ tank, join: true });
     }
@@ -280,7 +283,7 @@ export function withPlaced(problem: PlanProblem, state: PlanState, placed: Place
     return {
       batch: placed.batch,
       members: joined ? [...now.members, placed.item] : [placed.item],
-      cm: (joined ? now.cm : 0) + item.quarantineCm,
+      litres: (joined ? now.litres : 0) + item.quarantineLitres,
       release: joined ? now.release : start + problem.quarantineDays,
       firstLeave: joined ? now.firstLeave : placed.day,
       lastLeave: placed.day,

@@ -115,7 +115,7 @@ export function planProblem(standing: Standing, variant: Variant = MIDDLE): Plan
     ...itemIn(one, facts, today, variant.ready),
     forbidden:
       one.forbidden ??
-      (one.override ? null : quarantineRefusal(one.lodger, one.quarantineCm, tanks, days)),
+      (one.override ? null : quarantineRefusal(one.lodger, one.quarantineLitres, tanks, days)),
   }));
   return {
     ...rest,

@@ -3,9 +3,8 @@ import { View } from 'react-native';
 import * as z from 'zod';
 import { nitrogenOf } from '@/core/livestock/bioload';
 import { usualCm } from '@/core/livestock/body';
-import { judgeTogether } from '@/core/livestock/compatibility/judge';
-import { ANY_HOME, callIt } from '@/core/livestock/compatibility/types';
-import { QUARANTINE_LITRES_PER_CM } from '@/core/livestock/planner/quarantine';
+import { callIt } from '@/core/livestock/compatibility/types';
+import { keptApartAmong, quarantineLitresOf } from '@/core/livestock/sharing';
 import { arrivalEntry } from '@/core/livestock/arrival';
 import { isHere, rosterOf } from '@/core/livestock/roster';
 import { awaitsCleaning } from '@/core/quarantine/batch';
@@ -110,20 +109,15 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
     awaitsCleaning(batches, tank.id, history?.entries.cleaning ?? []);
   const litres = tank ? netVolume(tank.body.volume).net : 0;
   const residents = history ? rosterOf(history).filter(isHere) : [];
-  const cm = animals.reduce(
-    (sum, one) => sum + (one.animal.group === 'fish' ? one.cm * one.count : 0),
-    0,
-  );
-  const findings = judgeTogether(
-    [
-      ...animals.map(({ animal, count, cm: sizeCm }) => ({ animal, count, sizeCm })),
-      ...residents.flatMap((lot) => {
-        const animal = find(lot.species ?? '');
-        return animal ? [{ animal, count: lot.here ?? 1 }] : [];
-      }),
-    ],
-    ANY_HOME,
-  ).filter(({ severity, between }) => severity === 'no' && between.length > 1);
+  const chosenOnes = animals.map(({ animal, count, cm: sizeCm }) => ({ animal, count, sizeCm }));
+  const wanted = quarantineLitresOf(chosenOnes);
+  const findings = keptApartAmong([
+    ...chosenOnes,
+    ...residents.flatMap((lot) => {
+      const animal = find(lot.species ?? '');
+      return animal ? [{ animal, count: lot.here ?? 1 }] : [];
+    }),
+  ]);
   const nitrogen = animals.reduce((sum, { animal, count }) => sum + nitrogenOf(animal) * count, 0);
   const begin = async () => {
     if (!tank) return;
@@ -275,10 +269,10 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
           The sponge thrown away, tank and tools disinfected, rinsed and dried: logged first.
         </Remark>
       ) : null}
-      {cm > 0 && litres > 0 && litres < cm * QUARANTINE_LITRES_PER_CM ? (
+      {litres > 0 && litres < wanted ? (
         <Remark tone="caution" title="Too small for them">
           {measured(
-            `${formatPlain(cm, 0)} cm of fish want ${formatPlain(Math.ceil((cm * QUARANTINE_LITRES_PER_CM) / 5) * 5)} L; this one holds ${formatPlain(litres, 0)} L.`,
+            `They want about ${formatPlain(Math.ceil(wanted / 5) * 5)} L by their mass and temper; this one holds ${formatPlain(litres, 0)} L.`,
           )}
         </Remark>
       ) : null}
