@@ -8,7 +8,7 @@ const run = (bag: string, ...more: string[]) =>
 
 describe('acclimate', () => {
   it('prints the drip: minutes, rate, pour-offs, litres and the curve', () => {
-    const plan = run('32.5 ppt', '--class', 'fish');
+    const plan = run('37.5 ppt', '--class', 'fish');
     expect(plan).toMatchObject({
       method: 'drip',
       minutes: 50,
@@ -17,7 +17,7 @@ describe('acclimate', () => {
     });
     expect(plan.dropsPerSecond).toBeCloseTo((80 * 20) / 60, 2);
     expect(plan.pourOffs).toEqual([{ minute: 25, litres: 2 }]);
-    expect((plan.curve as unknown[])[0]).toEqual({ minute: 0, salinity: 32.5, temperature: 22 });
+    expect((plan.curve as unknown[])[0]).toEqual({ minute: 0, salinity: 37.5, temperature: 22 });
     expect(plan).not.toHaveProperty('ammoniaFactor');
   });
 
@@ -34,7 +34,7 @@ describe('acclimate', () => {
     expect(() => run('55 ppt')).toThrow(/salinity of the bag/);
     expect(() => run('salty')).toThrow(/not a number with a unit/);
     expect(() => run('33 ppt', '--litres', '0')).toThrow(/water must lie between/);
-    expect(() => run('33 ppt', '--class', 'dog')).toThrow(/takes fish, coral, shrimp/);
+    expect(() => run('33 ppt', '--class', 'dog')).toThrow(/takes fish, coral, shrimp, star/);
     expect(() => run('33 ppt', 'extra')).toThrow(/belongs to no option/);
   });
 });

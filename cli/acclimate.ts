@@ -20,7 +20,7 @@ function planOf(question: Arrival) {
 /** How an arrival goes in, with its sums. */
 export const acclimate = defineCommand({
   usage:
-    'acclimate --bag "32.5 ppt" --tank "35 ppt" --bag-temp 22 --tank-temp 25.5 --litres 2 --class fish|coral|shrimp\n      [--bag-ph N --tank-ph N --hours-shipped N --room C --one-system]',
+    'acclimate --bag "32.5 ppt" --tank "35 ppt" --bag-temp 22 --tank-temp 25.5 --litres 2 --class fish|coral|shrimp|star\n      [--bag-ammonia "0.5 ppm NH4" --bag-ph N --tank-ph N --hours-shipped N --room C --one-system]',
   does: 'how it goes in, and the drip’s sums',
   flags: {
     bag: text,
@@ -29,6 +29,7 @@ export const acclimate = defineCommand({
     'tank-temp': number(-2, 45),
     litres: number(-1e6, 1e6),
     class: oneOf(CLASSES),
+    'bag-ammonia': text,
     'bag-ph': number(4, 10),
     'tank-ph': number(4, 10),
     'hours-shipped': number(0, 200),
@@ -48,7 +49,7 @@ export const acclimate = defineCommand({
         ...(ph === undefined ? {} : { ph }),
       };
     };
-    const { 'hours-shipped': hoursShipped, room } = values;
+    const { 'hours-shipped': hoursShipped, room, 'bag-ammonia': ammonia } = values;
     const plan = planOf({
       bag: water('bag'),
       tank: water('tank'),
@@ -56,12 +57,16 @@ export const acclimate = defineCommand({
       animal: values.class ?? 'fish',
       ...(hoursShipped === undefined ? {} : { hoursShipped }),
       ...(room === undefined ? {} : { room }),
+      ...(ammonia === undefined
+        ? {}
+        : { bagAmmonia: convertQuantity(ammonia, 'ammonia N', {}).value }),
       oneSystem: values['one-system'] === true,
     });
     return {
       method: plan.method,
       because: plan.because,
       alternatives: plan.alternatives,
+      nextBest: plan.nextBest,
       minutes: plan.minutes,
       mLPerMinute: round(plan.mlPerMinute, 1),
       dropsPerSecond: round(plan.dropsPerSecond, 2),

@@ -7,7 +7,7 @@ import {
   type Drip,
   type PourOff,
 } from './bucket';
-import { ammoniaFactor, chooseMethod, type Choice, type Method } from './method';
+import { ammoniaFactor, chooseMethod, daysToMatch, PACE, type Choice, type Method } from './method';
 import {
   impossible,
   SALINITY_NEAR,
@@ -30,7 +30,7 @@ export interface AcclimationPlan extends Choice {
   course: BucketPoint[];
   /** By how much free ammonia rises when the bag is opened; null where a pH is not known. */
   ammoniaFactor: number | null;
-  /** Days until it may have the tank's salinity, at 1 ppt a day; 0 where it has it at the end. */
+  /** Days until it may have the tank's salinity; 0 where it has it at the end. */
   daysToMatch: number;
   /** The drip; null where nothing drips. */
   drip: Drip | null;
@@ -46,10 +46,11 @@ const AIM = 0.8;
 /** Tank water in the bucket at the end, at least, for what was not measured. */
 const LEAST_SHARE = 0.75;
 
-const SHORTEST: Record<WaterClass, number> = { fish: 20, coral: 60, shrimp: 60 };
+const SHORTEST: Record<WaterClass, number> = { fish: 20, coral: 60, shrimp: 60, star: 60 };
 const LONGEST_FISH = 60;
-/** ppt an hour. */
-const PACE: Record<WaterClass, number> = { fish: Infinity, coral: 2, shrimp: 1 };
+/** A drip is planned to the nearest so many minutes, and never longer than a day. */
+const ROUND = 5;
+const LONGEST = 24 * 60;
 
 /** Minutes until a closed bag that floats has the tank's warmth. */
 export function floatMinutesOf({ bag, tank, litres }: Arrival): number {
@@ -76,11 +77,16 @@ function dripOf(arrival: Arrival): { drip: Drip; minutes: number; share: number 
   });
   let minutes = SHORTEST[animal];
   if (animal === 'fish') minutes = Math.min(LONGEST_FISH, Math.max(minutes, Math.round(20 * gap)));
-  while (minutes < 24 * 60) {
-    const { points } = dripCourse(dripIn(minutes), minutes);
-    if (fastestHour(points) <= PACE[animal] + 1e-9) break;
-    minutes += 5;
+  const gentle = (long: number) =>
+    fastestHour(dripCourse(dripIn(long), Math.min(long, 120)).points) <= PACE[animal] + 1e-9;
+  // The first hours are the fastest, and the longer a drip the slower: found by halving.
+  let long = LONGEST;
+  while (!gentle(minutes) && long - minutes > ROUND) {
+    const middle = Math.round((minutes + long) / 2 / ROUND) * ROUND;
+    if (gentle(middle)) long = middle;
+    else minutes = middle;
   }
+  if (!gentle(minutes)) minutes = long;
   return { drip: dripIn(minutes), minutes, share };
 }
 
@@ -96,7 +102,7 @@ function floatCourse(arrival: Arrival, minutes: number): BucketPoint[] {
   }));
 }
 
-const DRIPS: readonly Method[] = ['drip'];
+const DRIPS: readonly Method[] = ['drip', 'cleanDrip'];
 
 /**
  * How an arrival goes in, with its sums.
@@ -131,10 +137,7 @@ export function acclimationPlan(arrival: Arrival, chosen?: Method): AcclimationP
     pourOffs: [],
     litresDrawn: 0,
     course: floatCourse(arrival, minutes),
-    daysToMatch:
-      method === 'matchQuarantine'
-        ? Math.ceil(Math.abs(arrival.tank.salinity - arrival.bag.salinity))
-        : 0,
+    daysToMatch: method === 'matchQuarantine' ? daysToMatch(arrival) : 0,
     drip: null,
   };
 }

@@ -161,9 +161,13 @@ function bandMeaning(reading: Reading | undefined, bands: Bands): Meaning | null
   };
 }
 
+/** How fast salinity may be moved. */
+export const SALINITY_NOTE =
+  'With animals in, by 1 ppt a day either way, with fish alone down by 2. What changed within a day goes back sooner: see Emergency.';
+
 const BAND_NOTES: Partial<Record<ParameterId, string>> = {
   ph: 'Do not chase pH; fresh air and alkalinity move it.',
-  salinity: 'With animals in, raise it by 1 ppt a day at most and lower it by 2.',
+  salinity: SALINITY_NOTE,
   temperature: 'Look at the heater and the room before changing a dial.',
   alkalinity: 'Clearing ammonium uses alkalinity: about 0.4 dKH for each ppm of nitrogen.',
 };

@@ -9,7 +9,8 @@ export function methodOf(run: Run): Method {
 }
 
 const number = (run: Run, name: string): number => Number(run.given[name] ?? 0);
-const drips = (run: Run) => methodOf(run) === 'drip';
+const drips = (run: Run) => methodOf(run) === 'drip' || methodOf(run) === 'cleanDrip';
+const cleans = (run: Run) => methodOf(run) === 'cleanDrip';
 const floats = (run: Run) => methodOf(run) !== 'none';
 const arePods = (run: Run) => given(run, 'pods', 'no') === 'yes';
 const isCoral = (run: Run) => given(run, 'animal', 'fish') === 'coral';
@@ -18,6 +19,19 @@ const toTank = (run: Run) => methodOf(run) !== 'matchQuarantine';
 /** Litres that the drip drew in all: as it was measured on the way, else as it was planned. */
 export function drawnIn(run: Run): number {
   return run.given.drawn === undefined ? number(run, 'litresDrawn') : number(run, 'drawn');
+}
+
+/** How fast the water of a bag is brought to the tank's, over days. */
+function dailyWords(run: Run): string {
+  const up = number(run, 'tankSalinity') > number(run, 'bagSalinity');
+  switch (given(run, 'animal', 'fish')) {
+    case 'fish':
+      return up ? 'up by 1 ppt a day at most' : 'down by 2 ppt a day at most';
+    case 'star':
+      return 'by half a ppt an hour and 5 a day at most';
+    default:
+      return 'by 1 ppt an hour and 5 a day at most';
+  }
 }
 
 /** Litres of salt water below which what the drip took is no matter. */
@@ -46,17 +60,19 @@ const steps: readonly Step[] = [
     title: 'Float the closed bag',
     text: (run) =>
       methodOf(run) === 'quick'
-        ? 'Closed till the warmth fits: opening it is what turns its water bad, so it is opened last.'
-        : 'Closed, in the tank or a basin of its water, till the warmth fits.',
+        ? 'Closed until the temperature fits: opening it is what turns its water bad, so it is opened last.'
+        : 'Closed, in the tank or a basin of its water, until the temperature fits.',
     minutes: (run) => number(run, 'floatMinutes'),
     applies: (run) => floats(run) && number(run, 'floatMinutes') > 0,
   },
   {
     id: 'bucket',
     kind: 'check',
-    title: 'Bag into the bucket',
+    title: 'Into the bucket',
     text: (run) =>
-      `The animal with its water, ${formatPlain(number(run, 'litres'), 1)} L, and the lid over it.`,
+      cleans(run)
+        ? `The animal **without its water**, at once, into ${formatPlain(number(run, 'litres'), 1)} L of clean salt water made to the bag: ${formatPlain(number(run, 'bagSalinity'), 1)} ppt and its temperature. The lid over it.`
+        : `The animal with its water, ${formatPlain(number(run, 'litres'), 1)} L, and the lid over it.`,
     applies: drips,
   },
   {
@@ -71,16 +87,16 @@ const steps: readonly Step[] = [
   {
     id: 'rematch',
     kind: 'check',
-    title: 'Match the warmth again',
-    text: () => 'The bucket has cooled: float the container till both thermometers agree.',
+    title: 'Match the temperature again',
+    text: () => 'The bucket has cooled: float the container until both thermometers agree.',
     applies: drips,
   },
   {
     id: 'quarantine',
     kind: 'check',
-    title: 'Into water mixed to the bag',
+    title: 'Into water made to the bag',
     text: (run) =>
-      `Quarantine water at ${formatPlain(number(run, 'bagSalinity'), 1)} ppt and the bag's warmth; then 1 ppt a day at most, some ${formatPlain(number(run, 'daysToMatch'), 0)} days, till it stands where the tank does.`,
+      `Quarantine water at ${formatPlain(number(run, 'bagSalinity'), 1)} ppt and the bag's temperature; then ${dailyWords(run)}, some ${formatPlain(Math.max(1, number(run, 'daysToMatch')), 0)} ${number(run, 'daysToMatch') > 1 ? 'days' : 'day'}, until it stands where the tank does. Without such a tank: do not open the bag, and ask the shop to hold or take it back.`,
     applies: (run) => !toTank(run),
   },
   {
@@ -131,7 +147,7 @@ const steps: readonly Step[] = [
     kind: 'check',
     title: 'Set them upright',
     text: () => 'Snails on their foot, on rock: one on its back dies where it lies.',
-    applies: (run) => given(run, 'animal', 'fish') === 'shrimp' && !arePods(run),
+    applies: (run) => ['shrimp', 'star'].includes(given(run, 'animal', 'fish')) && !arePods(run),
   },
   {
     id: 'place',

@@ -2,6 +2,7 @@ import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { todaySentence, outOfBand } from '@/core/cycle/todaySentence';
 import { readingWords } from '@/core/history/reading';
+import { SALINITY_NOTE } from '@/core/meaning/sitting';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { shortDay } from '@/core/time/words';
 import { daysBetween } from '@/core/time/zone';
@@ -138,6 +139,6 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
 const WATCH_NOTES: Partial<Record<keyof typeof PARAMETERS, string>> = {
   alkalinity: 'Clearing ammonium uses it up, and a colony short of it slows.',
   temperature: 'A cold tank cycles slowly; a hot one holds less oxygen.',
-  salinity: 'With animals in, raise it by 1 ppt a day at most and lower it by 2.',
+  salinity: SALINITY_NOTE,
   ph: 'Do not chase pH; fresh air and alkalinity move it.',
 };

@@ -7,7 +7,8 @@ import { SPAN_WORDS, stepsOf, type Procedure } from '../procedure';
 import { emergencies, PROCEDURES } from '../procedures';
 import type { Run } from '../../records/schema/run';
 import { withStep } from '../changes';
-import { ammoniaChange, cooling, salinityBack } from './sums';
+import { salinityBack, SWINGS } from './salinity';
+import { ammoniaChange, cooling } from './sums';
 import { changeWords, coolingWords, salinityWords } from './words';
 
 /** An emergency that began at noon of day 20. */
@@ -115,16 +116,43 @@ describe('a tank without heat', () => {
 });
 
 describe('salinity brought back', () => {
-  it('falls by 2 ppt a day at most and rises by 1, by as many litres as mixing takes', () => {
-    const down = salinityBack(39, 35, 100);
-    expect(down).toMatchObject({ days: 2, direction: 'down' });
-    // Of 39 ppt, 5.13 L in 100 replaced by fresh water take 2 ppt.
-    expect(down.litresADay).toBeCloseTo((100 * 2) / 39, 6);
-    const up = salinityBack(32, 35, 100);
-    expect(up).toMatchObject({ days: 3, direction: 'up' });
+  const REEF = { swing: 'drifted', fishAlone: false } as const;
+  const FISH = { swing: 'drifted', fishAlone: true } as const;
+
+  it('that drifted goes 1 ppt a day either way, down by 2 with fish alone, by what mixing takes', () => {
+    const down = salinityBack(39, 35, 100, REEF);
+    expect([down.direction, down.days, down.firstDay.ppt]).toEqual(['down', 4, 1]);
+    // Of 39 ppt, 2.56 L in 100 replaced by fresh water take 1 ppt.
+    expect(down.firstDay.litres).toBeCloseTo(100 / 39, 6);
+    expect(down.litresADay).toBeCloseTo(100 / 38, 6);
+    expect(salinityBack(39, 35, 100, FISH).days).toBe(2);
+    const up = salinityBack(32, 35, 100, FISH);
+    expect([up.direction, up.days]).toEqual(['up', 3]);
     // Water of 40 ppt into 32: 8 apart, so 12.5 L in 100 raise it by 1.
-    expect(up.litresADay).toBeCloseTo(12.5, 6);
-    expect(salinityBack(35.2, 35, 100).direction).toBe('right');
+    expect(up.firstDay.litres).toBeCloseTo(12.5, 6);
+    expect(salinityBack(35.2, 35, 100, REEF).direction).toBe('right');
+  });
+
+  it('that came within a day goes back by half a ppt an hour and 3 on the first day', () => {
+    const back = salinityBack(28, 35, 100, { swing: 'recent', fishAlone: false });
+    // A week at 28 kills shrimps and corals: 3 ppt within six hours, then four days of one.
+    expect(back).toMatchObject({ direction: 'up', days: 5, firstDay: { ppt: 3, hours: 6 } });
+    expect(salinityBack(28, 35, 100, { ...REEF, swing: 'unknown' }).days).toBe(7);
+  });
+
+  it('moves no further than it is off, in steps that animals take, whatever it is', () => {
+    const ppt = fc.double({ min: 20, max: 45, noNaN: true });
+    fc.assert(
+      fc.property(ppt, ppt, fc.constantFrom(...SWINGS), fc.boolean(), (now, goal, swing, fish) => {
+        const back = salinityBack(now, goal, 100, { swing, fishAlone: fish });
+        const off = Math.abs(now - goal);
+        if (back.direction === 'right') return;
+        const most = swing === 'recent' ? 3 : now > goal && fish ? 2 : 1;
+        expect(back.firstDay.ppt).toBeLessThanOrEqual(Math.min(off, most) + 1e-9);
+        const daily = now > goal && fish ? 2 : 1;
+        expect(off - back.firstDay.ppt).toBeLessThanOrEqual((back.days - 1) * daily + 1e-6);
+      }),
+    );
   });
 });
 
@@ -158,7 +186,7 @@ describe('what an emergency says', () => {
       builder.digital('thermometer', onDay(8), 20);
     });
     expect(changeWords(NOW_RUN, old)).toMatch(/^Without a test of today/);
-    expect(salinityWords(NOW_RUN, old, 35)).toMatch(/test first/);
+    expect(salinityWords(NOW_RUN, old)).toMatch(/Test first/);
     expect(coolingWords(NOW_RUN, old, 12)).toMatch(/not tested today: the usual is taken/);
   });
 
@@ -169,11 +197,20 @@ describe('what an emergency says', () => {
     expect(coolingWords(NOW_RUN, warm, 22)).toMatch(/It does not fall under 22 °C/);
   });
 
-  it('of salinity names the direction and never dry salt', () => {
+  it('of salinity goes toward the tank’s own, asks since when, and never dry salt', () => {
+    const thin = history((builder) => {
+      for (const day of [5, 8, 12]) builder.digital('refractometer', onDay(day), 33);
+      builder.digital('refractometer', onDay(20, 9), 29);
+    });
+    const slow = salinityWords(NOW_RUN, thin);
+    expect(slow).toMatch(
+      /own is 33, by its readings before.*Today 1 ppt.*3 days more.*Never dry salt/,
+    );
+    expect(slow).toMatch(/not known, so it is taken as slow/);
+    const recent = salinityWords(withStep(NOW_RUN, 'when', '', 'recent'), thin);
+    expect(recent).toMatch(/half a ppt an hour: today 3 ppt over 6 hours/);
     const salty = history((builder) => void builder.digital('refractometer', onDay(20, 9), 38));
-    expect(salinityWords(NOW_RUN, salty, 35)).toMatch(/each day \*\*\d/);
-    const thin = history((builder) => void builder.digital('refractometer', onDay(20, 9), 31));
-    expect(salinityWords(NOW_RUN, thin, 35)).toMatch(/Never dry salt/);
+    expect(salinityWords(NOW_RUN, salty)).toMatch(/own salinity is not known: 35 is taken/);
   });
 
   it('puts people first, and each in stretches that only go forward', () => {

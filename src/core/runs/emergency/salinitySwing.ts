@@ -1,13 +1,10 @@
 import { emergency, testStep } from './shared';
 import { salinityWords } from './words';
 
-/** The salinity that a reef is brought back to, ppt. */
-const GOAL = 35;
-
 /** Salinity far from where it belongs. */
 export const salinitySwing = emergency(
   'Salinity far off',
-  { order: 5, sign: 'Over 37 or under 31 ppt' },
+  { order: 5, sign: 'Over 37 or under 31 ppt in a reef; not a tank kept low on purpose' },
   [
     {
       id: 'stop',
@@ -21,16 +18,34 @@ export const salinitySwing = emergency(
       ...testStep(
         'test',
         'Test twice',
-        'Rinse the instrument, check it in its standard, use a second one. Half of all swings are the meter.',
+        'Rinse the instrument, check it in its standard, use a second one. Often it is the meter.',
       ),
       span: 'now',
+    },
+    {
+      id: 'when',
+      kind: 'choose',
+      span: 'hour',
+      title: 'Since when',
+      text: () =>
+        'What animals have taken to over days is undone slowly; what came within a day is undone sooner.',
+      choices: [
+        {
+          value: 'recent',
+          label: 'Within the last day',
+          note: 'A top-off unit that ran in, a change mixed wrong, salt water as top-off',
+        },
+        { value: 'drifted', label: 'Over days or weeks', note: 'Drifted, test by test' },
+        { value: 'unknown', label: 'Nobody can say', note: 'Taken as slow' },
+      ],
     },
     {
       id: 'back',
       kind: 'check',
       span: 'hour',
       title: 'Back in steps',
-      text: (run, tank) => salinityWords(run, tank, GOAL),
+      text: (run, tank) =>
+        `${salinityWords(run, tank)} A tank under a low-salinity protocol, or matched to a bag, goes to that and is no emergency.`,
     },
     {
       id: 'cause',
@@ -44,7 +59,7 @@ export const salinitySwing = emergency(
       ...testStep(
         'after',
         'Test each day',
-        'Until it holds for three days. Corals and shrimps show it last.',
+        'Until it holds for three days. Corals and shrimps suffer longest: none is left thin or salty for a week.',
       ),
       span: 'day',
     },

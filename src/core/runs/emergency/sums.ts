@@ -128,32 +128,3 @@ export function cooling(history: TankHistory, now: number, room: number): Coolin
     },
   };
 }
-
-/** Salinity may rise by this much a day, and fall by this much, with animals in, ppt. */
-const RISE_A_DAY = 1;
-const FALL_A_DAY = 2;
-
-/** How salinity is brought back. */
-export interface SalinityBack {
-  /** Days that it takes at the pace animals bear. */
-  days: number;
-  /** Water a day that is exchanged, L: fresh for salt where it is too high, saltier where too low. */
-  litresADay: number;
-  direction: 'down' | 'up' | 'right';
-}
-
-/** Salinity of the water that raises a tank's, ppt above the goal: mixed stronger than that burns. */
-const STRONGER = 5;
-
-/**
- * How a swing of salinity is undone: down by at most 2 ppt a day with fresh water in place of some of
- * the tank's, up by at most 1 ppt a day with water mixed 5 ppt above the goal.
- */
-export function salinityBack(now: number, goal: number, litres: number): SalinityBack {
-  const off = now - goal;
-  if (Math.abs(off) < 0.5) return { days: 0, litresADay: 0, direction: 'right' };
-  const days = Math.ceil(Math.abs(off) / (off > 0 ? FALL_A_DAY : RISE_A_DAY));
-  const step = Math.abs(off) / days;
-  const share = off > 0 ? step / now : step / (goal + STRONGER - now);
-  return { days, litresADay: litres * Math.min(1, share), direction: off > 0 ? 'down' : 'up' };
-}

@@ -6,8 +6,10 @@ import { FREE_AMMONIA_LEVELS } from '../../seawater/ammonia';
 import type { Run } from '../../records/schema/run';
 import { USUAL_WATER } from '../../seawater/usual';
 import { HOUR_MS, instant } from '../../time/zone';
-import { formatPlain, listWords } from '../../units/format';
-import { ammoniaChange, cooling, MOST_AT_ONCE, salinityBack } from './sums';
+import { countOf, formatPlain, listWords } from '../../units/format';
+import { chosen } from '../procedure';
+import { hasFishAlone, ownSalinity, salinityBack, type Swing } from './salinity';
+import { ammoniaChange, cooling, MOST_AT_ONCE } from './sums';
 import type { Interval } from '../../math/interval';
 
 /** A test older than this, when an emergency began, says nothing of the water in it, hours. */
@@ -108,18 +110,42 @@ export function coolingWords(
     .join(' ');
 }
 
+/** The salinity that a reef is brought back to where its own is not known, ppt. */
+const USUAL_SALINITY = 35;
+
 /** How salinity is brought back in this tank. */
-export function salinityWords(run: Run, history: TankHistory | null, goal: number): string {
+export function salinityWords(run: Run, history: TankHistory | null): string {
   const last = history ? freshReading(run, history, 'salinity') : undefined;
   if (!history || !last) {
-    return 'Down by 2 ppt a day at most, up by 1: test first, with a second instrument if there is one.';
+    return 'By 1 ppt a day either way, with fish alone down by 2; one that came within a day back by half a ppt an hour and 3 in the first day. Test first, with a second instrument if there is one.';
   }
-  const back = salinityBack(last.best, goal, history.netLitres);
+  const own = ownSalinity(history, momentOf(run, history));
+  const goal = own ?? USUAL_SALINITY;
+  const swing = (chosen(run, 'when') ?? 'unknown') as Swing;
+  const back = salinityBack(last.best, goal, history.netLitres, {
+    swing,
+    fishAlone: hasFishAlone(history),
+  });
   const now = formatPlain(last.best, 1);
-  const goes = formatPlain(goal, 0);
-  if (back.direction === 'right') return `It reads ${now} ppt: that is where it belongs.`;
-  const litres = `**${formatPlain(back.litresADay, 1)} L**`;
-  return back.direction === 'down'
-    ? `It reads ${now} ppt. To ${goes} in ${back.days === 1 ? 'a day' : `${back.days} days`}: each day ${litres} of tank water out and fresh water in, over hours. Fish bear a fall well, invertebrates and corals less.`
-    : `It reads ${now} ppt. To ${goes} in ${back.days === 1 ? 'a day' : `${back.days} days`}: each day ${litres} out, and water mixed 5 ppt above ${goes} in, over hours. Never dry salt.`;
+  const goes = formatPlain(goal, 1);
+  const known =
+    own === null
+      ? `Its own salinity is not known: ${goes} is taken.`
+      : `This tank's own is ${goes}, by its readings before.`;
+  if (back.direction === 'right') return `It reads ${now} ppt. ${known} That is where it belongs.`;
+  const down = back.direction === 'down';
+  const filler = down ? 'fresh water' : `water mixed ${formatPlain(goal + 5, 1)} ppt`;
+  const { firstDay, litresADay, days } = back;
+  const litres = (value: number) => `**${formatPlain(value, 1)} L**`;
+  const first =
+    swing === 'recent'
+      ? `It came within a day, so it goes back by half a ppt an hour: today ${formatPlain(firstDay.ppt, 1)} ppt over ${countOf(firstDay.hours, 'hour')}, ${litres(firstDay.litres)} of tank water out and ${filler} in, a little each hour.`
+      : `Today ${formatPlain(firstDay.ppt, 1)} ppt: ${litres(firstDay.litres)} of tank water out and ${filler} in, spread over the day.`;
+  const then =
+    days > 1 ? ` Then ${litres(litresADay)} each day, ${countOf(days - 1, 'day')} more.` : '';
+  const unknown =
+    swing === 'unknown'
+      ? ' When it changed is not known, so it is taken as slow: 1 ppt a day.'
+      : '';
+  return `It reads ${now} ppt. ${known} ${first}${then}${unknown}${down ? '' : ' Never dry salt.'}`;
 }

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { METHOD_WORDS, type Method } from '@/core/acclimation/method';
 import { isCounted, type Newcomer } from '@/core/acclimation/run';
-import type { WaterClass } from '@/core/acclimation/waters';
+import { waterClassOf, type WaterClass } from '@/core/acclimation/waters';
 import { CAUTIONS } from '@/core/cautions';
 import { callIt } from '@/core/livestock/compatibility/types';
 import { animalsCalled } from '@/core/records/kinds/animals';
@@ -37,13 +37,8 @@ import { beginAcclimation } from './beginAcclimation';
 import { legsOf, waterOf } from './legs';
 import { PlanPart, type PlanAction } from './PlanPart';
 
-const CLASS_OF: Record<Newcomer['group'], WaterClass> = {
-  fish: 'fish',
-  coral: 'coral',
-  invertebrate: 'shrimp',
-};
-/** Of several the one that bears least. */
-const TOUCHIEST: readonly WaterClass[] = ['shrimp', 'coral', 'fish'];
+/** Of several the one that takes least. */
+const TOUCHIEST: readonly WaterClass[] = ['star', 'shrimp', 'coral', 'fish'];
 
 /** Who comes, what the bag measures, and the way in that this calls for. */
 export function AcclimateScreen({ given }: { given: Readonly<Record<string, string>> }) {
@@ -88,7 +83,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
         const animal = find(species);
         return animal ? [{ species, what: callIt(animal), group: animal.group, count }] : [];
       });
-  const classes = newcomers.map(({ group }) => CLASS_OF[group]);
+  const classes = newcomers.map(({ group, species }) => waterClassOf(group, find(species)?.form));
   const animal = TOUCHIEST.find((one) => classes.includes(one)) ?? 'fish';
   const read = readArrival(form, animal, settings);
   const tank = tanks.find(({ id }) => id === form.tankId) ?? tanks[0];
@@ -268,6 +263,12 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
             <>
               {field('hours', 'Hours in the closed bag', 'h', 'From the sender to you.')}
               {field('bagPh', 'pH of the bag', '')}
+              {field(
+                'bagAmmonia',
+                'Ammonia in the bag',
+                unitSymbol(unitFor(settings, 'ammonia')),
+                'Where it was tested: above 0.02 mg/L of it free, nothing stays in the bag.',
+              )}
               {field('tankPh', 'pH of the tank', '')}
               {field('room', 'Temperature of the room', warmth)}
             </>

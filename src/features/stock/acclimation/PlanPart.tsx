@@ -79,6 +79,17 @@ export function PlanPart({
           onPress={() => onChoose(other)}
         />
       ))}
+      {plan.nextBest.length > 0 ? (
+        <View style={{ gap: 8 }}>
+          <SectionHead title="If you cannot do that" />
+          {plan.nextBest.map(({ what, price }) => (
+            <Words
+              key={what}
+              as="body"
+            >{`${what} Its price: ${price.charAt(0).toLowerCase()}${price.slice(1)}`}</Words>
+          ))}
+        </View>
+      ) : null}
       <Button
         kind="primary"
         disabled={!action.onPress}

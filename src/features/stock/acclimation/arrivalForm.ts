@@ -12,6 +12,7 @@ export const arrivalFields = z.object({
   bagSalinity: z.string(),
   bagTemperature: z.string(),
   bagPh: z.string(),
+  bagAmmonia: z.string().default(''),
   tankSalinity: z.string(),
   tankTemperature: z.string(),
   tankPh: z.string(),
@@ -55,6 +56,7 @@ export function emptyArrival(
     bagSalinity: bag.tankSalinity,
     bagTemperature: bag.tankTemperature,
     bagPh: '',
+    bagAmmonia: '',
     ...tankFields(tank, settings),
     litres: '',
     hours: '',
@@ -108,7 +110,15 @@ export function readArrival(
     };
   }
   const wrong = (
-    [...NEEDED.map(([field]) => field), 'bagPh', 'tankPh', 'hours', 'room', 'dip'] as const
+    [
+      ...NEEDED.map(([field]) => field),
+      'bagPh',
+      'tankPh',
+      'hours',
+      'room',
+      'dip',
+      'bagAmmonia',
+    ] as const
   ).find((field) => {
     const text = String(form[field]).trim();
     return text !== '' && parseNumber(text) === null;
@@ -121,6 +131,10 @@ export function readArrival(
     toCanonical(number(text), unitFor(settings, parameter));
   const optional = (text: string) => (text.trim() === '' ? undefined : number(text));
   const [bagPh, tankPh, hours] = [form.bagPh, form.tankPh, form.hours].map(optional);
+  const bagAmmonia =
+    form.bagAmmonia.trim() === ''
+      ? undefined
+      : toCanonical(number(form.bagAmmonia), unitFor(settings, 'ammonia'));
   const room = form.room.trim() === '' ? undefined : inUnit(form.room, 'temperature');
   const arrival: Arrival = {
     bag: {
@@ -137,6 +151,7 @@ export function readArrival(
     animal,
     ...(hours === undefined ? {} : { hoursShipped: hours }),
     ...(room === undefined ? {} : { room }),
+    ...(bagAmmonia === undefined ? {} : { bagAmmonia }),
     oneSystem: form.oneSystem,
   };
   const [why] = impossible(arrival);
