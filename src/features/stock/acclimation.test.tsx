@@ -49,7 +49,7 @@ async function begun(store: AppStore, given: Record<string, string>, bag: string
 describe('an arrival', () => {
   it('is dripped, measured, its salt water put back before the top-off unit is on, and logged', async () => {
     const store = await demoStore('Fulmar');
-    const id = await begun(store, { species: 'neon-goby' }, '33');
+    const id = await begun(store, { species: 'neon-goby' }, '36.4');
     await show(store, <AcclimationScreen id={id} />);
     expect(heading()).toBe('Top up, then the top-off unit off.');
     await press('Done');
@@ -60,7 +60,7 @@ describe('an arrival', () => {
     await press('Done');
     expect(heading()).toBe('Drip.');
     await press(/^It drips: \d+ minutes$/);
-    expect(screen.getByText(/Expected now: 33.0 ppt/)).toBeTruthy();
+    expect(screen.getByText(/Expected now: 36.4 ppt/)).toBeTruthy();
     await press('Measure now');
     fill('Salinity in the bucket', '80');
     expect(screen.getByText(/measure it again/)).toBeTruthy();
@@ -122,7 +122,7 @@ describe('an arrival', () => {
 
   it('stopped with the top-off unit off leaves that to be done', async () => {
     const store = await demoStore('Fulmar');
-    const id = await begun(store, { species: 'neon-goby' }, '33');
+    const id = await begun(store, { species: 'neon-goby' }, '36.4');
     await show(store, <AcclimationScreen id={id} />);
     await press('Done');
     await press('Stop it');
@@ -146,7 +146,9 @@ describe('an arrival', () => {
     fill('Salinity', '30');
     fill('Temperature', '23');
     fill('Water in it', '1');
-    expect(heading()).toBe('Into water mixed to the bag.');
+    expect(heading()).toBe('Into water made to the bag.');
+    expect(screen.getByText(/^Do not buy it today\./)).toBeTruthy();
+    expect(screen.getByText(/^A food-safe tub.*Its price:/)).toBeTruthy();
     await press('Begin a batch there');
     expect(mockRouter.push).toHaveBeenCalledWith('/quarantine/begin');
     fill('Salinity', '75');
@@ -170,7 +172,7 @@ describe('an arrival', () => {
   it('is not begun with more for other tanks than came, nor into one that lies too far off', async () => {
     const store = await demoStore('Fulmar');
     await show(store, <AcclimateScreen given={{ species: 'cerith-snail', count: '12' }} />);
-    fill('Salinity', '31');
+    fill('Salinity', '29');
     fill('Temperature', '25');
     fill('Water in it', '1');
     fill('Salinity', '31.5', 1);

@@ -59,9 +59,9 @@ describe('the catalogue narrowed', () => {
     expect(screen.getByText('pick another from the list')).toBeTruthy();
     seek('scopas');
     await press(/^Scopas tang/);
-    expect(screen.getByText(/are of one genus/)).toBeTruthy();
+    expect(screen.getByText(/are close kin/)).toBeTruthy();
     await press('Take Scopas tang away');
-    expect(screen.queryByText(/are of one genus/)).toBeNull();
+    expect(screen.queryByText(/are close kin/)).toBeNull();
   });
 });
 
