@@ -1,3 +1,4 @@
+import { isolationWords } from '../quarantine/isolation';
 import { FOLLOW_DAYS, FREE_LIMIT } from '../cycle/forecast/capacity';
 import { carry, type Carried } from '../cycle/forecast/carry';
 import type { Posterior } from '../cycle/inference/posterior';
@@ -217,7 +218,9 @@ export function canAdd(
     passesAt: course ? settledAt(course) : null,
     most: largest((number) => barriersFor(number).length === 0),
     quarantineDays: fish ? facts.quarantineDays : 0,
-    remarks: [unnamedWords(lots, find), untestedWords(posterior)].flatMap((text) => text ?? []),
+    remarks: [isolationWords(animal), unnamedWords(lots, find), untestedWords(posterior)].flatMap(
+      (text) => text ?? [],
+    ),
   };
 }
 
@@ -237,7 +240,9 @@ const WAITS: ReadonlySet<Barrier['rule']> = new Set([
 const TO_DO: ReadonlySet<Barrier['rule']> = new Set(['lid', 'heater']);
 
 function fitsBecause(group: string, course: Carried | null): string {
-  if (group === 'coral') return 'It makes next to no ammonia, and nothing here stands against it.';
+  if (group === 'coral') {
+    return 'It makes next to no ammonia, and nothing that lives here stands against it.';
+  }
   if (!course) return 'Company and pace allow it; nothing is known of what the filter carries.';
   return 'Company, pace and what the filter carries all allow it.';
 }

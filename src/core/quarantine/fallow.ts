@@ -1,31 +1,53 @@
+import type { TankHistory } from '../history/tankHistory';
+import { joins } from '../records/kinds/animals';
 import { addDaysIn, DAY_MS, daysBetween, startOfDayIn } from '../time/zone';
 import { countOf, formatPlain } from '../units/format';
 
-/** Days without fish that starve every parasite that needs them. */
+/** Days without fish that starve ich and velvet; not what lives free of fish, such as uronema. */
 export const FALLOW_DAYS = 76;
-/** The shortest that anybody follows, with a diagnosis or warm water on record. */
+/** At this temperature in every reading the slow stages are over sooner, °C. */
+export const WARM = { low: 27, high: 28 } as const;
+export const WARM_FALLOW_DAYS = 45;
+/** Where velvet was found under a microscope, and ich looked for and not found. */
 export const SHORTEST_FALLOW_DAYS = 42;
 
 export interface FallowQuestion {
   days: number;
-  /** A diagnosis that excludes the slow parasite. */
+  /** Velvet was found under a microscope, and ich looked for and not found. */
   diagnosed: boolean;
-  /** Kept warm by a logged protocol meanwhile. */
+  /** Kept at 27 to 28 °C by every reading meanwhile. */
   warm: boolean;
 }
 
+/** An animal that stays in through the days without fish. */
+export interface Staying {
+  name: string;
+  /** The warmest it lives at, °C. */
+  high: number;
+}
+
 /** Why fewer days than usual are not enough; null where they may be. */
-export function fallowRefusal({ days, diagnosed, warm }: FallowQuestion): string | null {
+export function fallowRefusal(
+  { days, diagnosed, warm }: FallowQuestion,
+  staying: readonly Staying[] = [],
+): string | null {
   if (days >= FALLOW_DAYS) return null;
   if (days < SHORTEST_FALLOW_DAYS) {
     return `${SHORTEST_FALLOW_DAYS} days at least, and ${FALLOW_DAYS} unless a diagnosis or warm water shortens it.`;
   }
-  if (diagnosed || warm) return null;
-  return `Fewer than ${FALLOW_DAYS} days only with a diagnosis that excludes the slow parasite, or kept warm on record.`;
+  if (diagnosed) return null;
+  if (!warm) {
+    return `Fewer than ${FALLOW_DAYS} days only where velvet was found under a microscope and ich looked for and not found, or at ${WARM.low} to ${WARM.high} °C in every reading.`;
+  }
+  if (days < WARM_FALLOW_DAYS) {
+    return `${WARM_FALLOW_DAYS} days at least at ${WARM.low} to ${WARM.high} °C.`;
+  }
+  const cool = staying.find(({ high }) => high < WARM.low);
+  return cool
+    ? `${cool.name} lives at ${formatPlain(cool.high, 1)} °C at most: not ${WARM.low}, so ${FALLOW_DAYS} days.`
+    : null;
 }
 
-/** From this warmth on the parasite that needs fish lives faster, and is starved sooner, °C. */
-export const WARM_FROM = 27;
 /** Between two readings of a warm protocol at most, days. */
 const WARM_GAP_DAYS = 3;
 
@@ -46,11 +68,11 @@ export function warmthSince(
   at: number,
 ): Warmth {
   const own = readings.filter((reading) => reading.at >= since && reading.at <= at);
-  const cool = own.find(({ best }) => best < WARM_FROM);
-  if (cool) {
+  const beyond = own.find(({ best }) => best < WARM.low || best > WARM.high);
+  if (beyond) {
     return {
       held: false,
-      because: `It read ${formatPlain(cool.best, 1)} °C, under the ${WARM_FROM} that shortens it`,
+      because: `It read ${formatPlain(beyond.best, 1)} °C, and ${WARM.low} to ${WARM.high} shorten it`,
     };
   }
   const times = [since, ...own.map((reading) => reading.at), at];
@@ -60,7 +82,7 @@ export function warmthSince(
         held: false,
         because: `Its temperature stands in the log with gaps of more than ${countOf(WARM_GAP_DAYS, 'day')}`,
       }
-    : { held: true, because: `At ${WARM_FROM} °C or more in every reading` };
+    : { held: true, because: `At ${WARM.low} to ${WARM.high} °C in every reading` };
 }
 
 /** Days that a fallow asks for: those that were chosen, or all of them once the warmth they rest on is not on record. */
@@ -86,6 +108,24 @@ export interface FallowClock {
   ends: number | null;
   /** What set it back after it had begun, ms. */
   restarts: number[];
+}
+
+/**
+ * When anything wet came into a tank from a system with fish, as far as its log says, ms: animals that are no
+ * fish, live rock and sand, media and sponges of another filter, water of another tank.
+ */
+export function wetInto({ entries }: Pick<TankHistory, 'entries'>, since: number): number[] {
+  return [
+    ...entries.animals.filter(({ entry }) => joins(entry.move) && entry.group !== 'fish'),
+    ...entries.media.filter(
+      ({ entry }) => entry.move.to === 'in' && entry.move.media !== 'coatedRock',
+    ),
+    ...entries.sponge.filter(({ entry }) => entry.move === 'working'),
+    ...entries.waterChange.filter(({ entry }) => entry.source === 'otherTank'),
+  ]
+    .map(({ at }) => at)
+    .filter((at) => at > since)
+    .sort((a, b) => a - b);
 }
 
 /** The countdown of a tank without fish: from the day the last is out, and anew with anything wet. */

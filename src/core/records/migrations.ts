@@ -56,7 +56,9 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
         : [record];
     },
   },
-  10: widened('moves between two tanks, seven signs, forms of medicine and five substances come in'),
+  10: widened(
+    'moves between two tanks, seven signs, forms of medicine and five substances come in',
+  ),
 };
 
 function bodyOf(record: RawRecord): RawRecord {

@@ -67,7 +67,9 @@ describe('a batch', () => {
     });
     await press('Log the sign');
     expect(heading()).toBe('A sign stands.');
-    expect(screen.getByText(/perhaps velvet\. How fast it kills: within one to three days/)).toBeTruthy();
+    expect(
+      screen.getByText(/perhaps velvet\. How fast it kills: within one to three days/),
+    ).toBeTruthy();
     await act(async () => {
       fireEvent.click(blenny().getByRole('button', { name: 'Well' }));
     });

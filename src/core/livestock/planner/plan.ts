@@ -8,6 +8,7 @@ import type { Load } from '../../cycle/forecast/carry';
 import { PAIR_N } from '../../cycle/problem/additions';
 import type { Posterior } from '../../cycle/inference/posterior';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
+import { isolationWords } from '../../quarantine/isolation';
 import type { StockFacts } from './facts';
 import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './place';
 import {
@@ -280,9 +281,12 @@ function planItem(
     pinned: item.pinned !== null,
     override: item.override ? item.reason : null,
     rehomeBy: outgrows === null ? null : momentOf(problem, Math.round(placed.day + outgrows / 1.5)),
-    cares: homeFindings(item.lodger, problem.facts.home)
-      .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')
-      .map(({ because }) => because),
+    cares: [
+      ...homeFindings(item.lodger, problem.facts.home)
+        .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')
+        .map(({ because }) => because),
+      ...[isolationWords(item.animal)].flatMap((text) => text ?? []),
+    ],
   };
 }
 

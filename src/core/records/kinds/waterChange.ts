@@ -7,13 +7,14 @@ import { defineKind, ofTank, type WordsOf } from './kind';
 /** What is worth measuring of water before it goes in. */
 export const NEW_WATER = ['salinity', 'temperature', 'alkalinity', 'ph', 'ammonia'] as const;
 
-export const WATER_SOURCES = ['purified', 'conditionedTap', 'untreatedTap'] as const;
+export const WATER_SOURCES = ['purified', 'conditionedTap', 'untreatedTap', 'otherTank'] as const;
 export type WaterSource = (typeof WATER_SOURCES)[number];
 
 export const SOURCE_WORDS: WordsOf<WaterSource> = {
   purified: 'Purified',
   conditionedTap: 'Tap, with conditioner',
   untreatedTap: 'Tap, untreated',
+  otherTank: 'Water of another tank',
 };
 
 /** From this share of untreated tap water on its chlorine may kill, where less only slows. */

@@ -10,11 +10,12 @@ import {
   fallowDays,
   fallowRefusal,
   SHORTEST_FALLOW_DAYS,
-  WARM_FROM,
+  WARM,
   warmthSince,
+  wetInto,
 } from '@/core/quarantine/fallow';
 import { formatIn } from '@/core/parameters/convert';
-import { animalsCalled, joins } from '@/core/records/kinds/animals';
+import { animalsCalled } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
@@ -59,7 +60,13 @@ export function OutbreakScreen() {
     .filter(({ body }) => body.kind === 'quarantine')
     .reduce((sum, { body }) => sum + netVolume(body.volume).net, 0);
   const { fish: here, cm, litres, ammonia, rivals } = evacuationOf(history, room, now, find);
-  const refusal = fallowRefusal({ days, diagnosed, warm });
+  const staying = rosterOf(history)
+    .filter((lot) => isHere(lot) && lot.group !== 'fish')
+    .flatMap(({ species, what }) => {
+      const animal = find(species ?? '');
+      return animal ? [{ name: what, high: animal.temperature.high }] : [];
+    });
+  const refusal = fallowRefusal({ days, diagnosed, warm }, staying);
   const chosen = run
     ? {
         days: Number(run.body.given.days ?? FALLOW_DAYS),
@@ -68,9 +75,7 @@ export function OutbreakScreen() {
       }
     : { days, diagnosed, warm };
   const begun = run ? instant(run.body.begunAt) : now;
-  const wetIn = history.entries.animals
-    .filter(({ at, entry }) => joins(entry.move) && entry.group !== 'fish' && at > begun)
-    .map(({ at }) => at);
+  const wetIn = wetInto(history, begun);
   const clockFor = (length: number) =>
     fallowClock(
       {
@@ -140,7 +145,7 @@ export function OutbreakScreen() {
           ? clock.ends === null
             ? 'The days begin when the last fish is out, the missing ones found or given up.'
             : `Counted from ${dayWords(clock.since ?? now, zone)}; fish may come back on **${dayWords(clock.ends, zone)}**.${clock.restarts.length > 0 ? ' Something wet came in, and began them anew.' : ''}`
-          : `All fish leave, and the tank stays without any for ${FALLOW_DAYS} days, so that what lives on fish dies out.`}
+          : `All fish leave, and the tank stays without any for ${FALLOW_DAYS} days, so that parasites that need fish die out.`}
       </Opening>
       {run && chosen.warm && since !== null ? (
         <Remark
@@ -165,14 +170,14 @@ export function OutbreakScreen() {
             onChange={(value) => setDays(Math.max(SHORTEST_FALLOW_DAYS, value))}
           />
           <Tick
-            label="A diagnosis excludes the slow parasite"
-            note="By a microscope or a veterinarian, not by its looks."
+            label="Velvet found, and no ich"
+            note="Under a microscope, with ich looked for and not found; not by its looks."
             value={diagnosed}
             onChange={setDiagnosed}
           />
           <Tick
-            label="Kept warm, on record"
-            note={`At ${WARM_FROM} °C or more, a reading in the log every three days; corals may not bear it.`}
+            label="Kept at 27 to 28 °C, on record"
+            note={`${WARM.low} to ${WARM.high} °C in every reading, one at least every three days; only with animals that live so warm.`}
             value={warm}
             onChange={setWarm}
           />
