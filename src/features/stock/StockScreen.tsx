@@ -253,7 +253,7 @@ function CatalogueBeside({ find }: { find: Finder }) {
           setSought(text);
           setChosen(null);
         }}
-        placeholder="either name"
+        placeholder="any of its names"
       />
       {animal ? (
         <>

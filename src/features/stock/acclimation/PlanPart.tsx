@@ -4,7 +4,7 @@ import { METHOD_WORDS, type Method } from '@/core/acclimation/method';
 import { COUNTABLE, type AcclimationPlan } from '@/core/acclimation/plan';
 import { formatIn } from '@/core/parameters/convert';
 import { unitFor } from '@/core/records/schema/settings';
-import { formatPlain } from '@/core/units/format';
+import { countOf, formatPlain } from '@/core/units/format';
 import { useAppSelector } from '@/store/hooks';
 import { selectSettings } from '@/store/selectors';
 import { DripCurve } from '@/ui/drip/DripCurve';
@@ -38,7 +38,16 @@ export function PlanPart({
   const first = course[0];
   return (
     <View style={{ gap: 12 }}>
-      <SectionHead title={METHOD_WORDS[method]} end={minutes > 0 ? `${minutes} minutes` : ''} />
+      <SectionHead
+        title={METHOD_WORDS[method]}
+        end={
+          plan.daysToMatch > 0
+            ? countOf(plan.daysToMatch, 'day')
+            : minutes > 0
+              ? `${minutes} minutes`
+              : ''
+        }
+      />
       {drip && first ? (
         <>
           <Words as="body">

@@ -52,7 +52,15 @@ export function MovesPart({
         </>
       ) : null}
       {made.map((move) => (
-        <View key={move} style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 12 }}>
+        <View
+          key={move}
+          style={{
+            flexDirection: 'row',
+            alignItems: 'center',
+            justifyContent: 'space-between',
+            gap: 12,
+          }}
+        >
           <Words as="body">
             {`${momentWords(instant(move), zone, now)}${counts(transfer, move) ? '' : instant(move) === transfer.since ? ': the moves count from here' : ': does not count'}`}
           </Words>
