@@ -106,7 +106,10 @@ export function firstFrom(items: readonly { at: number }[], at: number): number 
 }
 
 /** The readings that may decide something: possible values only, in order of time. */
-export function countedReadings(history: TankHistory, parameter: ParameterId): readonly Reading[] {
+export function countedReadings(
+  history: Pick<TankHistory, 'readings'>,
+  parameter: ParameterId,
+): readonly Reading[] {
   return counted(history.readings[parameter]);
 }
 

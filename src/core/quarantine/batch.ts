@@ -1,5 +1,5 @@
 import type { Logged } from '../history/logged';
-import type { TankHistory } from '../history/tankHistory';
+import { countedReadings, type TankHistory } from '../history/tankHistory';
 import { isHere, rosterOf, type Lot } from '../livestock/roster';
 import type { LookEntry } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
@@ -51,8 +51,8 @@ function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: st
 /** The clock of a batch, read from its tank's history. */
 export function clockOf(
   batch: Batch,
-  history: Pick<TankHistory, 'tank' | 'entries'>,
-  protocol: Pick<Protocol, 'days' | 'moves'>,
+  history: Pick<TankHistory, 'tank' | 'entries' | 'readings'>,
+  protocol: Pick<Protocol, 'days' | 'moves' | 'holds'>,
   at: number,
 ): BatchClock {
   return batchClock(
@@ -63,6 +63,8 @@ export function clockOf(
       zone: history.tank.zone,
       days: protocol.days,
       moves: protocol.moves,
+      holds: protocol.holds,
+      readings: protocol.holds && countedReadings(history, protocol.holds.parameter),
     },
     at,
   );
@@ -72,7 +74,7 @@ export function clockOf(
 export function batchView(
   batch: Batch,
   history: TankHistory,
-  protocol: Pick<Protocol, 'days' | 'moves'>,
+  protocol: Pick<Protocol, 'days' | 'moves' | 'holds'>,
   at: number,
 ): BatchView {
   const { zone } = history.tank;

@@ -5,6 +5,7 @@ import { SIGN_WORDS, type LookEntry, type Sign } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
 import { addDaysIn, dayOf, daysBetween, instant, startOfDayIn } from '../time/zone';
 import { listWords } from '../units/format';
+import { heldDays, type Held, type Holds } from './held';
 import { releaseIn } from './release';
 import { onlyGrains, showsGrains, transferOf, type Moves, type Transfer } from './transfer';
 
@@ -57,6 +58,8 @@ export interface BatchClock {
   isClear: boolean;
   /** Where the moves stand, of a protocol that moves its fish between two tanks; null of any other. */
   transfer: Transfer | null;
+  /** Where a figure stands that its protocol holds; null where it holds none, or readings are not known. */
+  held: Held | null;
 }
 
 /** What a clock is read from. */
@@ -68,6 +71,9 @@ export interface ClockSource {
   days: number;
   /** Of a protocol of moves. */
   moves?: Moves | undefined;
+  /** Of a protocol that holds a figure, with the readings of it, in order of time. */
+  holds?: Holds | undefined;
+  readings?: readonly { at: number; best: number }[] | undefined;
 }
 
 /** The chance of another sign that is taken where the keeper named none. */
@@ -248,8 +254,22 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
   const chance = batch.restartChance ?? USUAL_RESTART_CHANCE;
   const expected = releaseIn(clearSince === null ? null : daysClear, days, chance);
   const inDays = (count: number) => addDaysIn(today, count, zone);
+  const held =
+    source.holds && source.readings
+      ? heldDays(
+          source.holds,
+          source.readings.filter((one) => one.at >= instant(batch.begunAt) && one.at <= at),
+          at,
+        )
+      : null;
+  const wasHeld =
+    held === null ||
+    (held.done !== null && at >= addDaysIn(held.done, source.holds?.then ?? 0, zone));
   const isClear =
-    clearSince !== null && daysClear >= days && (transfer === null || transfer.done !== null);
+    clearSince !== null &&
+    daysClear >= days &&
+    wasHeld &&
+    (transfer === null || transfer.done !== null);
   const clearedOn = clearSince === null ? today : addDaysIn(clearSince, days, zone);
   const release = isClear
     ? { p10: clearedOn, p50: clearedOn, p90: clearedOn }
@@ -296,5 +316,6 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
     release,
     isClear,
     transfer,
+    held,
   };
 }

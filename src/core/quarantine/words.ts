@@ -7,17 +7,20 @@ import { unitSymbol } from '../units/units';
 import type { BatchView } from './batch';
 import type { BatchClock, StandingSign } from './clock';
 import { otherSigns, type Transfer } from './transfer';
+import { PARAMETERS } from '../parameters/registry';
+import type { Held, Holds } from './held';
 import type { AmmoniaPlan } from './water';
 
 /** Whether a batch may be released, and if not, what it waits for: first of all in a sentence. */
 export function batchSentence(
   { clock, animals }: BatchView,
-  protocol: Pick<Protocol, 'days'>,
+  protocol: Pick<Protocol, 'days' | 'holds'>,
   zone: string,
 ): { title: string; text: string } {
   const heads = animals.reduce((sum, { lot }) => sum + (lot.here ?? 1), 0);
   const who = countOf(heads, 'animal');
   const first = clock.standing.find(({ expected }) => !expected);
+  const held = protocol.holds && clock.held ? heldSentence(clock.held, protocol.holds) : null;
   const moves = clock.transfer?.next ? movesSentence(clock.transfer, first, zone) : null;
   if (moves) return moves;
   if (first) {
@@ -26,6 +29,7 @@ export function batchSentence(
       text: `**${first.what}**: ${listWords(first.signs.map((sign) => SIGN_WORDS[sign].toLowerCase()))} since ${shortDay(first.since, zone)}. Once it is seen well, the ${protocol.days} days begin anew for all.`,
     };
   }
+  if (held && !clock.isClear) return held;
   if (clock.isClear) {
     return {
       title: 'Clear.',
@@ -36,6 +40,34 @@ export function batchSentence(
   return {
     title: `${countOf(left, 'clear day')} to go.`,
     text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The first day to move them is **${dayWords(clock.release.p10, zone)}**; a sign in any of them begins the ${protocol.days} anew.`,
+  };
+}
+
+/** What is said of a figure that is held, and of the days that come after. */
+function heldSentence(
+  { days, done, reads }: Held,
+  { parameter, low, high, days: asked, below, then }: Holds,
+): { title: string; text: string } {
+  const { inSentence, units } = PARAMETERS[parameter];
+  const range = `${formatPlain(low)} to ${formatPlain(high)} ${unitSymbol(units[0] ?? 'ppt')}`;
+  if (done !== null) {
+    return {
+      title: 'Held long enough.',
+      text: `${inSentence.charAt(0).toUpperCase()}${inSentence.slice(1)} stood at ${range} for ${countOf(asked, 'day')}.${then > 0 ? ' Now up by at most 1 ppt a day to that of the tank they go to, then watched: the check below comes after.' : ''}`,
+    };
+  }
+  const off = {
+    above: ' The newest reading lies above it: the days begin anew once it is back.',
+    below:
+      below === 'anew'
+        ? ' The newest reading lies below it: the days begin anew once it is back.'
+        : ' The newest reading lies below it: that does not count. Raise it by at most 1 ppt a day.',
+    within: '',
+    none: ' No reading of it is on record since they came in.',
+  }[reads ?? 'none'];
+  return {
+    title: `${countOf(asked - days, 'day')} at ${range} to go.`,
+    text: `${days} of ${asked} so far, counted while every reading of ${inSentence} lies within it, one at least every two days.${off}`,
   };
 }
 

@@ -4,7 +4,7 @@ import { shortKeySchema } from '../keys';
 export const PROTOCOL_FOR = ['fish', 'coral', 'anemone', 'invertebrate'] as const;
 
 /** What a protocol may have tested. */
-export const TESTED = ['ammonia', 'ph', 'salinity', 'temperature'] as const;
+export const TESTED = ['ammonia', 'ph', 'alkalinity', 'salinity', 'temperature'] as const;
 
 const line = z.string().trim().min(3).max(200);
 
@@ -34,6 +34,21 @@ export const protocolSchema = z.strictObject({
   /** Of moves between two tanks: the most hours between two, and how many there are. */
   moves: z
     .strictObject({ everyHours: z.int().min(24).max(120), count: z.int().min(1).max(12) })
+    .optional(),
+  /**
+   * Of a figure that is held by its readings: its range, how many days within it, whether one below begins them
+   * anew or only does not count, and the days after them before release.
+   */
+  holds: z
+    .strictObject({
+      parameter: z.enum(['temperature', 'salinity']),
+      low: z.number().min(0).max(60),
+      high: z.number().min(0).max(60),
+      days: z.int().min(1).max(120),
+      below: z.enum(['anew', 'pause']),
+      then: z.int().min(0).max(120),
+    })
+    .refine(({ low, high }) => low <= high, 'has a range that ends below its beginning')
     .optional(),
   /** Tests that fall due: what, and every how many days. */
   tests: z
