@@ -1,3 +1,4 @@
+import { SALINITY_NOTE } from './notes';
 import { cardRange, readingWords, type Reading } from '../history/reading';
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import { trendOf } from '../history/trend';
@@ -160,10 +161,6 @@ function bandMeaning(reading: Reading | undefined, bands: Bands): Meaning | null
     detail: BAND_NOTES[reading.parameter],
   };
 }
-
-/** How fast salinity may be moved. */
-export const SALINITY_NOTE =
-  'With animals in, by 1 ppt a day either way, with fish alone down by 2. What changed within a day goes back sooner: see Emergency.';
 
 const BAND_NOTES: Partial<Record<ParameterId, string>> = {
   ph: 'Do not chase pH; fresh air and alkalinity move it.',

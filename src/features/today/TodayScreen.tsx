@@ -2,7 +2,7 @@ import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { todaySentence, outOfBand } from '@/core/cycle/todaySentence';
 import { readingWords } from '@/core/history/reading';
-import { SALINITY_NOTE } from '@/core/meaning/sitting';
+import { SALINITY_NOTE } from '@/core/meaning/notes';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { shortDay } from '@/core/time/words';
 import { daysBetween } from '@/core/time/zone';

@@ -1,5 +1,4 @@
 import * as z from 'zod';
-import type { CAUTIONS } from '../../cautions';
 import { toCanonical } from '../../parameters/convert';
 import type { ParameterId } from '../../parameters/registry';
 import { DEFAULT_DROP_ML, MOLAR_MASS } from '../../units/constants';
@@ -83,9 +82,6 @@ interface Substance {
   moves: readonly ParameterId[];
   /** What it does to a cycle. */
   cycle: CycleEffect;
-  /** What it does to the figures, for whoever logs it. */
-  does: string;
-  caution?: keyof typeof CAUTIONS;
 }
 
 const AMMONIA = ['ammonia', 'nitrite', 'nitrate', 'alkalinity'] as const;
@@ -95,76 +91,60 @@ const SUBSTANCES: Record<DoseSubstance, Substance> = {
     name: 'Ammonium chloride',
     moves: AMMONIA,
     cycle: { nitrogen: 'now' },
-    does: 'Raises ammonia; clearing it uses up alkalinity.',
   },
   householdAmmonia: {
     name: 'Household ammonia',
     moves: AMMONIA,
     cycle: { nitrogen: 'now' },
-    does: 'Raises ammonia, and pH a little.',
-    caution: 'strongAmmonia',
   },
   bacteria: {
     name: 'Bottled bacteria',
     moves: ['ammonia', 'nitrite', 'nitrate'],
     cycle: { colony: { is: 'brought' } },
-    does: 'Moves no figure by itself.',
   },
   alkalinity: {
     name: 'Alkalinity',
     moves: ['alkalinity', 'ph'],
     cycle: NO_EFFECT,
-    does: 'Baking soda raises alkalinity and hardly pH; soda ash raises both. Test pH after it.',
   },
   calcium: {
     name: 'Calcium',
     moves: ['calcium'],
     cycle: NO_EFFECT,
-    does: 'Raises calcium alone. Never beside an alkalinity dose: apart by some minutes, or both fall out as white dust.',
   },
   magnesium: {
     name: 'Magnesium',
     moves: ['magnesium'],
     cycle: NO_EFFECT,
-    does: 'Raises magnesium. By sulphate alone it shifts the balance of salts over months: by chloride, or both as the label mixes them.',
   },
   twoPart: {
     name: 'Two-part',
     moves: ['alkalinity', 'calcium', 'ph'],
     cycle: NO_EFFECT,
-    does: 'Raises alkalinity and calcium together, pH with a caustic first part, and salinity over months. Its label has a limit a day.',
-    caution: 'caustic',
   },
   kalk: {
     name: 'Kalk (lime water)',
     moves: ['alkalinity', 'calcium', 'ph'],
     cycle: NO_EFFECT,
-    does: 'Raises alkalinity, calcium and pH, and takes no more than evaporates in a day. Test pH in the morning and an hour after it.',
-    caution: 'kalk',
   },
   traces: {
     name: 'Trace elements',
     moves: [],
     cycle: NO_EFFECT,
-    does: 'Moves nothing that a home kit reads, so nobody sees too much of it: by the label, after a test by a laboratory.',
   },
   ammoniaBinder: {
     name: 'Ammonia binder',
     moves: ['ammonia'],
     cycle: { binds: true },
-    does: 'Binds ammonia for a day or two; many kits go on showing it.',
   },
   other: {
     name: 'Something else',
     moves: [],
     cycle: NO_EFFECT,
-    does: 'Nothing is reckoned of it.',
   },
 };
 
 export const substanceName = (substance: DoseSubstance) => SUBSTANCES[substance].name;
-export const substanceDoes = (substance: DoseSubstance) => SUBSTANCES[substance].does;
-export const substanceCaution = (substance: DoseSubstance) => SUBSTANCES[substance].caution;
 /** Whether a dose of it moves a parameter. */
 export const substanceMoves = (substance: DoseSubstance, parameter: ParameterId) =>
   SUBSTANCES[substance].moves.includes(parameter);

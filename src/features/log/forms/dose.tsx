@@ -1,14 +1,13 @@
 import { copperIn } from '@/core/quarantine/copper';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
+import { SUBSTANCE_WORDS } from '@/core/water/substances';
 import { formatIn } from '@/core/parameters/convert';
 import type { EntryBody } from '@/core/records/kinds';
 import {
   DOSE_SUBSTANCES,
   doseRise,
   isAmmoniaSource,
-  substanceCaution,
-  substanceDoes,
   substanceName,
 } from '@/core/records/kinds/dose';
 import { formatSignificant } from '@/core/units/format';
@@ -219,11 +218,11 @@ function DoseMeaning({ body, context }: { body: EntryBody<'dose'>; context: Form
       </Remark>
     );
   }
-  const caution = substanceCaution(body.substance);
+  const { does, caution } = SUBSTANCE_WORDS[body.substance];
   if (!isAmmoniaSource(body.substance)) {
     return (
       <>
-        <Remark title="What it does">{substanceDoes(body.substance)}</Remark>
+        <Remark title="What it does">{does}</Remark>
         {caution ? <CautionRemark caution={CAUTIONS[caution]} /> : null}
       </>
     );
