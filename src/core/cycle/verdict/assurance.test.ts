@@ -110,11 +110,20 @@ describe('evidence grants, knowledge may withhold', () => {
     );
   });
 
-  it('is not asked where a criterion is open, nor of a tank that runs', () => {
+  it('is not asked where a criterion is open', () => {
     expect(judged(shown(HELD), onDay(17), ASSURED).last).toBeUndefined();
+  });
+
+  it('is asked of a tank that is marked as running too: the mark proves nothing', () => {
     const running = judged(shown(HELD, { runningSince: '2026-03-20' }), AT, null);
-    expect(running.last).toBeUndefined();
-    expect(running.cycled).toBe(true);
+    expect(running.last).toMatchObject({ id: 'forecastAgrees', state: 'cannot tell' });
+    expect(running.last?.because).toMatch(/marked as running/);
+    expect([running.cycled, running.ready]).toEqual([false, false]);
+    const weak = judged(shown(HELD, { runningSince: '2026-03-20' }), AT, {
+      ...ASSURED,
+      carries: 0.5,
+    });
+    expect(weak.ready).toBe(false);
   });
 
   it('never makes ready what the evidence does not', () => {

@@ -85,6 +85,12 @@ export function shortOf({ stays, carries, repeats }: Assurance): Short | null {
 
 /** What the forecast says of a tank whose evidence is complete; null while it has not answered. */
 export function agreement(history: TankHistory, assurance: Assurance | null): Finding {
+  if (!assurance && history.standing.runningSince !== null) {
+    return cannotTell(
+      'The tank is marked as running, and no forecast follows a running tank.',
+      'What its animals make is the measure: free ammonia tested on three days running. Without an animal in it, take the mark back, and the forecast follows it again.',
+    );
+  }
   if (!assurance) {
     return cannotTell(
       'The forecast has not yet weighed all that is logged.',

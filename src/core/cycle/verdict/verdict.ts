@@ -168,8 +168,8 @@ export function verdictOf(
   const allMet = (role: CriterionRole) =>
     criteria.every((criterion) => criterion.role !== role || criterion.state === 'met');
   const granted = allMet('cycle');
-  // A tank that its keeper calls running is not followed any more, and so has no forecast.
-  if (granted && history.standing.runningSince === null) {
+  // Calling a tank running proves nothing: what the forecast says is asked of it as well.
+  if (granted) {
     const id = 'forecastAgrees';
     criteria.push({
       id,
