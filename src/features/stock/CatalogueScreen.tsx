@@ -87,7 +87,12 @@ export function CatalogueScreen() {
           onDrop={(id) => setBeside(beside.filter((one) => one !== id))}
         />
       ) : null}
-      <Field label="Find an animal" value={sought} onChange={setSought} placeholder="any of its names" />
+      <Field
+        label="Find an animal"
+        value={sought}
+        onChange={setSought}
+        placeholder="any of its names"
+      />
       <Choice<Group>
         label="Group"
         bare
