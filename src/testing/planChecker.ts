@@ -1,5 +1,5 @@
 import { nitrogenOf } from '../core/livestock/bioload';
-import { lengthAfter } from '../core/livestock/body';
+import { bodyGrams, lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
 import { keptApartAmong, quarantineLitres } from '../core/livestock/sharing';
@@ -100,7 +100,9 @@ export function brokenRules(
     const month = load(day - 30, true, before);
     if (inTank === 0) {
       const number = coming.reduce((sum, { count }) => sum + count, 0);
-      if (coming.some(({ cm, count }) => cm > 8 || count > 2))
+      const small = ({ animal, cm }: Known) =>
+        animal.group === 'fish' && animal.adultCm <= 25 && bodyGrams(animal, cm) <= 13;
+      if (coming.some((one) => !small(one) || one.count > 2))
         broken.push('a first addition that is too much');
       if (facts.stocking.pace.school !== 'doubling' && number > 2)
         broken.push('a first day with more than two fish');

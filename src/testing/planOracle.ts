@@ -1,5 +1,5 @@
 import { nitrogenOf } from '../core/livestock/bioload';
-import { lengthAfter } from '../core/livestock/body';
+import { bodyGrams, lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';
 import { homeFindings } from '../core/livestock/compatibility/homeRules';
@@ -16,6 +16,9 @@ interface One {
   fish: boolean;
   claims: boolean;
   docile: boolean;
+  small: boolean;
+  onPods: boolean;
+  huntsPods: boolean;
   from: number;
   pin: number | null;
   grams: number[];
@@ -60,6 +63,9 @@ export function bestByTrying(
         fish,
         claims,
         docile: fish && !claims && animal.months < 6,
+        small: animal.group === 'fish' && animal.adultCm <= 25 && bodyGrams(animal, cm) <= 13,
+        onPods: animal.group === 'fish' && animal.foods.includes('live pods'),
+        huntsPods: animal.group === 'fish' && animal.eatsPods === true,
         from: Math.max(0, ready, animal.months > 0 ? old : 0),
         pin:
           wish.pinned === undefined ? null : Math.round((Date.parse(wish.pinned) - facts.at) / DAY),
@@ -105,13 +111,13 @@ export function bestByTrying(
     if (!one.fish) return true;
     const now = load(day, true);
     const month = load(day - 30, true);
-    if (now <= 0 && month <= 0 && (one.count > 2 || one.cm > 8)) return false;
+    if (now <= 0 && month <= 0 && (one.count > 2 || !one.small)) return false;
     const { pace } = facts.stocking;
     if (pace.school === 'doubling')
       return (now <= 0 && month <= 0) || (month > 0 && now + own <= Math.max(2 * month, 11) + 1e-9);
     const gap = pace.school === 'interval' ? pace.days : 7;
     if (last === null || day - last >= gap) return true;
-    const small = one.cm <= 8 || load(day - 1, true) > 0;
+    const small = one.small || load(day - 1, true) > 0;
     return day === last && lastCount + one.count <= 2 && small;
   };
   const go = (
@@ -132,6 +138,7 @@ export function bestByTrying(
     for (const i of left) {
       const one = all[i] as One;
       if (one.claims && left.some((other) => all[other]?.docile)) continue;
+      if (one.huntsPods && left.some((other) => other !== i && all[other]?.onPods)) continue;
       const ways: { tank: number | null; join: boolean }[] = [];
       if (!one.fish || wait === 0) ways.push({ tank: null, join: false });
       else {
@@ -190,10 +197,14 @@ export function bestByTrying(
       }
     }
   };
-  for (let mask = 1; mask < 1 << all.length; mask += 1) {
-    const subset = all.flatMap((_, i) => (mask & (1 << i) ? [i] : []));
+  // Of two that do not bear each other the one that was wished for first.
+  const kept: number[] = [];
+  all.forEach((one, i) => {
+    if (one.from <= LAST && kept.every((other) => !clash[i]?.[other])) kept.push(i);
+  });
+  for (let mask = 1; mask < 1 << kept.length; mask += 1) {
+    const subset = kept.filter((_, i) => mask & (1 << i));
     if (subset.length < best.count) continue;
-    if (subset.some((a) => subset.some((b) => clash[a]?.[b]))) continue;
     go(
       [],
       subset,

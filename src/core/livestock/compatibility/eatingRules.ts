@@ -33,7 +33,10 @@ const swallows: PairRule = (a, b) => {
       mend: 'One of the two.',
     };
   }
-  if (!a.animal.eatsFish || !isFish(b) || bodyDepth(b) > mouthCm(a)) return null;
+  // Nothing swallows spines that carry venom.
+  if (!a.animal.eatsFish || !isFish(b) || b.animal.venomous) return null;
+  // However thin it is, nothing swallows what is longer than itself.
+  if (bodyDepth(b) > mouthCm(a) || lengthOf(b) > a.animal.adultCm) return null;
   return {
     rule: 'swallows',
     severity: 'no',

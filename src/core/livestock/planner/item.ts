@@ -1,6 +1,6 @@
 import { daysBetween, dayStart } from '../../time/zone';
 import { nitrogenLater } from '../bioload';
-import { usualCm } from '../body';
+import { bodyGrams, usualCm } from '../body';
 import type { CatalogueAnimal } from '../catalogue';
 import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
@@ -11,8 +11,9 @@ import { boundsOf, clearBound, type Bound } from './bounds';
 import type { PlanWish, StockFacts } from './facts';
 import { HORIZON, type Variant } from './span';
 
-/** A first fish is small up to this length as bought, cm. */
-const SMALL_CM = 8;
+/** A first fish is small up to this mass as bought, g: a disc of 8 cm. Nor does it grow large, cm. */
+const SMALL_GRAMS = 13;
+const FIRST_ADULT_CM = 25;
 /** Months of running from which on an animal is a specialist that comes late by itself. */
 const SPECIALIST_MONTHS = 6;
 
@@ -53,6 +54,17 @@ export interface Item extends Wished {
 
 const territorial = (animal: CatalogueAnimal) =>
   animal.group === 'fish' && (animal.temper === 'aggressive' || animal.territory === 'all');
+
+/** Whether a fish lives on pods, or hunts those that others live on. */
+const livesOnPods = ({ animal }: Wished) =>
+  animal.group === 'fish' && animal.foods.includes('live pods');
+const huntsPods = ({ animal }: Wished) => animal.group === 'fish' && animal.eatsPods === true;
+
+/** Whether one comes only after another of the plan: who claims ground after the docile, who hunts pods after who lives on them. */
+export function waitsFor(one: Wished, other: Wished): boolean {
+  if (one.override || one === other) return false;
+  return (one.late && other.docile) || (huntsPods(one) && livesOnPods(other));
+}
 
 /** A wish with what it waits for by itself in one future. */
 export function itemIn(
@@ -123,7 +135,11 @@ export function wishedOf(
     count: wish.count,
     lodger,
     fish,
-    first: fish && wish.count <= 2 && sizeCm <= SMALL_CM,
+    first:
+      fish &&
+      wish.count <= 2 &&
+      animal.adultCm <= FIRST_ADULT_CM &&
+      bodyGrams(animal, sizeCm) <= SMALL_GRAMS,
     late,
     docile: fish && !late && animal.months < SPECIALIST_MONTHS,
     nitrogen,

@@ -1,7 +1,7 @@
 import { PAIR_N } from '../../cycle/problem/additions';
 import { TURNAROUND_DAYS } from './facts';
 import type { Bound } from './bounds';
-import type { Item } from './item';
+import { waitsFor, type Item } from './item';
 import type { PlanProblem } from './problem';
 import { roomForCompany } from './quarantine';
 import { HORIZON, MONTH } from './span';
@@ -229,8 +229,7 @@ export function earliestDay(
 ): Placed | null {
   const item = problem.items[index] as Item;
   const passage = passageOf(problem, state, way);
-  if (item.late && !item.override && remaining.some((other) => problem.items[other]?.docile))
-    return null;
+  if (remaining.some((other) => waitsFor(item, problem.items[other] as Item))) return null;
   const binding = bindingOf(item, passage);
   if (!(binding.day <= HORIZON)) return null;
   let day = Math.max(binding.day, state.lastDay);
@@ -262,14 +261,17 @@ export function earliestDay(
 
 /** An item that could come sooner and waits for those before it: by its temper, or for nothing but order. */
 function orderBound(problem: PlanProblem, state: PlanState, item: Item, own: Bound): Bound {
-  if (!item.late) return own;
-  const before = state.placed.findLast(({ item: other }) => problem.items[other]?.docile);
+  const before = state.placed.findLast(({ item: other }) =>
+    waitsFor(item, problem.items[other] as Item),
+  );
   const name = before ? problem.items[before.item]?.name.toLowerCase() : undefined;
   if (!before || before.day < state.lastDay || !name) return own;
   return {
     day: before.day,
     rule: 'order',
-    because: `After the ${name}: it claims ground, so the docile settle first`,
+    because: item.late
+      ? `After the ${name}: it claims ground, so the docile settle first`
+      : `After the ${name}, which lives on the pods that it hunts`,
   };
 }
 

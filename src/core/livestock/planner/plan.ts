@@ -8,6 +8,7 @@ import type { Load } from '../../cycle/forecast/carry';
 import { PAIR_N } from '../../cycle/problem/additions';
 import type { Posterior } from '../../cycle/inference/posterior';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
+import { pairFindings } from '../compatibility/pairRules';
 import { isolationWords } from '../../quarantine/isolation';
 import type { StockFacts } from './facts';
 import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './place';
@@ -285,9 +286,23 @@ function planItem(
       ...homeFindings(item.lodger, problem.facts.home)
         .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')
         .map(({ because }) => because),
+      ...besides(problem, state, placed),
       ...[isolationWords(item.animal)].flatMap((text) => text ?? []),
     ],
   };
+}
+
+/** What is said of an item beside those that live there, and beside the rest of the plan. */
+function besides(problem: PlanProblem, state: PlanState, placed: Placed): string[] {
+  const own = problem.items[placed.item]?.lodger;
+  if (!own) return [];
+  const others = state.placed.flatMap(({ item }) =>
+    item === placed.item ? [] : (problem.items[item]?.lodger ?? []),
+  );
+  return [...problem.residents, ...others]
+    .flatMap((other) => pairFindings(own, other, problem.facts.home))
+    .filter(({ severity }) => severity === 'care')
+    .map(({ because }) => because);
 }
 
 const minOf = (value: number | null | undefined, day: number) =>

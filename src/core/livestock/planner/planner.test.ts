@@ -177,15 +177,37 @@ describe('what a plan refuses', () => {
     ]);
   });
 
-  it('keeps the largest set that bears itself', () => {
+  it('never a wish for a later one, nor for several, and says how to have those instead', () => {
+    const refused = (wishes: string[]) =>
+      planFrom(
+        facts(wishes, {
+          home: { ...FACTS.home, litres: 900, lengthCm: 220 },
+          netLitres: 900,
+          lots: [
+            {
+              ...{ id: 'tang', what: 'Tang', group: 'fish', species: 'yellow-tang' },
+              ...{ sizeCm: 18, arrivedAt: NOW - 200 * DAY, here: 1 },
+            },
+          ],
+        }),
+        WIDE,
+      ).refused;
+    const small = ['firefish', 'neon-goby', 'tailspot-blenny'];
+    const after = refused(['volitans-lionfish', ...small]);
+    expect(after.map(({ species }) => species)).toEqual(small);
+    expect(after[0]?.mend).toMatch(/Or wish for it above Red lionfish\.$/);
+    expect(refused([...small, 'volitans-lionfish']).map(({ species }) => species)).toEqual([
+      'volitans-lionfish',
+    ]);
+  });
+
+  it('nobody who hunts pods before those that live on them', () => {
     const plan = planFrom(
-      facts(['volitans-lionfish', 'firefish', 'neon-goby', 'royal-gramma'], {
-        home: { ...FACTS.home, litres: 900, lengthCm: 220 },
-        netLitres: 900,
-      }),
+      facts(['six-line-wrasse', 'mandarin-dragonet', { species: 'ocellaris-clownfish', count: 2 }]),
       WIDE,
     );
-    expect(plan.refused.map(({ species }) => species)).toEqual(['volitans-lionfish']);
+    const order = plan.items.map(({ species }) => species);
+    expect(order).toEqual(['ocellaris-clownfish', 'mandarin-dragonet', 'six-line-wrasse']);
   });
 
   it('ten fish in a young tank of 60 L, and takes them against a reason', () => {

@@ -3,7 +3,7 @@ import type { Pace } from '../../records/schema/tank';
 import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
-import type { Finding, Home } from '../compatibility/types';
+import type { Finding, Home, Lodger } from '../compatibility/types';
 import { finderWith, residentsOf, unnamedWords, type Finder } from '../lodgers';
 import type { StockFacts } from './facts';
 import { itemIn, wishedOf, type Item, type Wished } from './item';
@@ -24,6 +24,8 @@ export interface Standing {
   /** Midnight of today in the tank's zone, ms. */
   today: number;
   wished: Wished[];
+  /** Who lives there. */
+  residents: Lodger[];
   /** Whether two cannot live together. */
   conflicts: boolean[][];
   /** Whether two must not share a batch. */
@@ -91,6 +93,7 @@ export function standingOf(facts: StockFacts): Standing {
     find,
     today,
     wished,
+    residents,
     conflicts: mutual(wished, (a, b) => conflictOf(a, b, facts.home) !== null),
     apart: mutual(wished, mustBeApart),
     residentFish: loads.fish,

@@ -2,6 +2,7 @@ import { shortDay } from '../../time/words';
 import { callIt, type Finding } from '../compatibility/types';
 import { earliestDay, heldOn, passagesFor, type PlanState } from './place';
 import { conflictOf, momentOf, type PlanProblem } from './problem';
+import { mayCome } from './search';
 import { HORIZON } from './span';
 import type { PlanRefusal } from './types';
 
@@ -22,10 +23,16 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
   const item = problem.items[index];
   if (!item) throw new RangeError('A plan refuses only its own wishes.');
   if (item.forbidden) return refusedBy(problem, index, item.forbidden);
-  for (const { item: other } of state.placed) {
+  // Those of the plan first; then those that were wished for before it and keep it out, planned or not.
+  const placed = state.placed.map(({ item: other }) => other);
+  for (const other of [...placed, ...Array.from({ length: index }, (_, i) => i)]) {
     const against = problem.items[other];
     const conflict = against ? conflictOf(item, against, problem.facts.home) : null;
-    if (conflict) return refusedBy(problem, index, conflict);
+    if (conflict && against && mayCome(against)) {
+      const refused = refusedBy(problem, index, conflict);
+      const swap = `Or wish for it above ${callIt(against.animal)}.`;
+      return { ...refused, mend: `${refused.mend} ${swap}` };
+    }
   }
   const base = { wishId: item.wishId, species: item.animal.id, name: item.name };
   const never = item.bounds.find(({ day }) => !(day <= HORIZON));

@@ -1,4 +1,4 @@
-import type { Item } from './item';
+import { waitsFor, type Item } from './item';
 import type { PlanProblem } from './problem';
 import { HORIZON } from './span';
 import {
@@ -118,27 +118,21 @@ function* subsets(list: readonly number[], size: number): Generator<number[]> {
   }
 }
 
-function compatible(problem: PlanProblem, subset: readonly number[]): boolean {
-  return subset.every((a, i) => subset.slice(i + 1).every((b) => !problem.conflicts[a]?.[b]));
+/**
+ * Those of some wishes that bear each other: of two that do not the one that was wished for first, so that no
+ * wish is dropped for a later one, nor for several.
+ */
+export function inOrderOfWishes(problem: PlanProblem, list: readonly number[]): number[] {
+  const kept: number[] = [];
+  for (const index of list) {
+    if (kept.every((other) => !problem.conflicts[index]?.[other])) kept.push(index);
+  }
+  return kept;
 }
 
-/** The largest set of items that bear each other; of equals the one with the earlier wishes. */
-export function largestCompatible(problem: PlanProblem, list: readonly number[]): number[] {
-  let best: number[] = [];
-  const go = (at: number, chosen: number[]): void => {
-    if (chosen.length + list.length - at <= best.length) return;
-    const index = list[at];
-    if (index === undefined) {
-      best = chosen;
-      return;
-    }
-    if (chosen.every((other) => !problem.conflicts[index]?.[other])) go(at + 1, [...chosen, index]);
-    // Left out only where it stands against anything at all.
-    if (list.some((other) => problem.conflicts[index]?.[other])) go(at + 1, chosen);
-  };
-  go(0, []);
-  return best;
-}
+/** Whether anything but a day that never comes stands against a wish. */
+export const mayCome = ({ forbidden, bounds }: Item) =>
+  !forbidden && bounds.every(({ day }) => day <= HORIZON);
 
 /** What a search found: a plan, and the items that are in none. */
 export interface Found {
@@ -147,35 +141,33 @@ export interface Found {
 }
 
 /**
- * The best plan of some wishes: the fewest refused, then the smallest sum of days. Every order is
- * tried up to seven wishes; beyond that the best few partial plans are kept at each step. The same
- * problem gives the same plan.
+ * The best plan of some wishes: of two that do not bear each other the first, then the fewest refused, then the
+ * smallest sum of days. Every order is tried up to seven wishes; beyond that the best few partial plans are kept
+ * at each step. The same problem gives the same plan.
  */
 export function searchPlan(problem: PlanProblem): Found {
-  const allowed = problem.items.flatMap(({ forbidden }, i) => (forbidden ? [] : [i]));
-  if (allowed.length <= EXACT_UP_TO) {
-    for (let size = allowed.length; size > 0; size -= 1) {
-      const best = [...subsets(allowed, size)]
-        .filter((subset) => compatible(problem, subset))
-        .reduce<PlanState | null>(
-          (known, subset) => exact(problem, subset, known?.sum ?? (HORIZON + 1) * size) ?? known,
-          null,
-        );
+  const allowed = problem.items.flatMap((item, i) => (mayCome(item) ? [i] : []));
+  let subset = inOrderOfWishes(problem, allowed);
+  if (subset.length <= EXACT_UP_TO) {
+    for (let size = subset.length; size > 0; size -= 1) {
+      const best = [...subsets(subset, size)].reduce<PlanState | null>(
+        (known, some) => exact(problem, some, known?.sum ?? (HORIZON + 1) * size) ?? known,
+        null,
+      );
       if (best) return { state: best, left: leftOf(problem, best) };
     }
     const none = emptyState(problem);
     return { state: none, left: leftOf(problem, none) };
   }
-  let subset = largestCompatible(problem, allowed);
   for (;;) {
     const state = beam(problem, subset);
     const placed = new Set(state.placed.map(({ item }) => item));
     const missing = subset.filter((index) => !placed.has(index));
-    // Those that claim ground wait for the docile: one docile that never comes must not keep them out.
-    const blocking = missing.filter((index) => problem.items[index]?.docile);
-    if (blocking.length === 0 || blocking.length === missing.length) {
-      return { state, left: leftOf(problem, state) };
-    }
+    // One that never comes must not keep out those that wait for it.
+    const blocking = missing.filter((index) =>
+      missing.some((other) => waitsFor(problem.items[other] as Item, problem.items[index] as Item)),
+    );
+    if (blocking.length === 0) return { state, left: leftOf(problem, state) };
     subset = subset.filter((index) => !blocking.includes(index));
   }
 }
