@@ -83,7 +83,7 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
   await done.click();
   await page.getByRole('textbox', { name: 'The room' }).fill('14');
   await page.getByRole('button', { name: 'Note it' }).click();
-  await expect(heading(page)).toHaveText('Keep its warmth.');
+  await expect(heading(page)).toHaveText('Keep it warm.');
   // This tank’s own figure, as a range, and no promise of hours of oxygen.
   await expect(
     page.getByText(/in a room of 14 °C \(57 °F\): about [\d.]+ to [\d.]+ °C in the first hour/),
@@ -94,7 +94,7 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
     .getByRole('main')
     .getByRole('button', { name: /^Power cut, Kittiwake/ })
     .click();
-  await expect(heading(page)).toHaveText('Keep its warmth.');
+  await expect(heading(page)).toHaveText('Keep it warm.');
   await page.getByRole('button', { name: 'Stop it', exact: true }).click();
   await page.getByRole('button', { name: 'Stop it now' }).click();
   await page.goto('/emergency');

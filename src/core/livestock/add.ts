@@ -155,7 +155,7 @@ export function canAdd(
     const bounds = item.bounds
       .filter(({ day, rule }) => day > 0 && rule !== 'today')
       .sort((a, b) => b.day - a.day)
-      .map(({ rule, because }) => ({ rule, because: `${because}.`, mend: 'Time.' }));
+      .map(({ rule, because }) => ({ rule, because: `${because}.`, mend: 'Wait until then.' }));
     const empty = emptyState(problem);
     const held = heldOn(problem, empty, item, 0);
     return [

@@ -8,7 +8,7 @@ export const KEPT = {
   all: {
     label: 'Rock, media, and the sand rinsed',
     share: 0.8,
-    note: 'Rinsed in salt water till it runs clear, with no animal near: what lies in old sand kills.',
+    note: 'Rinsed in salt water till it runs clear, with no animal near: old sand can release hydrogen sulfide and ammonia, which kill.',
   },
   rockAndMedia: {
     label: 'Rock and media; new sand',

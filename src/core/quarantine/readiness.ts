@@ -46,7 +46,7 @@ export function readinessOf(history: TankHistory, at: number): ReadyLine[] {
     {
       id: 'air',
       title: 'Air',
-      text: 'A stone or a sponge driven by air: many medicines lower oxygen, and so does warmth.',
+      text: 'A stone or a sponge driven by air: many medicines lower oxygen, and so does heat.',
       shown: null,
     },
     {
@@ -82,7 +82,7 @@ export function readinessOf(history: TankHistory, at: number): ReadyLine[] {
     {
       id: 'water',
       title: 'Salt water mixed and waiting',
-      text: `A third of it, ${litres(Math.ceil(netLitres / 3))}, at its salinity and warmth: for the first change that is needed at once.`,
+      text: `A third of it, ${litres(Math.ceil(netLitres / 3))}, at its salinity and temperature: for the first change that is needed at once.`,
       shown: mixed ? true : null,
     },
   ];

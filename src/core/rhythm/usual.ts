@@ -60,7 +60,7 @@ export const USUAL: readonly Usual[] = [
   {
     id: 'round',
     name: 'Daily round',
-    why: 'Who is there, who hides, warmth, water level, food: what goes wrong shows here first.',
+    why: 'Who is there, who hides, temperature, water level, food: what goes wrong shows here first.',
     minutes: ({ standing }) => (standing.animalsSince === null ? 2 : 5),
     rule: days(1),
     phases: ['cycling', 'running'],

@@ -51,7 +51,7 @@ const steps: readonly Step[] = [
     kind: 'check',
     title: 'Test ammonia again',
     text: () =>
-      'Under 0.02 mg/L of free ammonia all is well. Above 0.05: change water now, matched in warmth, salinity and pH, and ask why the filter does not follow.',
+      'Under 0.02 mg/L of free ammonia all is well. Above 0.05: change water now, matched in temperature, salinity and pH, and ask why the filter does not follow.',
     opens: { form: 'reading', label: 'Log the test' },
   },
 ];

@@ -22,7 +22,7 @@ const steps: readonly Step[] = [
     kind: 'check',
     title: 'Salt water mixed and waiting',
     text: (run) =>
-      `**${litres(run, 'fresh')}**, mixed a day before, at the old tank's salinity and warmth.`,
+      `**${litres(run, 'fresh')}**, mixed a day before, at the old tank's salinity and temperature.`,
     opens: { run: 'mix', label: 'Make the water' },
   },
   {
@@ -97,7 +97,7 @@ const steps: readonly Step[] = [
   {
     id: 'match',
     kind: 'check',
-    title: 'Warmth and salinity as in the tubs',
+    title: 'Temperature and salinity as in the tubs',
     text: () => 'Within half a degree and half a ppt; pumps on for an hour before anyone goes in.',
     opens: { form: 'reading', label: 'Log the test' },
   },

@@ -237,7 +237,7 @@ export const salinityRead = defineSum({
 
 export const hydrometer = defineSum({
   id: 'hydrometer',
-  title: 'A hydrometer in water of another warmth',
+  title: 'A hydrometer in water of another temperature',
   asks: 'What salinity is it, read at this temperature?',
   inputs: {
     reading: { label: 'Reading', unit: 'sg25', low: 0.99, high: 1.05 },

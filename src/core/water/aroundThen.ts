@@ -39,7 +39,7 @@ const SIDEWAYS: readonly {
     touch: 'equipment',
     moves: ['temperature', 'ph', 'salinity'],
     plainly: 0.5,
-    why: 'equipment moves warmth, air and level',
+    why: 'equipment moves temperature, air and level',
   },
   {
     touch: 'growth',

@@ -73,7 +73,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     unit: 'ppm N a day',
     spread: spreadWords(forecast.clears[side]),
     words: [
-      `What the colony can turn over in a day with plenty to feed on, here and now: at this tank’s warmth, pH and alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
+      `What the colony can turn over in a day with plenty to feed on, here and now: at this tank’s temperature, pH and alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
       basis,
       method,
       change,

@@ -38,7 +38,7 @@ export const SEEDING_WORDS: Record<Seeding, { name: string; short: string; note:
   bottle: {
     name: 'Bottled bacteria',
     short: 'bottle',
-    note: 'Refrigerated kinds die with age and warmth; shelf-stable ones last.',
+    note: 'Refrigerated kinds die with age and heat; shelf-stable ones last.',
   },
   liveSand: {
     name: 'Live sand',

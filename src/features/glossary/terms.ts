@@ -104,7 +104,7 @@ export const TERMS: readonly Term[] = [
   },
   {
     term: 'Free ammonia',
-    meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and warmth.',
+    meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and temperature.',
   },
   {
     term: 'Gape',

@@ -56,7 +56,7 @@ describe('an arrival', () => {
     expect(screen.getByText('Top-off unit is off')).toBeTruthy();
     await press('Done');
     await press(/^It floats: \d+ minutes$/);
-    await press('The warmth fits already');
+    await press('The temperature fits already');
     await press('Done');
     expect(heading()).toBe('Drip.');
     await press(/^It drips: \d+ minutes$/);
@@ -111,7 +111,7 @@ describe('an arrival', () => {
       if (next) await press('Done');
       else {
         await press(/^It floats/);
-        await press('The warmth fits already');
+        await press('The temperature fits already');
       }
     }
     expect(run()?.given.pods).toBe('yes');
@@ -200,7 +200,7 @@ describe('an arrival', () => {
     await press('Done');
     if (heading()?.startsWith('Float')) {
       await press(/^It floats/);
-      await press('The warmth fits already');
+      await press('The temperature fits already');
     }
     expect(heading()).toBe('Look it over.');
     await press('Done');
@@ -228,7 +228,7 @@ describe('an arrival', () => {
       const wait = screen.queryByRole('button', { name: /^It (floats|drips): / });
       if (wait) await act(async () => fireEvent.click(wait));
       const go = screen.getByRole('button', {
-        name: /^(Done|The warmth fits already|Go on all the same|Matched: go on)$/,
+        name: /^(Done|The temperature fits already|Go on all the same|Matched: go on)$/,
       });
       await act(async () => {
         fireEvent.click(go);

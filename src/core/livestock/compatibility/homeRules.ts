@@ -176,7 +176,7 @@ const warmth: HomeRule = ({ animal }, { temperature }) => {
       rule: 'warmth',
       severity: beyond > 2 ? 'no' : 'care',
       because: `It lives at ${formatPlain(low)} to ${formatPlain(high)} °C; this tank is at ${formatPlain(temperature, 1)}.`,
-      mend: 'A tank of its own warmth.',
+      mend: 'A tank at its own temperature.',
     },
   ];
 };

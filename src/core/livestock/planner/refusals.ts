@@ -70,7 +70,7 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
     doubling:
       'It alone would more than double the food of a month before, for as far as the plan looks.',
     interval: 'No day is left for it between the others.',
-    capacity: 'The filter does not carry it, for as far as the plan looks.',
+    capacity: 'Your tests do not yet show that the filter would carry it.',
     order: 'It would come after another that has no day.',
   }[rule];
   return {

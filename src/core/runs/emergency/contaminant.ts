@@ -22,8 +22,8 @@ export const contaminant = emergency(
       title: 'A large change',
       text: (_run, tank) =>
         tank
-          ? `Half of it, **${Math.round(tank.netLitres / 2)} L**, matched in warmth and salinity; two of them leave a quarter of what got in, three an eighth. With less at hand, what there is.`
-          : 'Half of it, matched in warmth and salinity; two of them leave a quarter of what got in.',
+          ? `Half of it, **${Math.round(tank.netLitres / 2)} L**, matched in temperature and salinity; two of them leave a quarter of what got in, three an eighth. With less at hand, what there is.`
+          : 'Half of it, matched in temperature and salinity; two of them leave a quarter of what got in.',
     },
     {
       id: 'carbon',
@@ -39,7 +39,7 @@ export const contaminant = emergency(
       span: 'hour',
       title: 'Who shows it',
       text: () =>
-        'Shrimps and snails first: metal. Corals closed: many things. Fish gasping: oxygen or ammonia. Log what you see, and when it began.',
+        'Shrimps and snails first suggests metal. Corals closed: many things. Fish gasping: oxygen or ammonia. Log what you see, and when it began.',
       opens: { form: 'observation', label: 'Log what you see' },
     },
     testStep(

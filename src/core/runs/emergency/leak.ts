@@ -58,7 +58,7 @@ export const leak = emergency('Leak or overflow', { order: 2, sign: 'Water on th
     span: 'hour',
     title: 'How much is gone',
     text: () =>
-      'By the marks of the buckets, or the level. It is made up with salt water of the same salinity and warmth.',
+      'By the marks of the buckets, or the level. It is made up with salt water of the same salinity and temperature.',
     asks: { label: 'Went out', unit: 'L', low: 0, high: 20_000 },
   },
   testStep('test', 'Test salinity and temperature', 'Before filling up, and again an hour after.'),

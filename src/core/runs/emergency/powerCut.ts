@@ -25,7 +25,7 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     ...air,
     title: 'Move the surface',
     text: () =>
-      'An air pump on a battery, or a jug lifted and poured every ten minutes. How long oxygen lasts cannot be told: it depends on fish, warmth and light. Watch their breathing.',
+      'An air pump on a battery, or a jug lifted and poured every ten minutes. How long oxygen lasts cannot be told: it depends on fish, temperature and light. Watch their breathing.',
   },
   {
     id: 'feed',
@@ -47,7 +47,7 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     id: 'warm',
     kind: 'check',
     span: 'hour',
-    title: 'Keep its warmth',
+    title: 'Keep it warm',
     text: (run, tank) =>
       `${coolingWords(run, tank, noted(run, 'room'))} Blankets around the glass, never over vents or lamps. Closed bottles of warm water, swapped often; no open flame, no generator or grill indoors: the fumes kill people. Gas and mains are for licensed trades.`,
   },

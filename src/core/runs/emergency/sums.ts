@@ -96,7 +96,7 @@ function waterBox({ tank, netLitres }: TankHistory): {
   return { length: 2 * edge, width: edge, height: edge };
 }
 
-/** How a tank takes on the warmth of its room with no heater. */
+/** How a tank takes on the temperature of its room with no heater. */
 export interface Cooling {
   /** Degrees in the first hour, °C, the least and the most; negative where it warms. */
   perHour: { low: number; high: number };

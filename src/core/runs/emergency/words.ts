@@ -82,7 +82,7 @@ export function changeWords(run: Run, history: TankHistory | null): string {
 /** Under this most reef animals suffer, °C. */
 const LEAST_WARM = 20;
 
-/** How fast this tank takes on the warmth of its room. @param room °C */
+/** How fast this tank takes on the temperature of its room. @param room °C */
 export function coolingWords(
   run: Run,
   history: TankHistory | null,
@@ -104,7 +104,7 @@ export function coolingWords(
       ? `It reaches ${both(LEAST_WARM)} after some ${rangeWords(until, 'hours', 0)}; an open top cools faster.`
       : '',
     room >= LEAST_WARM ? `It does not fall under ${both(room)}.` : '',
-    measured ? '' : 'The tank’s own warmth was not tested today: the usual is taken.',
+    measured ? '' : 'The tank’s own temperature was not tested today: the usual is taken.',
   ]
     .filter(Boolean)
     .join(' ');

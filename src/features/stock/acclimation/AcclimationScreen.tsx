@@ -199,7 +199,7 @@ function WaitPart({
       <Figure value={countdownWords(Math.max(0, at - now))} size={84} />
       <Words as="soft">{`left, ends ${momentInSentence(at, zone, now)}`}</Words>
       <Button
-        label={step.id === 'dip' ? 'Out of the dip' : 'The warmth fits already'}
+        label={step.id === 'dip' ? 'Out of the dip' : 'The temperature fits already'}
         onPress={onPass}
       />
     </View>

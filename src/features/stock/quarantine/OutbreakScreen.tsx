@@ -152,7 +152,7 @@ export function OutbreakScreen() {
           tone={asked > chosen.days ? 'watch' : 'plain'}
           title={asked > chosen.days ? `${asked} days, not ${chosen.days}` : 'Kept warm so far'}
         >
-          {`${warmth.because}.${asked > chosen.days ? ' Fewer days rest on warmth without a gap.' : ' A reading every three days keeps the shorter count.'}`}
+          {`${warmth.because}.${asked > chosen.days ? ' Fewer days rest on temperature without a gap.' : ' A reading every three days keeps the shorter count.'}`}
         </Remark>
       ) : null}
       {run ? (
