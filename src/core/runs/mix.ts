@@ -197,7 +197,8 @@ const steps: readonly Step[] = [
     id: 'clear',
     kind: 'wait',
     title: 'Let it mix',
-    text: () => 'An hour at the least, until it is clear. How long it keeps is for the salt’s label to say: moving and covered meanwhile.',
+    text: () =>
+      'An hour at the least, until it is clear. How long it keeps is for the salt’s label to say: moving and covered meanwhile.',
     minutes: () => 60,
   },
   {

@@ -1,11 +1,14 @@
 import { acclimate } from './acclimate';
 import { build } from './build';
 import { calibrate } from './calibrate';
+import { anemoneInPump } from './emergency/anemoneInPump';
 import { ammoniaSpike } from './emergency/ammoniaSpike';
 import { contaminant } from './emergency/contaminant';
+import { fishOnFloor } from './emergency/fishOnFloor';
 import { heaterFault } from './emergency/heaterFault';
 import { hotRoom } from './emergency/hotRoom';
 import { leak } from './emergency/leak';
+import { overdose } from './emergency/overdose';
 import { personHurt } from './emergency/personHurt';
 import { powerCut } from './emergency/powerCut';
 import { salinitySwing } from './emergency/salinitySwing';
@@ -103,6 +106,9 @@ export const PROCEDURES = {
   salinitySwing,
   hotRoom,
   contaminant,
+  overdose,
+  anemoneInPump,
+  fishOnFloor,
 };
 
 /** The procedures of emergencies, the one for people first. */

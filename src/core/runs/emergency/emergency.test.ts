@@ -89,6 +89,30 @@ describe('a binder in an emergency', () => {
   });
 });
 
+describe('too much that was dosed', () => {
+  const steps = PROCEDURES.overdose;
+  const dilute = steps.steps.find(({ id }) => id === 'change');
+
+  it('is diluted, and bound only where no copper is in', () => {
+    const plain = history(() => undefined);
+    const copper = history((builder) => {
+      builder.entry(onDay(19), { kind: 'treatment', agent: 'copper' });
+    });
+    expect(dilute?.text(NOW_RUN, plain)).toMatch(/\*\*50 L\*\*.*a binder only where its label/);
+    expect(dilute?.text(NOW_RUN, copper)).toMatch(/no binder and no dechlorinator/);
+  });
+
+  it('asks for what follows by what it was, and never for acid', () => {
+    const shown = (what: string) =>
+      stepsOf(steps, withStep(NOW_RUN, 'which', '', what)).map(({ id }) => id);
+    expect(shown('alkaline')).toContain('alkaline');
+    expect(shown('alkaline')).not.toContain('medicine');
+    expect(shown('medicine')).toContain('medicine');
+    const alkaline = steps.steps.find(({ id }) => id === 'alkaline');
+    expect(alkaline?.text(NOW_RUN, null)).toMatch(/never by acid/);
+  });
+});
+
 describe('a tank without heat', () => {
   it('cools by Newton’s law, a small one faster than a large one', () => {
     const small = history(() => undefined);
@@ -216,7 +240,7 @@ describe('what an emergency says', () => {
   it('puts people first, and each in stretches that only go forward', () => {
     const [first] = emergencies();
     expect(first?.id).toBe('personHurt');
-    expect(emergencies().length).toBe(9);
+    expect(emergencies().length).toBe(12);
     const table: Record<string, Procedure> = PROCEDURES;
     const spans = Object.keys(SPAN_WORDS);
     for (const { id } of emergencies()) {
