@@ -1,4 +1,4 @@
-import { latestReading } from '../history/tankHistory';
+import { latestReading, type TankHistory } from '../history/tankHistory';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../parameters/registry';
 import { addDaysIn, daysBetween, startOfDayIn } from '../time/zone';
 import { countOf } from '../units/format';
@@ -13,6 +13,16 @@ const CLEAR_EVERY = 4;
 
 /** What the forecast decides on while a tank cycles; the rest keeps its cadence. */
 const BY_FORECAST: readonly ParameterId[] = ['ammonia', 'nitrite', 'nitrate'];
+
+/** What a bare quarantine tank is tested for: it has no cycle, and nothing in it uses up minerals. */
+const IN_QUARANTINE: readonly ParameterId[] = ['ammonia', 'ph', 'salinity', 'temperature'];
+
+/** Whether a parameter says anything of a tank: of a bare one few do, and nitrite where a seeded sponge works. */
+function says(parameter: ParameterId, { tank, entries }: TankHistory): boolean {
+  if (tank.kind !== 'quarantine') return true;
+  const sponge = entries.sponge.at(-1)?.entry.move === 'working';
+  return IN_QUARANTINE.includes(parameter) || (parameter === 'nitrite' && sponge);
+}
 
 /** Days between two tests of a parameter by what the tank is doing; null when it is not asked for. */
 function interval(parameter: ParameterId, { history, verdict }: TaskWorld): number | null {
@@ -45,7 +55,8 @@ export const cadence: TaskSource = {
       (id === 'nitrate' || latestReading(history, id) !== undefined);
     // The protocol of a batch tests at its own pace.
     const elsewhere = new Set(world.asks?.flatMap(({ parameters = [] }) => parameters));
-    const own = (id: ParameterId) => owned.has(id) && !skipped(id) && !elsewhere.has(id);
+    const own = (id: ParameterId) =>
+      owned.has(id) && says(id, history) && !skipped(id) && !elsewhere.has(id);
     return PARAMETER_IDS.filter(own).flatMap((id) => {
       const every = interval(id, world);
       return every === null ? [] : testsOf(id, every, world, from, until);

@@ -18,13 +18,16 @@ export const gates: TaskSource = {
       parameters: [],
     };
     const tasks: Occurrence[] = [];
+    const inNow = history.standing.fishSince !== null;
     if (open(verdict, 'lid')) {
       tasks.push({
         ...base,
         id: 'lid',
         key: 'lid',
         title: 'Fit a lid or mesh',
-        because: 'Before the first fish: every new fish jumps when stressed',
+        because: inNow
+          ? 'There are fish in: any of them may jump'
+          : 'Before the first fish: every new fish jumps when stressed',
         minutes: 15,
         opens: { form: 'lid' },
       });
@@ -35,7 +38,9 @@ export const gates: TaskSource = {
         id: 'heater',
         key: 'heater',
         title: 'Hold the heater against a thermometer',
-        because: 'Before the first fish: the dial may lie by degrees',
+        because: inNow
+          ? 'There are fish in: the dial may lie by degrees'
+          : 'Before the first fish: the dial may lie by degrees',
         minutes: 5,
         opens: { form: 'heaterCheck' },
       });

@@ -52,6 +52,30 @@ describe('what is due', () => {
     expect(tests.map((task) => task.id)).toEqual(['test-ph']);
   });
 
+  it('asks a bare quarantine tank for what says something of it, and of its lid as fish are in', () => {
+    const builder = new LogBuilder({ kind: 'quarantine', rock: 'none', lid: false });
+    const tested = () =>
+      at(builder, onDay(3)).tasks.flatMap((task) => (task.id.startsWith('test-') ? task.id : []));
+    expect(tested().sort()).toEqual([
+      'test-ammonia',
+      'test-ph',
+      'test-salinity',
+      'test-temperature',
+    ]);
+    builder.entry(onDay(2), { kind: 'sponge', move: 'working' });
+    expect(tested()).toContain('test-nitrite');
+    const lid = () => at(builder, onDay(3)).tasks.find(({ id }) => id === 'lid')?.because;
+    expect(lid()).toMatch(/Before the first fish/);
+    builder.entry(onDay(2), {
+      kind: 'animals',
+      move: 'in',
+      group: 'fish',
+      what: 'Goby',
+      count: 1,
+    });
+    expect(lid()).toMatch(/There are fish in/);
+  });
+
   it('asks for a kit that never read, which the forecast cannot weigh', () => {
     const builder = new LogBuilder();
     builder.dose(onDay(1), 2);
