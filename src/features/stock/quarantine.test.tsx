@@ -283,8 +283,8 @@ describe('the other pages', () => {
     await show(store, <OutbreakScreen />);
     expect(screen.getByText(/which want about \d+ L of quarantine/)).toBeTruthy();
     await press('−');
-    expect(screen.getByText(/Fewer than 76 days only with a diagnosis/)).toBeTruthy();
-    fireEvent.click(screen.getByRole('checkbox', { name: 'Kept warm, on record' }));
+    expect(screen.getByText(/Fewer than 76 days only where velvet was found/)).toBeTruthy();
+    fireEvent.click(screen.getByRole('checkbox', { name: 'Kept at 27 to 28 °C, on record' }));
     await press('Begin: all fish out');
     expect(heading()).toMatch(/fish still in/);
   });
