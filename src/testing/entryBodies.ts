@@ -13,6 +13,7 @@ import { EXTENTS, GROWTHS } from '../core/records/kinds/sighting';
 import { KEPT } from '../core/records/kinds/standstill';
 import { TASK_MARKS } from '../core/records/kinds/taskMark';
 import { AGENTS } from '../core/records/kinds/treatment';
+import { WATER_SOURCES } from '../core/records/kinds/waterChange';
 import { WEIGHED } from '../core/records/kinds/weighing';
 import { DOSE_SUBSTANCES } from '../core/records/kinds/dose';
 import { testId } from './logBuilder';
@@ -52,7 +53,7 @@ export const ENTRY_BODIES: { [K in EntryKind]: fc.Arbitrary<EntryBody<K>> } = {
   waterChange: fc.record({
     kind: is('waterChange'),
     litres: whole,
-    source: of(['purified', 'conditionedTap', 'untreatedTap'] as const),
+    source: of(WATER_SOURCES),
     newWater: fc.constant({}),
   }),
   topOff: fc.record({ kind: is('topOff'), litres: amount }),

@@ -103,7 +103,10 @@ describe('the method', () => {
     expect(methodOf({ oneSystem: true })).toBe('none');
     expect(methodOf({ bag: { ...TANK } })).toBe('none');
     expect(methodOf({ bag: { salinity: 34.8, temperature: 22 } })).toBe('float');
-    expect(methodOf({ hoursShipped: 24, bag: { salinity: 33.5, temperature: 22 } })).toBe('quick');
+    const near = { salinity: 34.2, temperature: 22 };
+    expect(methodOf({ hoursShipped: 24, bag: near })).toBe('quick');
+    expect(methodOf({ hoursShipped: 24, bag: { ...near, salinity: 33.5 } })).toBe('cleanDrip');
+    expect(methodOf({ hoursShipped: 24, bag: { ...near, salinity: 38 } })).toBe('cleanDrip');
     // A day's shipping is no reason to raise it at once.
     expect(methodOf({ hoursShipped: 24 })).toBe('matchQuarantine');
     expect(methodOf({ hoursShipped: 24, animal: 'shrimp' })).toBe('cleanDrip');

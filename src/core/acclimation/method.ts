@@ -174,7 +174,7 @@ export function chooseMethod(arrival: Arrival): Choice {
   }
   const soured = souredWords(arrival);
   if (soured !== null) {
-    if (animal !== 'fish' && gap > near) {
+    if (gap > near) {
       return {
         method: 'cleanDrip',
         because: `${soured}. It goes out of the bag at once into clean salt water made to the bag's salinity and temperature, and is dripped from there, ${PACE_WORDS[animal]}.`,

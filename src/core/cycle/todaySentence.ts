@@ -1,7 +1,7 @@
 import { readingWords } from '../history/reading';
 import { countedReadings, latestReading, type TankHistory } from '../history/tankHistory';
 import { trendOf } from '../history/trend';
-import { sideOf, type Bands } from '../parameters/bands';
+import { isHeldTo, sideOf, type Bands } from '../parameters/bands';
 import { PARAMETER_IDS, PARAMETERS } from '../parameters/registry';
 import { agoWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
@@ -134,7 +134,7 @@ export function outOfBand(history: TankHistory, bands: Bands, at: number) {
   return PARAMETER_IDS.flatMap((parameter) => {
     const reading = latestReading(history, parameter);
     const band = bands[parameter];
-    if (!reading || !band || isStale(reading, at)) return [];
+    if (!reading || !band || isStale(reading, at) || !isHeldTo(parameter, history)) return [];
     const side = sideOf(reading.best, band);
     return side === 'within' ? [] : [{ parameter, reading, side }];
   });

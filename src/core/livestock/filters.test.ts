@@ -35,4 +35,23 @@ describe('the catalogue narrowed', () => {
     expect(ids(['reefSafe'])).not.toContain('niger-triggerfish');
     expect(ids(['peaceful'])).not.toContain('maroon-clownfish');
   });
+
+  it('a first one is small, mild and without danger, however hardy others are', () => {
+    const first = ids(['beginners']);
+    const never = [
+      ...[
+        'blue-devil-damselfish',
+        'domino-damselfish',
+        'azure-damselfish',
+        'yellowtail-damselfish',
+      ],
+      ...['picasso-triggerfish', 'niger-triggerfish', 'snowflake-moray', 'engineer-goby'],
+      ...['tomato-clownfish', 'clarkii-clownfish', 'dwarf-lionfish', 'foxface', 'yellow-tang'],
+      ...['tiger-pistol-shrimp', 'arrow-crab', 'bubble-tip-anemone', 'zoanthids', 'hammer-coral'],
+    ];
+    expect(first.filter((id) => never.includes(id))).toEqual([]);
+    for (const id of ['ocellaris-clownfish', 'royal-gramma', 'firefish', 'skunk-cleaner-shrimp']) {
+      expect(first).toContain(id);
+    }
+  });
 });

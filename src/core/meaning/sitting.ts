@@ -2,7 +2,7 @@ import { SALINITY_NOTE } from './notes';
 import { cardRange, readingWords, type Reading } from '../history/reading';
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import { trendOf } from '../history/trend';
-import { ALKALINITY_FLOOR, sideOf, type Bands } from '../parameters/bands';
+import { isHeldTo, ALKALINITY_FLOOR, sideOf, type Bands } from '../parameters/bands';
 import { bandWords } from '../cycle/verdict/conditions';
 import { NITRITE_SPOILS_NITRATE } from '../cycle/verdict/chain';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
@@ -139,8 +139,12 @@ function nitrateMeaning(sitting: Sitting, history: TankHistory, at: number): Mea
   };
 }
 
-function bandMeaning(reading: Reading | undefined, bands: Bands): Meaning | null {
-  if (!reading?.counts) return null;
+function bandMeaning(
+  reading: Reading | undefined,
+  bands: Bands,
+  history: TankHistory,
+): Meaning | null {
+  if (!reading?.counts || !isHeldTo(reading.parameter, history)) return null;
   const band = bands[reading.parameter];
   if (!band) return null;
   const side = sideOf(reading.best, band);
@@ -215,7 +219,7 @@ export function sittingMeaning(
     ...Object.values(sitting).map((reading) =>
       reading.parameter === 'ammonia' || reading.parameter === 'nitrite'
         ? null
-        : bandMeaning(reading, bands),
+        : bandMeaning(reading, bands, history),
     ),
   ];
   return found

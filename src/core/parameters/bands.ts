@@ -80,6 +80,17 @@ export function bandsOf(presetId: BandPresetId, overrides: Bands): Bands {
   return { ...preset.bands, ...overrides };
 }
 
+/**
+ * Whether a tank is held to the keeper's band of a parameter. A quarantine tank is matched to a bag, or kept low on
+ * purpose: a reef's salinity says nothing of it.
+ */
+export function isHeldTo(
+  parameter: ParameterId,
+  { tank }: { tank: { kind: 'display' | 'quarantine' | 'other' } },
+): boolean {
+  return !(parameter === 'salinity' && tank.kind === 'quarantine');
+}
+
 export type BandSide = 'below' | 'within' | 'above';
 
 /** Where a canonical value lies; a band's own edges are within it. */

@@ -25,7 +25,7 @@ export interface AskedOf {
   batch: Batch;
   protocol: Pick<Protocol, 'name' | 'tests' | 'stages' | 'moves'>;
   /** Since when its days are clear, the signs that stand, and the moves of it. */
-  clock: Pick<BatchClock, 'clearSince' | 'standing' | 'transfer'>;
+  clock: Pick<BatchClock, 'clearSince' | 'standing' | 'transfer' | 'held'>;
   /** How its ammonia is held. */
   plan: Pick<AmmoniaPlan, 'everyDays' | 'litres' | 'nitrogen' | 'carried'>;
 }
@@ -82,13 +82,18 @@ function stagesOf(
   labelled: boolean,
   at: number,
 ): Ask[] {
-  const { clearSince } = clock;
+  const { clearSince, held } = clock;
   if (clearSince === null) return [];
   const { zone } = history.tank;
   const today = startOfDayIn(at, zone);
+  const done = held?.done ?? null;
+  const dueOf = ({ fromDay, afterHeld }: Protocol['stages'][number]): number[] => {
+    if (!afterHeld) return [addDaysIn(clearSince, fromDay, zone)];
+    return done === null ? [] : [startOfDayIn(done, zone)];
+  };
   const dated = protocol.stages
     .filter(({ onSign }) => !onSign)
-    .map((stage) => ({ ...stage, due: addDaysIn(clearSince, stage.fromDay, zone) }))
+    .flatMap((stage) => dueOf(stage).map((due) => ({ ...stage, due })))
     .filter(({ due }) => due > clearSince && due > addDaysIn(today, -BEGUN_DAYS, zone));
   // Of those that have begun only the newest is still to be done.
   const newest = Math.max(...dated.flatMap(({ due }) => (due <= today ? due : [])));
@@ -139,7 +144,7 @@ function onSignOf({ id, protocol, clock }: AskedOf, history: TankHistory): Ask[]
 const MOVE_AHEAD_HOURS = 6;
 
 /** The next move to the other tank; and what is seen that moves do not answer. */
-function movesOf({ id, clock }: AskedOf, history: TankHistory): Ask[] {
+function movesOf({ id, clock, protocol }: AskedOf, history: TankHistory): Ask[] {
   const { transfer } = clock;
   if (!transfer) return [];
   const { zone } = history.tank;
@@ -160,7 +165,7 @@ function movesOf({ id, clock }: AskedOf, history: TankHistory): Ask[] {
   const by = `by ${shortDay(next.by, zone)}, ${timeWords(next.by, zone)}`;
   const because =
     next.number > 0
-      ? `Within 72 h of the last, ${by}, whatever is seen: a later one begins the moves anew`
+      ? `Within ${protocol.moves?.everyHours ?? 72} h of the last, ${by}, whatever is seen: a later one begins the moves anew`
       : anew === 'grains'
         ? 'Grains were seen after the last move: the moves begin anew with this one'
         : `It was due ${by}: the moves begin anew with this one`;

@@ -192,6 +192,12 @@ function restartsOf(source: ClockSource, episodes: readonly Episode[], at: numbe
   return [...joined, ...byHand, ...signs].sort((a, b) => a.at - b.at);
 }
 
+/** Days until a figure was held for its days and those after it have passed, from today. */
+function heldDaysLeft({ days, done }: Held, holds: Holds, at: number, zone: string): number {
+  if (done === null) return holds.days - days + holds.then;
+  return Math.max(0, daysBetween(at, addDaysIn(done, holds.then, zone), zone));
+}
+
 /**
  * Follows the moves of a batch, and marks the grains that they reckon with: those that were seen before the
  * last of them, and never after.
@@ -270,10 +276,16 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
     daysClear >= days &&
     wasHeld &&
     (transfer === null || transfer.done !== null);
+  // What is held may take longer than the clear days do, and so may what comes after it.
+  const heldLeft = held && source.holds ? heldDaysLeft(held, source.holds, at, zone) : 0;
   const clearedOn = clearSince === null ? today : addDaysIn(clearSince, days, zone);
   const release = isClear
     ? { p10: clearedOn, p50: clearedOn, p90: clearedOn }
-    : { p10: inDays(expected.p10), p50: inDays(expected.p50), p90: inDays(expected.p90) };
+    : {
+        p10: inDays(Math.max(expected.p10, heldLeft)),
+        p50: inDays(Math.max(expected.p50, heldLeft)),
+        p90: inDays(Math.max(expected.p90, heldLeft)),
+      };
   const looked = new Map<string, boolean>();
   for (const { at: when, entry } of looks) {
     const day = dayOf(when, zone);

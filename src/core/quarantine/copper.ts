@@ -1,4 +1,5 @@
 import type { TankHistory } from '../history/tankHistory';
+import { holdsCopper } from '../records/kinds/treatment';
 import { DAY_MS } from '../time/zone';
 
 type Entries = Pick<TankHistory['entries'], 'treatment' | 'medication' | 'dose' | 'cleaning'>;
@@ -40,9 +41,10 @@ export function copperIn(
   const fresh = (at: number) => now - at < UNKNOWN_DAYS * DAY_MS;
   const put = [
     ...entries.treatment.flatMap(({ at, entry: { agent, product } }) => {
-      if (agent === 'copper') return { at, product, name: product ?? 'Copper' };
+      const copper = holdsCopper(agent);
+      if (copper === 'yes') return { at, product, name: product ?? 'Copper' };
       const known = Object.values(medicines).some(({ name }) => name === product);
-      return agent === 'otherMedicine' && !known && fresh(at)
+      return copper === 'maybe' && !known && fresh(at)
         ? { at, product, name: product ?? UNKNOWN }
         : [];
     }),

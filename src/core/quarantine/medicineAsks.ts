@@ -1,4 +1,5 @@
 import type { TankHistory } from '../history/tankHistory';
+import { isMedicine } from '../records/kinds/treatment';
 import type { Medicine } from '../records/schema/medicine';
 import type { Ask } from '../tasks/types';
 import { addDaysIn, startOfDayIn } from '../time/zone';
@@ -99,10 +100,9 @@ function asksOf(history: TankHistory, { id, body }: Labels[number]): Ask[] {
 function labelAsks(history: TankHistory, medicines: Labels): Ask[] {
   const { treatment } = history.entries;
   const known = new Set(medicines.map(({ body }) => body.name));
-  const agents = ['copper', 'antibiotic', 'formaldehyde', 'methyleneBlue', 'peroxide'];
   const last = treatment.findLast(
     ({ at, entry: { agent, product } }) =>
-      [...agents, 'otherMedicine'].includes(agent) &&
+      isMedicine(agent) &&
       !(product !== undefined && known.has(product)) &&
       !goneSince(history.entries, at, product),
   );

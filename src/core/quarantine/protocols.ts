@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { protocolSchema, type Protocol } from '../records/schema/protocol';
+import type { BatchClock } from './clock';
 import protocols from './protocols.json';
 
 /** The ways of quarantine, the usual one first; a wrong row does not pass the tests. */
@@ -21,18 +22,19 @@ export function protocolOf(id: string, own: readonly Protocol[] = []): Protocol 
 }
 
 /**
- * The stages that a day of a protocol lies in: those that began last, of which several may run at once; and
- * what is done on a sign, while one stands.
+ * The stages that a batch is in: those that began last by its clear days, of which several may run at once; what
+ * is done on a sign, while one stands; what comes after a figure was held, once it was.
  */
-export function stagesOn(
+export function stagesNow(
   { stages }: Pick<Protocol, 'stages'>,
-  day: number,
-  sign = false,
+  { daysClear, standing, held }: Pick<BatchClock, 'daysClear' | 'standing' | 'held'>,
 ): Protocol['stages'] {
-  const dated = stages.filter(({ onSign }) => !onSign);
-  const began = Math.max(...dated.flatMap(({ fromDay }) => (fromDay <= day ? fromDay : [])));
+  const sign = standing.some(({ expected }) => !expected);
+  const after = held !== null && held.done !== null ? stages.filter((one) => one.afterHeld) : [];
+  const dated = stages.filter(({ onSign, afterHeld }) => !onSign && !afterHeld);
+  const began = Math.max(...dated.flatMap(({ fromDay }) => (fromDay <= daysClear ? fromDay : [])));
   return [
     ...(sign ? stages.filter(({ onSign }) => onSign) : []),
-    ...dated.filter(({ fromDay }) => fromDay === began),
+    ...(after.length > 0 ? after : dated.filter(({ fromDay }) => fromDay === began)),
   ];
 }

@@ -16,7 +16,7 @@ import {
 } from './fallow';
 import { highestStepUnder, holdAmmonia, settledPeak } from './hold';
 import { concentration, medicineConflicts, redose, type MedicineHome } from './medicine';
-import { PROTOCOLS, protocolsFor, stagesOn } from './protocols';
+import { PROTOCOLS, protocolsFor, stagesNow } from './protocols';
 import { meaningsOf, notEatingPlan } from './signs';
 import { spongeCarries, spongeWords } from './sponge';
 
@@ -270,7 +270,8 @@ describe('protocols', () => {
     }
     const named = (id: string, day: number) => {
       const protocol = PROTOCOLS.find((one) => one.id === id);
-      return protocol ? stagesOn(protocol, day).map(({ name }) => name) : null;
+      const clock = { daysClear: day, standing: [], held: null };
+      return protocol ? stagesNow(protocol, clock).map(({ name }) => name) : null;
     };
     expect(named('observe', 5)).toEqual(['Watch']);
     // What is done on a sign does not take the place of looking.

@@ -7,7 +7,7 @@ import type { Batch } from '../records/schema/batch';
 import { DAY_MS, HOUR_MS } from '../time/zone';
 import { quarantineAsks } from './asks';
 import { clockOf } from './batch';
-import { protocolOf, stagesOn } from './protocols';
+import { protocolOf, stagesNow } from './protocols';
 import { transferOf, withMove } from './transfer';
 import { batchSentence } from './words';
 
@@ -177,7 +177,9 @@ describe('a stage on a sign', () => {
     const ill = moved([], [[2, ['fastBreathing']]], treat);
     const ask = ill.on(2.2).asks.find(({ title }) => title === 'On a sign');
     expect(ask?.because).toMatch(/^Tang: fast breathing\. Ammonia first/);
-    expect(stagesOn(treat, 5).map(({ name }) => name)).toEqual(['Watch']);
-    expect(stagesOn(treat, 0, true).map(({ name }) => name)).toEqual(['On a sign', 'Settle']);
+    const names = (on: ReturnType<typeof ill.on>) =>
+      stagesNow(treat, on.clock).map(({ name }) => name);
+    expect(names(well.on(5))).toEqual(['Watch']);
+    expect(names(ill.on(2.2))).toEqual(['On a sign', 'Settle']);
   });
 });

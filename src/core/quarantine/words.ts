@@ -14,14 +14,16 @@ import type { AmmoniaPlan } from './water';
 /** Whether a batch may be released, and if not, what it waits for: first of all in a sentence. */
 export function batchSentence(
   { clock, animals }: BatchView,
-  protocol: Pick<Protocol, 'days' | 'holds'>,
+  protocol: Pick<Protocol, 'days' | 'holds' | 'moves'>,
   zone: string,
 ): { title: string; text: string } {
   const heads = animals.reduce((sum, { lot }) => sum + (lot.here ?? 1), 0);
   const who = countOf(heads, 'animal');
   const first = clock.standing.find(({ expected }) => !expected);
   const held = protocol.holds && clock.held ? heldSentence(clock.held, protocol.holds) : null;
-  const moves = clock.transfer?.next ? movesSentence(clock.transfer, first, zone) : null;
+  const moves = clock.transfer?.next
+    ? movesSentence(clock.transfer, protocol.moves?.everyHours ?? 72, first, zone)
+    : null;
   if (moves) return moves;
   if (first) {
     return {
@@ -74,6 +76,7 @@ function heldSentence(
 /** What is said of moves that go on: the next of them, by when, and what they do not answer. */
 function movesSentence(
   { next, count, anew }: Transfer,
+  hours: number,
   first: StandingSign | undefined,
   zone: string,
 ): { title: string; text: string } {
@@ -91,7 +94,7 @@ function movesSentence(
   }
   return {
     title: `Move ${next?.number ?? count} of ${count} by ${by}.`,
-    text: `At most 72 h after the last, into the tank that was disinfected and dried. White grains before the last move are expected and stop nothing.${shown}`,
+    text: `At most ${hours} h after the last, into the tank that was disinfected and dried. White grains before the last move are expected and stop nothing.${shown}`,
   };
 }
 

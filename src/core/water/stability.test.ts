@@ -120,6 +120,36 @@ describe('what a tank uses', () => {
     );
   });
 
+  it('leaves out what lime water and two-part brought, which nobody here can weigh', () => {
+    const used = (substance: 'kalk' | 'twoPart' | 'traces') => {
+      const builder = new LogBuilder();
+      for (const [day, dkh] of [
+        [0, 9],
+        [4, 8.2],
+        [8, 7.4],
+        [12, 8],
+      ] as const) {
+        builder.digital('alkalinityDrops', onDay(day), dkh);
+        builder.digital('calciumDrops', onDay(day), 420 - 5 * day);
+      }
+      builder.entry(onDay(10), {
+        kind: 'dose',
+        substance,
+        amount: { by: 'mL', mL: 500 },
+        strength: null,
+        about: false,
+      });
+      return (['alkalinity', 'calcium'] as const).map(
+        (parameter) => consumptionOf(of(builder), parameter)?.pairs,
+      );
+    };
+    expect([used('kalk'), used('twoPart'), used('traces')]).toEqual([
+      [2, 2],
+      [2, 2],
+      [3, 3],
+    ]);
+  });
+
   it('is nothing where it rises by itself', () => {
     const builder = new LogBuilder();
     for (const [day, ca] of [

@@ -55,6 +55,26 @@ describe('a batch', () => {
     expect(screen.getByText(/scratching on things/)).toBeTruthy();
   });
 
+  it('is moved by a tap, once however often it is tapped, and a move can be taken out', async () => {
+    const store = await demoStore('Fulmar');
+    const batch = runningBatch(store);
+    await store.dispatch(
+      recordAct((act) => {
+        const begunAt = new Date(SCREEN_NOW - 2.5 * DAY).toISOString();
+        act.revise(batch, { ...batch.body, protocol: 'transfer', begunAt, moves: [] });
+      }),
+    );
+    await show(store, <BatchScreen id={batch.id} />);
+    expect(heading()).toMatch(/^Move 1 of 4 by /);
+    await press('They are in the other tank');
+    await press('They are in the other tank');
+    const moves = () => runningBatch(store).body.moves ?? [];
+    expect(moves()).toHaveLength(1);
+    expect(heading()).toMatch(/^Move 2 of 4 by /);
+    await press('Take it out');
+    expect(moves()).toEqual([]);
+  });
+
   it('a look is a tap; a sign begins the days anew, and taking it back returns them', async () => {
     const store = await demoStore('Fulmar');
     await show(store, <BatchScreen id={runningBatch(store).id} />);

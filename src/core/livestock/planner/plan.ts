@@ -299,10 +299,11 @@ function besides(problem: PlanProblem, state: PlanState, placed: Placed): string
   const others = state.placed.flatMap(({ item }) =>
     item === placed.item ? [] : (problem.items[item]?.lodger ?? []),
   );
-  return [...problem.residents, ...others]
+  const said = [...problem.residents, ...others]
     .flatMap((other) => pairFindings(own, other, problem.facts.home))
     .filter(({ severity }) => severity === 'care')
     .map(({ because }) => because);
+  return [...new Set(said)];
 }
 
 const minOf = (value: number | null | undefined, day: number) =>

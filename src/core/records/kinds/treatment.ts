@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { labelSchema } from '../common';
 import { HARMED, SLOWED, type CycleEffect } from './effect';
-import { defineKind, ofTank, type WordsOf } from './kind';
+import { defineKind, ofTank } from './kind';
 
 export const AGENTS = [
   'antibiotic',
@@ -24,38 +24,39 @@ const schema = z.strictObject({
 });
 export type TreatmentEntry = z.infer<typeof schema>;
 
-export const AGENT_WORDS: WordsOf<Agent> = {
-  antibiotic: 'Antibiotic',
-  copper: 'Copper',
-  formaldehyde: 'Formaldehyde',
-  methyleneBlue: 'Methylene blue',
-  peroxide: 'Peroxide',
-  otherMedicine: 'Another medicine',
-  chlorine: 'Chlorine',
-  bleach: 'Bleach',
-  scrubbedRock: 'Rock scrubbed',
+interface AgentRow {
+  name: string;
+  /** What it does to a colony: what nobody knows is taken to harm it. */
+  cycle: CycleEffect;
+  /** Whether it is a medicine, which goes by a label. */
+  medicine: boolean;
+  /** Whether it holds copper; *maybe* for what only a label would say. */
+  copper: 'yes' | 'maybe' | 'no';
+}
+
+const ROWS: Record<Agent, AgentRow> = {
+  antibiotic: { name: 'Antibiotic', cycle: HARMED, medicine: true, copper: 'no' },
+  copper: { name: 'Copper', cycle: SLOWED, medicine: true, copper: 'yes' },
+  formaldehyde: { name: 'Formaldehyde', cycle: HARMED, medicine: true, copper: 'maybe' },
+  methyleneBlue: { name: 'Methylene blue', cycle: HARMED, medicine: true, copper: 'maybe' },
+  peroxide: { name: 'Peroxide', cycle: HARMED, medicine: true, copper: 'no' },
+  otherMedicine: { name: 'Another medicine', cycle: HARMED, medicine: true, copper: 'maybe' },
+  chlorine: { name: 'Chlorine', cycle: HARMED, medicine: false, copper: 'no' },
+  bleach: { name: 'Bleach', cycle: HARMED, medicine: false, copper: 'no' },
+  scrubbedRock: { name: 'Rock scrubbed', cycle: HARMED, medicine: false, copper: 'no' },
 };
 
-/** What each does to a colony: what nobody knows is taken to harm it. */
-const EFFECTS: Record<Agent, CycleEffect> = {
-  antibiotic: HARMED,
-  copper: SLOWED,
-  formaldehyde: HARMED,
-  methyleneBlue: HARMED,
-  peroxide: HARMED,
-  otherMedicine: HARMED,
-  chlorine: HARMED,
-  bleach: HARMED,
-  scrubbedRock: HARMED,
-};
+export const agentName = (agent: Agent) => ROWS[agent].name;
+export const isMedicine = (agent: Agent) => ROWS[agent].medicine;
+export const holdsCopper = (agent: Agent) => ROWS[agent].copper;
 
 /** Something that may have harmed the colony. No amount: that belongs to the label. */
 export const treatment = defineKind({
   schema,
   subject: 'tank',
   name: 'treatment',
-  title: (entry) => AGENT_WORDS[entry.agent],
+  title: (entry) => agentName(entry.agent),
   line: (entry) => entry.product ?? 'may harm the colony',
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'livestock'],
-  cycle: ({ agent }) => EFFECTS[agent],
+  cycle: ({ agent }) => ROWS[agent].cycle,
 });

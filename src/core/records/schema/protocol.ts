@@ -26,6 +26,8 @@ export const protocolSchema = z.strictObject({
         does: z.array(line).min(1).max(8),
         /** Asked as soon as a sign stands, and never while all are well. */
         onSign: z.literal(true).optional(),
+        /** Asked once what is held was held for its days, whatever the clear days are. */
+        afterHeld: z.literal(true).optional(),
         /** A medicine goes in: asked once its label is on record. */
         treats: z.literal(true).optional(),
       }),

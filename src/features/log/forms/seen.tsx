@@ -4,7 +4,7 @@ import { CAUTIONS } from '@/core/cautions';
 import { NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';
 import { OBSERVED, OBSERVED_WORDS } from '@/core/records/kinds/observation';
 import { EXTENT_WORDS, EXTENTS, GROWTH_WORDS, GROWTHS } from '@/core/records/kinds/sighting';
-import { AGENT_WORDS, AGENTS } from '@/core/records/kinds/treatment';
+import { agentName, AGENTS } from '@/core/records/kinds/treatment';
 import { formatExact } from '@/core/units/format';
 import { FormReader } from '@/forms/reader';
 import { CautionRemark } from '@/frame/CautionRemark';
@@ -223,7 +223,7 @@ export const TreatmentForm = entryForm<'treatment', z.infer<typeof treatmentFiel
         label="What"
         value={form.agent}
         onChange={(agent) => set({ agent })}
-        options={AGENTS.map((value) => ({ value, label: AGENT_WORDS[value] }))}
+        options={AGENTS.map((value) => ({ value, label: agentName(value) }))}
       />
       <Field
         label="What you call it"

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
-import { stagesOn } from '@/core/quarantine/protocols';
+import { stagesNow } from '@/core/quarantine/protocols';
 import { ammoniaWords, batchSentence, releaseWords } from '@/core/quarantine/words';
 import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';
 import { instant, isoInZone } from '@/core/time/zone';
@@ -54,8 +54,7 @@ export function BatchScreen({ id }: { id: string }) {
   const gone = clock.strip.filter(({ state }) => state !== 'ahead').length;
   const restart = clock.restarts.at(-1);
   const [first] = view.animals;
-  const sign = clock.standing.some(({ expected }) => !expected);
-  const stages = stagesOn(protocol, clock.daysClear, sign);
+  const stages = stagesNow(protocol, clock);
   return (
     <Screen
       head={<BackHead title="Quarantine" aside={`${history.tank.name}, batch ${number}`} />}

@@ -124,7 +124,7 @@ export function ProtocolForm({
           set({
             stages: [
               ...form.stages,
-              { name: '', fromDay: '', does: '', onSign: false, treats: false },
+              { name: '', fromDay: '', does: '', onSign: false, treats: false, afterHeld: false },
             ],
           })
         }

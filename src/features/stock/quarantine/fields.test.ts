@@ -83,8 +83,22 @@ describe('a protocol that is typed', () => {
     const read = readProtocol(observe, {
       ...form,
       stages: [
-        { name: 'Late', fromDay: '20', does: 'Look once more\n\n  ', onSign: false, treats: false },
-        { name: 'Early', fromDay: '2', does: 'Feed little', onSign: false, treats: false },
+        {
+          name: 'Late',
+          fromDay: '20',
+          does: 'Look once more\n\n  ',
+          onSign: false,
+          treats: false,
+          afterHeld: false,
+        },
+        {
+          name: 'Early',
+          fromDay: '2',
+          does: 'Feed little',
+          onSign: false,
+          treats: false,
+          afterHeld: false,
+        },
       ],
       tests: { ...form.tests, ammonia: '', salinity: '9' },
     });
@@ -112,11 +126,31 @@ describe('a protocol that is typed', () => {
     expect(wrong({ tests: { ammonia: '0' } })).toEqual(['tests']);
     expect(
       wrong({
-        stages: [{ name: 'Watch', fromDay: '-1', does: 'Look', onSign: false, treats: false }],
+        stages: [
+          {
+            name: 'Watch',
+            fromDay: '-1',
+            does: 'Look',
+            onSign: false,
+            treats: false,
+            afterHeld: false,
+          },
+        ],
       }),
     ).toEqual(['stages']);
     expect(
-      wrong({ stages: [{ name: 'Watch', fromDay: '1', does: ' ', onSign: false, treats: false }] }),
+      wrong({
+        stages: [
+          {
+            name: 'Watch',
+            fromDay: '1',
+            does: ' ',
+            onSign: false,
+            treats: false,
+            afterHeld: false,
+          },
+        ],
+      }),
     ).toEqual(['stages']);
   });
 });

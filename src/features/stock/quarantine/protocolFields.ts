@@ -9,6 +9,7 @@ const stage = z.object({
   /** Asked on a sign alone, whatever the day. */
   onSign: z.boolean(),
   treats: z.boolean(),
+  afterHeld: z.boolean(),
 });
 
 /** A protocol as it is typed: lines in one text, days as texts, an empty one for what is not tested. */
@@ -33,13 +34,16 @@ export function formOfProtocol(protocol: Protocol): ProtocolFields {
     days: String(days),
     trades,
     restarts,
-    stages: stages.map(({ name: called, fromDay, does, onSign = false, treats = false }) => ({
-      name: called,
-      fromDay: String(fromDay),
-      does: does.join('\n'),
-      onSign,
-      treats,
-    })),
+    stages: stages.map(
+      ({ name: called, fromDay, does, onSign = false, treats = false, afterHeld = false }) => ({
+        name: called,
+        fromDay: String(fromDay),
+        does: does.join('\n'),
+        onSign,
+        treats,
+        afterHeld,
+      }),
+    ),
     tests: Object.fromEntries(
       TESTED.map((parameter) => [
         parameter,
@@ -80,12 +84,13 @@ export function readProtocol(
   form: ProtocolFields,
 ): FormReading<ProtocolFields, Protocol> {
   const reader = new FormReader(form);
-  const stages = form.stages.map(({ name, fromDay, does, onSign, treats }) => ({
+  const stages = form.stages.map(({ name, fromDay, does, onSign, treats, afterHeld }) => ({
     name,
     fromDay: onSign ? 0 : daysIn(fromDay),
     does: linesOf(does),
     ...(onSign ? { onSign } : {}),
     ...(treats ? { treats } : {}),
+    ...(afterHeld ? { afterHeld } : {}),
   }));
   const { moves: _moves, ...rest } = of;
   const moving = form.moves.trim() !== '' || form.everyHours.trim() !== '';
