@@ -7,7 +7,8 @@ import { addDaysIn, dayOf, daysBetween, instant, startOfDayIn } from '../time/zo
 import { listWords } from '../units/format';
 import { heldDays, type Held, type Holds } from './held';
 import { releaseIn } from './release';
-import { onlyGrains, showsGrains, transferOf, type Moves, type Transfer } from './transfer';
+import { clearAfter, episodesOf, looksOf, type Episode } from './episodes';
+import { onlyGrains, transferOf, type Moves, type Transfer } from './transfer';
 
 /** What began a clock anew. */
 export interface Restart {
@@ -79,95 +80,11 @@ export interface ClockSource {
 /** The chance of another sign that is taken where the keeper named none. */
 export const USUAL_RESTART_CHANCE = 0.25;
 
-/** A span over which one animal showed signs. */
-interface Episode {
-  what: string;
-  lot: string;
-  signs: Set<Sign>;
-  /** When grains were seen on it, ms. */
-  grains: number[];
-  first: number;
-  last: number;
-  /** When it was seen without, ms; null while it was not. */
-  healed: number | null;
-  died: boolean;
-  /** Grains that the moves of a protocol reckon with: they stop no day. */
-  expected: boolean;
-}
-
-/** The looks at the animals of a batch, from the morning it began on, in order of time. */
-function looksOf({ batch, looks, zone }: ClockSource, at: number): Logged<LookEntry>[] {
-  const from = startOfDayIn(instant(batch.begunAt), zone);
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
-  return looks
-    .filter((look) => look.at >= from && look.at <= at)
-    .filter((look) => lots.size === 0 || lots.has(look.entry.lot))
-    .toSorted((a, b) => a.at - b.at);
-}
-
-function episodesOf(
-  { batch, animals }: ClockSource,
-  looks: readonly Logged<LookEntry>[],
+/** What joined a batch, and its beginnings by hand. */
+function joinings(
+  { batch, animals }: Pick<ClockSource, 'batch' | 'animals'>,
   at: number,
-): Episode[] {
-  const begun = instant(batch.begunAt);
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
-  const open = new Map<string, Episode>();
-  const all: Episode[] = [];
-  for (const { at: when, entry } of looks) {
-    const current = open.get(entry.lot);
-    if (entry.state !== 'sign') {
-      if (current) current.healed = when;
-      open.delete(entry.lot);
-      continue;
-    }
-    if (current) {
-      current.last = when;
-      for (const sign of entry.signs) current.signs.add(sign);
-      if (showsGrains(entry.signs)) current.grains.push(when);
-      continue;
-    }
-    const episode: Episode = {
-      what: entry.what,
-      lot: entry.lot,
-      signs: new Set(entry.signs),
-      grains: showsGrains(entry.signs) ? [when] : [],
-      first: when,
-      last: when,
-      healed: null,
-      died: false,
-      expected: false,
-    };
-    open.set(entry.lot, episode);
-    all.push(episode);
-  }
-  for (const { at: when, entry } of animals) {
-    if (joins(entry.move) || when < begun || when > at) continue;
-    if (entry.lot !== undefined && lots.size > 0 && !lots.has(entry.lot)) continue;
-    const current = entry.lot === undefined ? undefined : open.get(entry.lot);
-    // What left with a sign is not seen healed here any more: the rest are watched from that day on.
-    if (current && current.healed === null && when >= current.first) {
-      current.last = Math.max(current.last, when);
-      current.healed = when;
-    }
-    if (entry.move !== 'died' && entry.move !== 'missing') continue;
-    all.push({
-      what: entry.what,
-      lot: entry.lot ?? '',
-      signs: new Set(),
-      grains: [],
-      first: when,
-      last: when,
-      healed: when,
-      died: true,
-      expected: false,
-    });
-  }
-  return all;
-}
-
-function restartsOf(source: ClockSource, episodes: readonly Episode[], at: number): Restart[] {
-  const { batch, animals } = source;
+): Restart[] {
   const begun = instant(batch.begunAt);
   const joined = animals
     .filter((one) => joins(one.entry.move) && one.at > begun && one.at <= at)
@@ -180,6 +97,10 @@ function restartsOf(source: ClockSource, episodes: readonly Episode[], at: numbe
     batch.restartedAt !== null && instant(batch.restartedAt) <= at
       ? [{ at: instant(batch.restartedAt), kind: 'byHand', because: 'Begun anew by you' }]
       : [];
+  return [...joined, ...byHand];
+}
+
+function restartsOf(source: ClockSource, episodes: readonly Episode[], at: number): Restart[] {
   const signs = episodes
     .filter(({ expected }) => !expected)
     .map(({ what, signs: seen, first, died }): Restart => ({
@@ -189,7 +110,7 @@ function restartsOf(source: ClockSource, episodes: readonly Episode[], at: numbe
         ? `${what} was lost`
         : `${what}: ${listWords([...seen].map((sign) => SIGN_WORDS[sign].toLowerCase()))}`,
     }));
-  return [...joined, ...byHand, ...signs].sort((a, b) => a.at - b.at);
+  return [...joinings(source, at), ...signs].sort((a, b) => a.at - b.at);
 }
 
 /** Days until a figure was held for its days and those after it have passed, from today. */
@@ -202,28 +123,23 @@ function heldDaysLeft({ days, done }: Held, holds: Holds, at: number, zone: stri
  * Follows the moves of a batch, and marks the grains that they reckon with: those that were seen before the
  * last of them, and never after.
  */
-function followMoves(batch: Batch, moves: Moves, episodes: Episode[], at: number): Transfer {
+function followMoves(
+  { batch, animals }: ClockSource,
+  moves: Moves,
+  episodes: Episode[],
+  at: number,
+): Transfer {
+  const joined = joinings({ batch, animals }, at).map((one) => one.at);
   const grains = episodes.flatMap((episode) => episode.grains);
   const overBy = (when: number) => {
     const before = grains.filter((seen) => seen < when);
-    return transferOf(batch, moves, before, when).done !== null;
+    return transferOf(batch, moves, before, joined, when).done !== null;
   };
   for (const episode of episodes) {
     episode.expected =
       !episode.died && onlyGrains([...episode.signs]) && !episode.grains.some(overBy);
   }
-  return transferOf(batch, moves, grains, at);
-}
-
-/**
- * The day before the first that counts after an episode: that of the last sign, or, where days between
- * it and the healthy look went unseen, the last of those. A day nobody saw is not clear by itself.
- */
-function clearAfter({ last, healed }: Episode, zone: string): number | null {
-  if (healed === null) return null;
-  const lastDay = startOfDayIn(last, zone);
-  const gap = daysBetween(last, healed, zone);
-  return gap <= 1 ? lastDay : addDaysIn(lastDay, gap - 1, zone);
+  return transferOf(batch, moves, grains, joined, at);
 }
 
 /**
@@ -237,7 +153,7 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
   const looks = looksOf(source, at);
   const begun = startOfDayIn(instant(batch.begunAt), zone);
   const episodes = episodesOf(source, looks, at);
-  const transfer = source.moves ? followMoves(batch, source.moves, episodes, at) : null;
+  const transfer = source.moves ? followMoves(source, source.moves, episodes, at) : null;
   const restarts = restartsOf(source, episodes, at);
   const open = episodes.filter(({ healed }) => healed === null);
   const standing = open.map(({ lot, what, signs, first, expected }) => ({

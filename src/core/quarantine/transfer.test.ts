@@ -81,6 +81,15 @@ describe('the moves', () => {
     expect(on(6).titles).toContain('One more move to the other tank');
   });
 
+  it('are all made again once another fish joins, while the hours go on', () => {
+    const batch = { begunAt: iso(0), moves: [3, 6, 9, 12, 15, 18].map(iso) };
+    const joined = (day: number) => transferOf(batch, MOVES, [], [at(7)], at(day));
+    expect(joined(8)).toMatchObject({ counted: 0, anew: 'joined', next: { by: at(9), number: 1 } });
+    expect(joined(12.5)).toMatchObject({ counted: 2, done: null });
+    // Four moves after it on day 18, and eleven days and a half of it by then no sooner than 18.5.
+    expect(joined(18.5)).toMatchObject({ counted: 4, done: null, next: { number: 5 } });
+  });
+
   it('logged twice in a moment are one', () => {
     expect(withMove([iso(3)], iso(3.01))).toEqual([iso(3)]);
     expect(withMove([iso(3)], iso(6))).toHaveLength(2);
@@ -92,7 +101,7 @@ describe('the moves', () => {
       fc.property(days, days, (moves, grains) => {
         const batch = { begunAt: iso(0), moves: moves.map(iso) };
         const seen = grains.map(at);
-        const transfer = transferOf(batch, MOVES, seen, at(40));
+        const transfer = transferOf(batch, MOVES, seen, [], at(40));
         if (transfer.done === null) {
           expect(transfer.next).not.toBeNull();
           return;

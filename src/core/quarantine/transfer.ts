@@ -44,7 +44,7 @@ export interface Transfer {
    */
   next: { by: number; number: number } | null;
   /** Why they began anew the last time; null where they did not. */
-  anew: 'late' | 'grains' | null;
+  anew: 'late' | 'grains' | 'joined' | null;
 }
 
 /**
@@ -57,12 +57,14 @@ const LEAST_DAYS = 11.5;
  * Follows the moves of a batch between two tanks. A move later than its hours begins them anew, since cysts may
  * have hatched; so do grains that are seen after the last one. Grains before it are expected.
  * @param grains when grains were seen, ms
+ * @param joined when others joined it, or it was begun anew by hand, ms: who came later has all moves before it
  * @param at ms
  */
 export function transferOf(
   { begunAt, moves = [] }: Pick<Batch, 'begunAt' | 'moves'>,
   { everyHours, count }: Moves,
   grains: readonly number[],
+  joined: readonly number[],
   at: number,
 ): Transfer {
   const hours = everyHours * HOUR_MS;
@@ -73,13 +75,19 @@ export function transferOf(
   let seen: number | null = null;
   let anew: Transfer['anew'] = null;
   const events = [
-    ...moves.map((move) => ({ at: instant(move), move: true })),
-    ...grains.map((when) => ({ at: when, move: false })),
+    ...moves.map((move) => ({ at: instant(move), is: 'move' as const })),
+    ...grains.map((when) => ({ at: when, is: 'grains' as const })),
+    ...joined.map((when) => ({ at: when, is: 'joined' as const })),
   ]
     .filter((event) => event.at > begun && event.at <= at)
     .sort((a, b) => a.at - b.at);
   for (const event of events) {
-    if (!event.move) {
+    if (event.is === 'joined') {
+      // The hours go on for those that were in: only the count begins anew.
+      [since, counted, done, anew] = [event.at, 0, null, 'joined'];
+      continue;
+    }
+    if (event.is === 'grains') {
       if (done !== null && seen === null) [seen, anew] = [event.at, 'grains'];
       continue;
     }
