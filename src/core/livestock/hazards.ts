@@ -1,5 +1,12 @@
 import type { CatalogueAnimal } from './catalogue';
-import type { TraitLine } from './words';
+
+/** A line of an animal's description. */
+export interface TraitLine {
+  title: string;
+  text: string;
+  /** Something that can hurt a person or another animal. */
+  caution?: true;
+}
 
 type Fish = Extract<CatalogueAnimal, { group: 'fish' }>;
 

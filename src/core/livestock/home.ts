@@ -1,5 +1,6 @@
 import { latestReading, type TankHistory } from '../history/tankHistory';
 import { DAY_MS } from '../time/zone';
+import { netVolume } from '../water/volume';
 import type { Home } from './compatibility/types';
 
 /** A reading of temperature older than this says nothing of how warm it is run, days. */
@@ -11,7 +12,8 @@ export function homeOf(history: TankHistory, at: number): Home {
   const { shell, sandDepth } = tank.volume;
   const warmth = latestReading(history, 'temperature');
   return {
-    litres: netLitres,
+    // Least volumes of the hobby are those of labels, not of the water that is left beside rock and sand.
+    litres: Math.max(netVolume(tank.volume).gross, netLitres),
     lengthCm: shell.by === 'dimensions' ? shell.box.length : null,
     sandCm: tank.untold?.includes('rock') ? null : sandDepth,
     lid: standing.lid,

@@ -1,15 +1,7 @@
 import { capitalise, formatPlain, listWords } from '../units/format';
 import { unreachable } from '../unreachable';
 import { partnersOf, type CatalogueAnimal } from './catalogue';
-import { hazards } from './hazards';
-
-/** A line of an animal's description. */
-export interface TraitLine {
-  title: string;
-  text: string;
-  /** Something that can hurt a person or another animal. */
-  caution?: true;
-}
+import { hazards, type TraitLine } from './hazards';
 
 type Of<G extends CatalogueAnimal['group']> = Extract<CatalogueAnimal, { group: G }>;
 
@@ -126,7 +118,7 @@ function quarantineWords(fish: Of<'fish'>): string {
     ...(foods.includes('live pods') ? ['live food from the first day'] : []),
     ...(slowFeeder ? ['no quick company'] : []),
     ...(toxic ? ['a tank of its own'] : []),
-    ...(temper === 'aggressive' ? ['no company, or its own kind alone'] : []),
+    ...(temper === 'aggressive' ? ['no company'] : []),
     ...(bites ? ['no company, since it bites'] : []),
     ...(mucus ? ['a bag of its own, 40 L and more with peaceful company'] : []),
   ];

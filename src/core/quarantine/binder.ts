@@ -5,19 +5,9 @@ import { copperIn } from './copper';
 const CHANGES =
   'Hold ammonia down with changes of purified water and salt instead: no binder, no dechlorinator.';
 
-/** What copper a tank holds, or may hold, by its name; null for none, and where no tank is known. */
-function copperOf(history: TankHistory | null, at: number): string | null {
-  return history === null ? null : copperIn(history, at);
-}
-
-/** Whether a binder may go in as its label allows. */
-export function mayBind(history: TankHistory | null, at: number): boolean {
-  return copperOf(history, at) === null;
-}
-
 /** Whether a binder may go in, and what is done where it may not: said wherever one is spoken of. */
 export function binderWords(history: TankHistory | null, at: number): string {
-  const copper = copperOf(history, at);
+  const copper = history === null ? null : copperIn(history, at);
   if (copper !== null) {
     return `${copper} is in this water, and copper with a binder or dechlorinator that reduces becomes deadly. ${CHANGES}`;
   }

@@ -148,7 +148,7 @@ describe('an animal', () => {
     await show(await demoStore(), <AnimalScreen id="volitans-lionfish" />);
     expect(heading()).toBe('Red lionfish.');
     expect(screen.getByText(/at most 45 °C/)).toBeTruthy();
-    expect(screen.getByText(/needs 550 L at least, and this tank holds 208/)).toBeTruthy();
+    expect(screen.getByText(/needs 550 L at least, and this is a tank of/)).toBeTruthy();
   });
 
   it('says how much sand and which lid it wants, and what is unsure', async () => {

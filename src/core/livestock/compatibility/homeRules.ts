@@ -41,7 +41,7 @@ const room: HomeRule = (lodger, { litres }) => {
   const { animal } = lodger;
   if (litres === null || animal.group === 'coral' || litres >= animal.leastLitres) return [];
   const days = daysToOutgrow(lodger, litres);
-  const need = `${formatPlain(animal.leastLitres)} L at least, and this tank holds ${formatPlain(litres, 0)}`;
+  const need = `${formatPlain(animal.leastLitres)} L at least, and this is a tank of ${formatPlain(litres, 0)}`;
   const settled = animal.adultCm <= SMALL_CM || animal.group === 'invertebrate';
   if (settled && litres >= NEARLY * animal.leastLitres) {
     return [

@@ -254,8 +254,8 @@ function planItem(
   const batchDays = state.placed
     .filter(({ tank, batch }) => tank === placed.tank && batch === placed.batch)
     .map(({ day }) => day);
-  const { netLitres } = problem.facts;
-  const outgrows = daysToOutgrow(item.lodger, netLitres);
+  const { netLitres, home } = problem.facts;
+  const outgrows = daysToOutgrow(item.lodger, home.litres ?? netLitres);
   return {
     wishId: item.wishId,
     species: item.animal.id,

@@ -93,13 +93,10 @@ describe('too much that was dosed', () => {
   const steps = PROCEDURES.overdose;
   const dilute = steps.steps.find(({ id }) => id === 'change');
 
-  it('is diluted, and bound only where no copper is in', () => {
-    const plain = history(() => undefined);
-    const copper = history((builder) => {
-      builder.entry(onDay(19), { kind: 'treatment', agent: 'copper' });
-    });
-    expect(dilute?.text(NOW_RUN, plain)).toMatch(/\*\*50 L\*\*.*a binder only where its label/);
-    expect(dilute?.text(NOW_RUN, copper)).toMatch(/no binder and no dechlorinator/);
+  it('is diluted by litres of this tank, and nothing that binds goes in beside copper', () => {
+    const tank = history(() => undefined);
+    expect(dilute?.text(NOW_RUN, tank)).toMatch(/\*\*50 L\*\*.*no binder and no dechlorinator/);
+    expect(dilute?.text(NOW_RUN, null)).toMatch(/^Half of the water, matched/);
   });
 
   it('asks for what follows by what it was, and never for acid', () => {

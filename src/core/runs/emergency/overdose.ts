@@ -1,5 +1,3 @@
-import { mayBind } from '../../quarantine/binder';
-import { instant } from '../../time/zone';
 import { chosen } from '../procedure';
 import { air, emergency, testStep } from './shared';
 
@@ -23,8 +21,8 @@ export const overdose = emergency(
       kind: 'check',
       span: 'now',
       title: 'Dilute it',
-      text: (run, tank) =>
-        `${tank ? `Half of the water, **${Math.round(tank.netLitres / 2)} L**` : 'Half of the water'}, matched in temperature and salinity; again after some hours where a test still reads high. With copper or a medicine in: purified water and salt, and ${mayBind(tank, instant(run.begunAt)) ? 'a binder only where its label allows it' : 'no binder and no dechlorinator'}.`,
+      text: (_run, tank) =>
+        `${tank ? `Half of the water, **${Math.round(tank.netLitres / 2)} L**` : 'Half of the water'}, matched in temperature and salinity; again after some hours where a test still reads high. Where copper or any medicine is in the water: purified water and salt, **no binder and no dechlorinator**.`,
     },
     {
       id: 'which',

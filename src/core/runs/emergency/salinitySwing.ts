@@ -26,7 +26,7 @@ export const salinitySwing = emergency(
       id: 'when',
       kind: 'choose',
       span: 'hour',
-      title: 'Since when',
+      title: 'When it changed',
       text: () =>
         'What animals have taken to over days is undone slowly; what came within a day is undone sooner.',
       choices: [

@@ -107,8 +107,12 @@ export function BatchScreen({ id }: { id: string }) {
   );
 }
 
+/** How ammonia is held in a batch that is moved: no change is due by a plan. */
+const BETWEEN_MOVES =
+  'Each move renews all of the water, so no change is due by itself. Test ammonia daily: as soon as free ammonia would pass 0.02 mg/L, change some of it, matched in temperature and salinity, or move them early.';
+
 function AmmoniaPart({ batch }: { batch: BatchNow }) {
-  const { ammonia, history, head } = batch;
+  const { ammonia, history, head, protocol } = batch;
   const router = useRouter();
   const dispatch = useAppDispatch();
   const { volumeUnit } = useAppSelector(selectSettings);
@@ -132,7 +136,7 @@ function AmmoniaPart({ batch }: { batch: BatchNow }) {
   return (
     <View style={{ gap: 8 }}>
       <SectionHead title="Hold the ammonia down" />
-      <Words as="body">{`${besides}${text}`}</Words>
+      <Words as="body">{protocol.moves ? BETWEEN_MOVES : `${besides}${text}`}</Words>
       {open.map((line) => (
         <Words key={line} as="soft">
           {line}

@@ -81,9 +81,13 @@ function Shown({
     <View style={{ gap: 12 }}>
       <SectionHead title={protocol.name} />
       <Words as="body">{protocol.trades}</Words>
-      {protocol.stages.map(({ name, fromDay, does, onSign }) => (
+      {protocol.stages.map(({ name, fromDay, does, onSign, afterHeld }) => (
         <View key={name}>
-          <Words as="strong">{onSign ? name : `From day ${fromDay}: ${name.toLowerCase()}`}</Words>
+          <Words as="strong">
+            {onSign
+              ? name
+              : `${afterHeld ? 'Once it was held' : `From day ${fromDay}`}: ${name.toLowerCase()}`}
+          </Words>
           {does.map((line) => (
             <Words key={line} as="body">
               {line}
