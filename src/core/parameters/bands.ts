@@ -21,6 +21,9 @@ const NO3 = 14.007 / 62.004;
 const dkh = (low: number, high: number): Band => ({ low: low * DKH, high: high * DKH });
 const no3 = (low: number, high: number): Band => ({ low: low * NO3, high: high * NO3 });
 
+/** What reefs are run at, dKH: nobody is helped to a goal outside it. */
+export const ALKALINITY_BAND = { low: 6.5, high: 11 } as const;
+
 /** Bands of practice, not laws; each can be changed per parameter. */
 export const BAND_PRESETS = [
   {
@@ -44,7 +47,7 @@ export const BAND_PRESETS = [
     note: 'Soft corals and hardy fish. Fewer corrections, less to spare when something slips.',
     bands: {
       ph: { low: 7.7, high: 8.6 },
-      alkalinity: dkh(6.5, 11),
+      alkalinity: dkh(ALKALINITY_BAND.low, ALKALINITY_BAND.high),
       salinity: { low: 32, high: 36 },
       temperature: { low: 23.5, high: 27 },
       nitrate: no3(0, 40),
@@ -59,7 +62,7 @@ export const BAND_PRESETS = [
     note: 'No corals. Salinity may run lower and minerals matter less.',
     bands: {
       ph: { low: 7.7, high: 8.5 },
-      alkalinity: dkh(6.5, 11),
+      alkalinity: dkh(ALKALINITY_BAND.low, ALKALINITY_BAND.high),
       salinity: { low: 30, high: 36 },
       temperature: { low: 23.5, high: 27 },
       nitrate: no3(0, 60),

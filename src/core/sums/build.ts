@@ -99,7 +99,7 @@ export const heater = defineSum({
     return {
       answer: watts,
       unit: 'W',
-      sentence: `About ${say(watts)} W: two heaters of ${each} W, so that one alone can neither chill nor cook the tank.`,
+      sentence: `About ${say(watts)} W: two heaters of ${each} W, so that one failing does less harm.`,
       working: [
         `Through the walls and the bottom: ${THROUGH[v.wall]} W/m²K × ${say(walls)} m² × ${say(colder)} K = ${say(through)} W`,
         `Over the open water: ${OVER_WATER} × ${say(top)} × ${say(colder)} = ${say(over)} W, and ${say(wet)} W with what evaporates`,
@@ -107,7 +107,7 @@ export const heater = defineSum({
       ],
       also: [{ label: 'Each of two', value: each, unit: 'W' }],
       cautions: [
-        'A thermostat sticks one day: a controller with a probe of its own is the second guard.',
+        'A thermostat sticks one day, and even one of two, stuck on, overheats a tank in a warm room: a controller with a probe of its own is the second guard.',
         'A drip loop in every cord, a protected outlet, and the plug out before hands go in.',
       ],
     };

@@ -10,6 +10,11 @@ const share = (label: string, usual?: number) => ({
   high: 100,
   ...(usual === undefined ? {} : { usual }),
 });
+/** Share above which one change is a shock to animals, %. */
+const LARGE_CHANGE = 50;
+const LARGE =
+  'More than half at once shocks animals even where it matches: split it over days. An empty tank at the end of its cycle, or poison in the water, is another matter.';
+
 const concentration = (label: string, usual?: number) => ({
   label,
   unit: 'mg/L' as const,
@@ -79,6 +84,7 @@ export const waterChange = defineSum({
       cautions: [
         'Switch the heater off before the level falls under it, and on again when it is covered.',
         'Match temperature and salinity before pouring. Never start a siphon by mouth.',
+        ...(v.share > LARGE_CHANGE ? [LARGE] : []),
       ],
     };
   },
@@ -110,7 +116,7 @@ export const changeSeries = defineSum({
     return {
       answer: count,
       unit: 'changes',
-      sentence: `${countOf(count, 'change')} of ${say(v.share)} %, ${say(total)} L in all, leave ${say(after)} mg/L. One of ${say(single)} % does the same.`,
+      sentence: `${countOf(count, 'change')} of ${say(v.share)} %, ${say(total)} L in all, leave ${say(after)} mg/L. ${count > 1 ? `One of ${say(single)} % does the same` : 'It is one change'}${Math.max(single, v.share) > LARGE_CHANGE ? ', and is a shock to animals' : ''}.`,
       working: [
         `Each keeps ${say(100 * kept)} % of what is above the new water’s ${v.fresh} mg/L`,
         `(${v.goal} − ${v.fresh}) / (${v.now} − ${v.fresh}) = ${say(left)}, reached after ${count}`,
@@ -133,6 +139,7 @@ export const changeSeries = defineSum({
           return [at, v.fresh + (v.now - v.fresh) * kept ** at] as const;
         }),
       },
+      cautions: Math.max(single, v.share) > LARGE_CHANGE ? [LARGE] : [],
     };
   },
 });

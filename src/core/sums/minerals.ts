@@ -1,5 +1,7 @@
 import { ALKALINITY_GOAL, ALKALINITY_STEP, HIGH_PH } from '../cycle/dosing/alkalinityRaise';
-import { BICARBONATE, PO4_PER_P } from '../units/constants';
+import { ALKALINITY_BAND } from '../parameters/bands';
+import { phAfter } from '../seawater/carbonate';
+import { BICARBONATE, MEQ_PER_DKH, PO4_PER_P } from '../units/constants';
 import { countOf } from '../units/format';
 import { litres, say } from './common';
 import { defineSum, SumError, type Also } from './sum';
@@ -11,6 +13,8 @@ const CALCIUM_SALT = 3.668;
 const MAGNESIUM_SALT = { chloride: 8.365, sulphate: 10.14 } as const;
 /** Most that each may rise in a day. */
 const DAILY = { alkalinity: ALKALINITY_STEP, calcium: 25, magnesium: 100 } as const;
+/** Most of the alkaline part at once, dKH. */
+const AT_ONCE = 0.5;
 /** Calcium that goes with a dKH of alkalinity as skeletons grow, mg/L. */
 const CALCIUM_PER_DKH = 7.1;
 
@@ -39,6 +43,28 @@ function paced(
   };
 }
 
+/** Steps that soda ash is tried in, dKH, until pH stays where it may. */
+const SODA_STEP = 0.1;
+
+/** pH right after so much soda ash, by its dKH, before the air has evened it out. */
+function phWithSoda({ ph, from }: { ph: number; from: number }, rise: number): number {
+  const water = { ph, alkalinity: from * MEQ_PER_DKH, celsius: 25.5, salinity: 35 };
+  return phAfter(water, rise * MEQ_PER_DKH, 0.5);
+}
+
+/**
+ * The largest step of soda ash in a day that leaves pH at its limit or under it, dKH.
+ * @throws SumError where even a small one would not
+ */
+function sodaStep(v: { ph: number; from: number }): number {
+  for (let step: number = DAILY.alkalinity; step > SODA_STEP / 2; step -= SODA_STEP) {
+    if (phWithSoda(v, step) <= HIGH_PH) return step;
+  }
+  throw new SumError(
+    `Even a little soda ash would take pH above ${HIGH_PH}: use baking soda, which hardly moves it.`,
+  );
+}
+
 const DISSOLVE = 'Dissolve it in fresh water and pour it slowly where the flow is strong.';
 const APART = 'Keep alkalinity and calcium apart in time and place: together they fall out.';
 
@@ -49,7 +75,13 @@ export const alkalinity = defineSum({
   inputs: {
     litres: litres(),
     from: { label: 'Alkalinity now', unit: 'dKH', low: 0, high: 20, tank: 'alkalinity' },
-    to: { label: 'Wanted alkalinity', unit: 'dKH', low: 0, high: 14, usual: ALKALINITY_GOAL },
+    to: {
+      label: 'Wanted alkalinity',
+      unit: 'dKH',
+      low: ALKALINITY_BAND.low,
+      high: ALKALINITY_BAND.high,
+      usual: ALKALINITY_GOAL,
+    },
     ph: { label: 'pH now', unit: 'pH', low: 6, high: 9.5, usual: 8.1, tank: 'ph' },
     salt: { label: 'With', choices: ['baking soda', 'soda ash'] },
   },
@@ -62,20 +94,31 @@ export const alkalinity = defineSum({
     }
     const each = ALKALINE[v.salt];
     const grams = v.litres * rise * each;
-    const pace = paced(grams, rise, DAILY.alkalinity, v.salt);
+    const soda = v.salt === 'soda ash' && rise > 0;
+    const step = soda ? sodaStep(v) : DAILY.alkalinity;
+    const pace = paced(grams, rise, step, v.salt);
     return {
       answer: grams,
       unit: 'g',
       sentence: pace.words,
       working: [
         `${v.litres} L × (${v.to} − ${v.from}) dKH × ${each} g = ${say(grams)} g`,
-        `At most ${DAILY.alkalinity} dKH a day: ${countOf(pace.days, 'day')}`,
+        `At most ${say(step)} dKH a day: ${countOf(pace.days, 'day')}`,
+        ...(soda
+          ? [
+              `pH right after a day's part: about ${phWithSoda(v, rise / pace.days).toFixed(2)}, at most ${HIGH_PH}`,
+            ]
+          : []),
       ],
       also: pace.also,
       cautions: [
         DISSOLVE,
         APART,
-        ...(v.salt === 'soda ash' ? ['Soda ash raises pH: watch it.'] : []),
+        ...(soda
+          ? [
+              `Soda ash raises pH at once: read it before each part and an hour after, and add none above ${HIGH_PH}.`,
+            ]
+          : []),
       ],
     };
   },
@@ -134,7 +177,14 @@ export const magnesium = defineSum({
         `At most ${DAILY.magnesium} mg/L a day: ${countOf(pace.days, 'day')}`,
       ],
       also: pace.also,
-      cautions: [DISSOLVE],
+      cautions: [
+        DISSOLVE,
+        ...(v.salt === 'sulphate'
+          ? [
+              'Sulphate alone shifts the balance of ions: most of the magnesium as chloride, and only a small part of it as sulphate.',
+            ]
+          : []),
+      ],
     };
   },
 });
@@ -164,10 +214,11 @@ export const twoPart = defineSum({
     const first = (v.used * of) / v.alkaline;
     const taken = v.used * CALCIUM_PER_DKH;
     const second = (taken * of) / v.calcium;
+    const parts = Math.ceil(v.used / AT_ONCE - 1e-9);
     return {
       answer: first,
       unit: 'mL/day',
-      sentence: `${say(first)} mL of the alkaline part and ${say(second)} mL of the calcium part a day, apart from each other.`,
+      sentence: `${say(first)} mL of the alkaline part and ${say(second)} mL of the calcium part a day, apart from each other${parts > 1 ? `, in ${parts} parts or more over the day` : ''}.`,
       working: [
         `Alkalinity: ${v.used} dKH × ${say(of)} / ${v.alkaline} = ${say(first)} mL`,
         `Skeletons take ${CALCIUM_PER_DKH} mg/L of calcium with a dKH: ${say(taken)} mg/L a day`,
@@ -176,8 +227,17 @@ export const twoPart = defineSum({
       also: [
         { label: 'Of the calcium part', value: second, unit: 'mL/day' },
         { label: 'Calcium used', value: taken, unit: 'mg/L/day' },
+        { label: 'Parts a day, at least', value: parts, unit: 'times' },
       ],
-      cautions: [APART],
+      cautions: [
+        APART,
+        `The alkaline part raises pH: none of it above ${HIGH_PH}, and with a caustic one gloves and goggles.`,
+        ...(v.used > DAILY.alkalinity
+          ? [
+              `That is more than ${DAILY.alkalinity} dKH a day, the most to add by hand. Test twice over first; a tank that really uses so much is dosed by a pump, tested daily, and never caught up with in one day.`,
+            ]
+          : []),
+      ],
     };
   },
 });

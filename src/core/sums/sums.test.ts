@@ -128,6 +128,8 @@ describe('each sum', () => {
     ['change-series', { litres: 100, now: 4, goal: 5 }, /already/],
     ['alkalinity', { litres: 100, from: 9 }, /above that/],
     ['alkalinity', { litres: 100, from: 7, ph: 8.6 }, /above pH 8.5/],
+    ['alkalinity', { litres: 100, from: 7, ph: 8.49, salt: 'soda ash' }, /use baking soda/],
+    ['alkalinity', { litres: 100, from: 7, to: 12 }, /between 6.5 and 11/],
     ['dilution', { stock: 1, wanted: 2, volume: 10 }, /no stock stronger/],
     ['net-volume', { length: 50, width: 50, height: 30, gap: 40 }, /water line/],
   ])('%s of %j says what is wrong', (id, given, words) => {
@@ -239,8 +241,24 @@ describe('what is safe', () => {
 
   it('never raises a mineral faster than a day bears', () => {
     expect(also('alkalinity', { litres: 100, from: 6, to: 8.8 }, /Days/)).toBe(2);
+    // As high as that, a whole day's step of soda ash would take pH past 8.5.
+    const soda = { litres: 100, from: 7, to: 9.8, salt: 'soda ash' };
+    expect(also('alkalinity', { ...soda, ph: 8 }, /Days/)).toBe(2);
+    expect(also('alkalinity', { ...soda, ph: 8.3 }, /Days/)).toBeGreaterThan(2);
     expect(also('calcium', { litres: 100, from: 350, to: 420 }, /Days/)).toBe(3);
     expect(also('magnesium', { litres: 100, from: 1000, to: 1320 }, /Days/)).toBe(4);
+  });
+
+  it('cautions against more than half of the water at once, and more than a day of a two-part', () => {
+    const cautions = (id: string, given: Record<string, number | string>) =>
+      (of(id, given).cautions ?? []).join(' ');
+    expect(cautions('water-change', { litres: 100, share: 50 })).not.toMatch(/More than half/);
+    expect(cautions('water-change', { litres: 100, share: 60 })).toMatch(/More than half/);
+    expect(cautions('change-series', { litres: 100, now: 40, goal: 10 })).toMatch(/More than half/);
+    const parts = { litres: 100, alkaline: 0.05, calcium: 0.36 };
+    expect(cautions('two-part', { ...parts, used: 1 })).not.toMatch(/the most to add by hand/);
+    expect(cautions('two-part', { ...parts, used: 2 })).toMatch(/the most to add by hand/);
+    expect(cautions('magnesium', { litres: 100, from: 1200, salt: 'sulphate' })).toMatch(/ions/);
   });
 
   it('says so where a reservoir or a power cut floods', () => {
