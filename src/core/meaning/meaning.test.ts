@@ -79,6 +79,19 @@ describe('the meaning of a sitting', () => {
     expect(meaningOf(builder, onDay(3)).map((m) => m.id)).toContain('specificGravity');
   });
 
+  it('says on which side of its band a value lies, and what to do there', () => {
+    const noteAt = (kit: 'phPen', value: number) => {
+      const builder = new LogBuilder();
+      builder.digital(kit, onDay(3), value);
+      return meaningOf(builder, onDay(3))[0]?.detail;
+    };
+    expect(noteAt('phPen', 7.6)).toMatch(/closed room.*window/s);
+    expect(noteAt('phPen', 8.65)).toMatch(/acid/);
+    const builder = new LogBuilder();
+    builder.nitrate(onDay(3), 0);
+    expect(meaningOf(builder, onDay(3))[0]?.detail).toMatch(/Feed a little more/);
+  });
+
   it('warns under the alkalinity floor, and only watches under the band', () => {
     const toneAt = (dkh: number) => {
       const builder = new LogBuilder();

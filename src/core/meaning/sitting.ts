@@ -162,15 +162,39 @@ function bandMeaning(
     id: `${reading.parameter}Band`,
     tone: 'watch',
     text: `${name} is ${side} your band of ${bandWords(band, reading.unit)}.`,
-    detail: BAND_NOTES[reading.parameter],
+    detail: BAND_NOTES[reading.parameter]?.[side],
   };
 }
 
-const BAND_NOTES: Partial<Record<ParameterId, string>> = {
-  ph: 'Do not chase pH; fresh air and alkalinity move it.',
-  salinity: SALINITY_NOTE,
-  temperature: 'Look at the heater and the room before changing a dial.',
-  alkalinity: 'Clearing ammonium uses alkalinity: about 0.4 dKH for each ppm of nitrogen.',
+/** What to do, and what not, on either side of a band. */
+const BAND_NOTES: Partial<Record<ParameterId, Record<'below' | 'above', string>>> = {
+  ph: {
+    below:
+      'Mostly the breath of a closed room. To tell: bubble air through a glass of tank water outdoors for an hour; if its pH rises, it is the room. Open a window or draw the skimmer’s air from outside, and do not chase pH with buffers.',
+    above: 'Look for kalk, soda ash or a strong light first. Do not chase pH with acid.',
+  },
+  salinity: { below: SALINITY_NOTE, above: SALINITY_NOTE },
+  temperature: {
+    below: 'Look at the heater and the room before changing a dial.',
+    above: 'Look at the heater and the room before changing a dial.',
+  },
+  alkalinity: {
+    below:
+      'Clearing ammonium uses alkalinity: about 0.4 dKH for each ppm of nitrogen. Corals and snails use it as well.',
+    above: 'Let it fall by itself: stop what raises it, and test the new salt water.',
+  },
+  nitrate: {
+    below:
+      'Corals pale and brown slime gains where nitrate is zero. Feed a little more, or export less: smaller media, a refugium lit for less. Change nothing else at once.',
+    above:
+      'Several smaller changes rather than one large one, less food left over, and export raised slowly.',
+  },
+  phosphate: {
+    below:
+      'Corals starve and brown slime gains where phosphate is zero. Take phosphate media out and feed a little more.',
+    above:
+      'Rock gives it back for weeks, so it falls slowly. Little media at a time: a sudden fall harms corals.',
+  },
 };
 
 function specificGravityMeaning(reading: Reading | undefined): Meaning | null {

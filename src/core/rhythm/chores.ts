@@ -130,7 +130,14 @@ export function happenedOf(chore: Pick<Chore, 'id' | 'usual'>, history: TankHist
       happened: { on: dayOf(at, zone), how: 'done' as const },
     })),
   );
-  return [...marks, ...entries].sort((a, b) => a.at - b.at).map(({ happened }) => happened);
+  const tested = chore.usual?.tested;
+  const tests = (tested ? history.readings[tested] : []).map(({ at }) => ({
+    at,
+    happened: { on: dayOf(at, zone), how: 'done' as const },
+  }));
+  return [...marks, ...entries, ...tests]
+    .sort((a, b) => a.at - b.at)
+    .map(({ happened }) => happened);
 }
 
 /** Since when a tank asks for a chore, as a day: since it runs, was filled, or the chore was made. */

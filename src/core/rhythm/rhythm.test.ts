@@ -8,7 +8,7 @@ import { bandsOf } from '../parameters/bands';
 import { DAY_MS } from '../time/zone';
 import { whileAway } from './away';
 import { choreAsks, choreTimesOf } from './choreAsks';
-import { choreKey, choreOfKey, choresOf } from './chores';
+import { choreKey, choreOfKey, choresOf, happenedOf } from './chores';
 import { lapseOf, silenceWords } from './lapse';
 import { loadOf, upkeepOf } from './load';
 import { occasionsOf, type Happened } from './occasions';
@@ -127,10 +127,24 @@ describe('the chores of a tank', () => {
       expect.arrayContaining(['round', 'glass', 'waterChange', 'heater']),
     );
     expect(names(RUNNING)).not.toContain('skimmer');
+    expect(names(RUNNING)).toEqual(expect.arrayContaining(['hangOn', 'reservoir']));
     const sump = { by: 'litres', litres: 20 } as const;
     const volume = { ...new LogBuilder().log().tanks[0]!.body.volume, sump };
     expect(names({ ...RUNNING, volume })).toEqual(expect.arrayContaining(['skimmer', 'socks']));
+    expect(names({ ...RUNNING, volume })).not.toContain('hangOn');
     expect(names({ ...RUNNING, kind: 'quarantine' })).toEqual([]);
+  });
+
+  it('a small tank’s salinity is read daily, and a test of it says that it was', () => {
+    const volume = { ...new LogBuilder().log().tanks[0]!.body.volume };
+    const measuredAtFill = { by: 'litres', litres: 60 } as const;
+    const builder = new LogBuilder({ ...RUNNING, volume: { ...volume, measuredAtFill } });
+    builder.digital('refractometer', onDay(39), 35);
+    const { history } = world(builder, onDay(40));
+    const chore = choresOf(history, []).find(({ id }) => id === 'salinity')!;
+    expect(happenedOf(chore, history)).toHaveLength(1);
+    const large = world(new LogBuilder(RUNNING), onDay(40)).history;
+    expect(choresOf(large, []).map(({ id }) => id)).not.toContain('salinity');
   });
 
   it('change a small tank’s water weekly, a larger one’s fortnightly, a tenth of it', () => {

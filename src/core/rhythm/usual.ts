@@ -1,5 +1,6 @@
 import type { TankHistory } from '../history/tankHistory';
 import type { Place } from '../opens';
+import type { ParameterId } from '../parameters/registry';
 import type { EntryKind } from '../records/kinds';
 import type { ChoreRule } from '../records/schema/chore';
 import type { CAUTIONS } from '../cautions';
@@ -25,6 +26,8 @@ export interface Usual {
   has?: (history: TankHistory) => boolean;
   /** Kinds of entry that say it was done. */
   logged?: readonly EntryKind[];
+  /** A test of it says as well that it was done. */
+  tested?: ParameterId;
   /** Where it is done; without one, it is done by saying so. */
   opens?: Place;
   caution?: keyof typeof CAUTIONS;
@@ -67,6 +70,27 @@ export const USUAL: readonly Usual[] = [
     away: 'minder',
   },
   {
+    id: 'salinity',
+    name: 'Read the salinity',
+    why: 'A small tank evaporates a large share of its water: what a big one does in a week it does in a day.',
+    minutes: minutes(2),
+    rule: days(1),
+    phases: ['running'],
+    has: isSmall,
+    tested: 'salinity',
+    away: 'minder',
+  },
+  {
+    id: 'reservoir',
+    name: 'Fill the top-off reservoir',
+    why: 'An empty one lets salinity climb and runs its pump dry. Purified water alone, and no more than the tank could take if all of it ran in.',
+    minutes: minutes(5),
+    rule: (history) => ({ by: 'days', every: isSmall(history) ? 4 : 7 }),
+    phases: ['running'],
+    logged: ['topOff'],
+    away: 'before',
+  },
+  {
     id: 'glass',
     name: 'Clean the glass',
     why: 'A film of two days wipes off; one of two weeks is scraped.',
@@ -94,6 +118,17 @@ export const USUAL: readonly Usual[] = [
     rule: days(4),
     phases: ['running'],
     has: hasSump,
+    away: 'before',
+  },
+  {
+    id: 'hangOn',
+    name: 'Clean the floss and the skimmer’s cup',
+    why: 'Of a filter or skimmer that hangs on the tank or stands beside it: what floss holds rots in it, and a full cup runs back. Rinse sponges in tank water, never under the tap.',
+    minutes: minutes(8),
+    rule: days(4),
+    phases: ['running'],
+    has: (history) => !hasSump(history),
+    caution: 'electricity',
     away: 'before',
   },
   {
