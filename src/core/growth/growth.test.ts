@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { crewFor } from './crew';
+import { PEST_SIGN_IDS, PEST_URGENCIES, PESTS, pestsBy } from './pests';
 import {
   FEATURE_IDS,
   FEATURES,
@@ -35,6 +36,11 @@ describe('naming a growth', () => {
     );
     expect(first({ texture: 'crust' }, 30)).toBe('coralline');
     expect(first({ texture: 'beads' })).toBe('bubble');
+    expect(first({ colour: 'green', texture: 'feathers', comesOff: 'holds' }, 30)).toBe('bryopsis');
+    expect(first({ colour: 'red', texture: 'turf', place: 'rock' }, 30)).toBe('turf');
+    const golden = { colour: 'golden', texture: 'slime', comesOff: 'strings' };
+    expect(first({ ...golden, night: 'same', bubbles: 'none' })).toBe('chrysophytes');
+    expect(first({ ...golden, night: 'gone', bubbles: 'many' })).toBe('brownSnot');
   });
 
   it('brown alone is open between dust and snot, and the next look is one that tells them apart', () => {
@@ -49,6 +55,13 @@ describe('naming a growth', () => {
     ]);
     // The one piece of advice that must not be got wrong.
     expect(asked[0]?.growth.not.join()).toMatch(/Starving it of nutrients: that makes it worse/);
+  });
+
+  it('UV is named for dinoflagellates alone, and only behind a microscope', () => {
+    const named = KNOWN_GROWTHS.filter(({ do: lines }) => /\bUV\b/.test(lines.join()));
+    expect(named.map(({ id }) => id)).toEqual(['brownSnot']);
+    const line = named[0]?.do.find((one) => /UV/.test(one));
+    expect(line).toMatch(/^A microscope first.*only against kinds that swim free/);
   });
 
   it('chances sum to one, and a look never lowers the sum of what is known', () => {
@@ -75,6 +88,35 @@ describe('naming a growth', () => {
         .map(({ id }) => id)
         .sort(),
     ).toEqual(['brownSnot', 'diatoms', 'film', 'hair', 'sheet']);
+  });
+});
+
+describe('pests of corals and rock', () => {
+  it('each sign leads to one at least, the most pressing first', () => {
+    for (const sign of PEST_SIGN_IDS) {
+      const found = pestsBy(sign);
+      expect([sign, found.length > 0]).toEqual([sign, true]);
+      const ranks = found.map(({ urgency }) => PEST_URGENCIES.indexOf(urgency));
+      expect(ranks).toEqual([...ranks].sort((a, b) => a - b));
+    }
+    expect(pestsBy('jelly').map(({ id }) => id)).toEqual(['brownJelly']);
+  });
+
+  it('a remedy is never given a dose, and goes by its label or a veterinarian', () => {
+    for (const { id, first, not } of PESTS) {
+      expect([id, /\d\s*(mg|g|ml|drops?)\b/i.test(`${first} ${not}`)]).toEqual([id, false]);
+      if (/\b(dip|remedy|medicine)\b/i.test(first)) {
+        expect([id, /label|veterinarian/.test(first)]).toEqual([id, true]);
+      }
+    }
+  });
+
+  it('eggs outlive a dip, and whoever handles zoanthids is warned', () => {
+    for (const pest of pestsBy('eggs')) {
+      expect([pest.id, /weekly for (four|six) weeks/.test(pest.first)]).toEqual([pest.id, true]);
+    }
+    const zoanthids = PESTS.filter(({ looks, name }) => /zoanthid/i.test(`${name} ${looks}`));
+    expect(zoanthids.map(({ caution }) => caution)).toEqual(['palytoxin']);
   });
 });
 

@@ -24,6 +24,8 @@ export const FEATURES = {
       slime: 'Slime, strings',
       crust: 'A hard crust',
       beads: 'Beads',
+      feathers: 'Feathers, little ferns',
+      turf: 'A short, tough mat',
     },
   },
   bubbles: {

@@ -30,6 +30,7 @@ import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
+import { PestPart } from './PestPart';
 import { useStock, type StockView } from './useStock';
 
 /** From here on another look would change nothing that is done, 0 to 1. */
@@ -131,6 +132,7 @@ export function GrowthScreen() {
           </ButtonRow>
         </>
       ) : null}
+      <PestPart />
     </Screen>
   );
 }

@@ -12,6 +12,7 @@ export const MEASURES = [
   'scrubber',
   'carbonSource',
   'nutrientsUp',
+  'uv',
 ] as const;
 export type Measure = (typeof MEASURES)[number];
 export const RESPONSE_ACTIONS = ['begun', 'changed', 'ended'] as const;
@@ -25,6 +26,7 @@ export const MEASURE_WORDS: WordsOf<Measure> = {
   scrubber: 'Algae scrubber',
   carbonSource: 'Carbon source',
   nutrientsUp: 'Nutrients raised',
+  uv: 'UV steriliser',
 };
 
 const schema = z.strictObject({

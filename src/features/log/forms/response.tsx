@@ -62,6 +62,7 @@ const STRENGTHS: Record<Measure, string> = {
   scrubber: 'lit 8 hours',
   carbonSource: '1 mL a day',
   nutrientsUp: 'nitrate to 5 mg/L',
+  uv: '11 W, 300 L an hour',
 };
 
 function ResponseFields({ form, set, errors }: FieldsProps<ResponseForm>) {
