@@ -17,17 +17,22 @@ const styles = StyleSheet.create({
   number: { minWidth: 44, alignItems: 'center' },
 });
 
-/** A small whole number, a tap at a time. */
+/** A whole number, a tap at a time. */
 export function Stepper({
   label,
   value,
   onChange,
   most = 30,
+  least = 1,
+  step = 1,
 }: {
   label: string;
   value: number;
   onChange: (value: number) => void;
   most?: number;
+  least?: number;
+  /** What a tap adds or takes. */
+  step?: number;
 }) {
   return (
     <View style={styles.row} role="group" aria-label={label}>
@@ -36,8 +41,8 @@ export function Stepper({
         <Button
           label="−"
           style={styles.step}
-          disabled={value <= 1}
-          onPress={() => onChange(value - 1)}
+          disabled={value <= least}
+          onPress={() => onChange(Math.max(least, value - step))}
         />
         <View style={styles.number}>
           <Figure value={String(value)} size={26} />
@@ -46,7 +51,7 @@ export function Stepper({
           label="+"
           style={styles.step}
           disabled={value >= most}
-          onPress={() => onChange(value + 1)}
+          onPress={() => onChange(Math.min(most, value + step))}
         />
       </View>
     </View>

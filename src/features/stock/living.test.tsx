@@ -1,4 +1,4 @@
-import { act, cleanup, fireEvent, screen } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { choose, demoStore, heading, logged, press, show } from '@/testing/appHarness';
 import { HERE } from '@/testing/services';
 import { rosterOf } from '@/core/livestock/roster';
@@ -209,6 +209,9 @@ describe('growth', () => {
     expect(screen.getByText(/hair algae less/)).toBeTruthy();
     await press('Begin again');
     expect(heading()).toBe('What grows here?');
+    await choose('Brown jelly on a coral');
+    expect(screen.getByText('Perhaps brown jelly. At once.')).toBeTruthy();
+    expect(screen.getByText('Not: Blowing it off inside the tank.')).toBeTruthy();
   });
 });
 
@@ -224,8 +227,18 @@ describe('where corals stand', () => {
     expect(
       screen.getByRole('img', { name: /^The tank from the front. Zoanthids high, \d+ cm/ }),
     ).toBeTruthy();
+    // A light that ends no higher than it begins is no plan.
+    const plus = (label: string) =>
+      fireEvent.click(within(screen.getByRole('group', { name: label })).getByText('+'));
+    for (let i = 0; i < 9; i += 1) plus('From, %');
+    expect(screen.getByText(/ends no higher than it begins/)).toBeTruthy();
+    plus('To, %');
     await press('Plan the steps from today');
     expect(screen.getByText(/^Next \d+ % on/)).toBeTruthy();
+    expect(store.getState().log.tanks.find(({ body }) => body.ramp)?.body.ramp).toMatchObject({
+      from: 70,
+      to: 75,
+    });
     expect(store.getState().log.spots[0]?.body).toMatchObject({ what: 'Zoanthids', level: 'high' });
   });
 });

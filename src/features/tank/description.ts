@@ -56,6 +56,8 @@ const LIGHT_WORDS: Record<Tank['lightPlan'], string> = {
   off: 'Off until it has cycled: less algae.',
   on: 'On from the start.',
   onWithSand: 'Off until sand is in, then on once.',
+  fullBeforeStocking:
+    'Full before the first animal, so that the ugly stage comes and goes in an empty tank.',
 };
 const KIND_WORDS: Record<Tank['kind'], string> = {
   display: 'a display tank',

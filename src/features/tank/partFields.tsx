@@ -203,6 +203,7 @@ function LightFields({ form, set }: PartProps) {
         { value: 'off', label: 'Off' },
         { value: 'on', label: 'On' },
         { value: 'onWithSand', label: 'Off until sand is in' },
+        { value: 'fullBeforeStocking', label: 'Full before stocking' },
       ]}
     />
   );

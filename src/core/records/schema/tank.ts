@@ -4,7 +4,7 @@ import { shortKeySchema } from '../keys';
 
 export const TANK_KINDS = ['display', 'quarantine', 'other'] as const;
 export const ROCKS = ['dryRock', 'organicDryRock', 'liveRock', 'establishedMedia', 'none'] as const;
-export const LIGHT_PLANS = ['off', 'on', 'onWithSand'] as const;
+export const LIGHT_PLANS = ['off', 'on', 'onWithSand', 'fullBeforeStocking'] as const;
 
 /** What of a tank can be told later: until it is, sums take the usual and say so. */
 export const TANK_PARTS = ['rock', 'sump', 'fill', 'light'] as const;

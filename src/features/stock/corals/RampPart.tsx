@@ -17,9 +17,11 @@ export function RampPart({ tank }: { tank: RevisionOf<'tank'> }) {
   const dispatch = useAppDispatch();
   const now = useAppSelector((state) => state.clock.now);
   const { ramp, zone } = tank.body;
-  const [weeks, setWeeks] = useState(ramp?.weeks ?? 6);
+  const [weeks, setWeeks] = useState(6);
+  const [from, setFrom] = useState(25);
+  const [upTo, setUpTo] = useState(70);
   const begin = () => {
-    const next: Ramp = { from: 25, to: 70, weeks, start: dayOf(now, zone) };
+    const next: Ramp = { from, to: upTo, weeks, start: dayOf(now, zone) };
     void dispatch(
       recordAct((act) => act.revise(tank, { ...tank.body, ramp: next }), 'Light steps planned'),
     );
@@ -51,12 +53,18 @@ export function RampPart({ tank }: { tank: RevisionOf<'tank'> }) {
       ) : (
         <>
           <Words as="soft">
-            From a quarter to seven tenths of its power, a step a week: corals and algae follow, and
-            neither is burnt.
+            {`A step a week, so that corals follow and are not burnt. From what it has now to what the corals need: 70 % is plenty for most. ${tank.body.lightPlan === 'fullBeforeStocking' ? 'This tank is lit in full before its first animal: corals then begin in the shade and are moved up instead.' : 'Some light in full before the first animal instead, so that algae come and go in an empty tank.'}`}
           </Words>
+          <Stepper label="From, %" value={from} onChange={setFrom} step={5} least={5} most={95} />
+          <Stepper label="To, %" value={upTo} onChange={setUpTo} step={5} least={10} most={100} />
           <Stepper label="Weeks" value={weeks} onChange={setWeeks} most={12} />
+          {upTo <= from ? (
+            <Words as="soft" live>
+              It ends no higher than it begins: raise the end, or begin lower.
+            </Words>
+          ) : null}
           <ButtonRow>
-            <Button label="Plan the steps from today" onPress={begin} />
+            <Button label="Plan the steps from today" disabled={upTo <= from} onPress={begin} />
           </ButtonRow>
         </>
       )}
