@@ -1,6 +1,7 @@
 import { capitalise, formatPlain, listWords } from '../units/format';
 import { unreachable } from '../unreachable';
 import { partnersOf, type CatalogueAnimal } from './catalogue';
+import { mealWords } from './meals';
 import { hazards, type TraitLine } from './hazards';
 
 type Of<G extends CatalogueAnimal['group']> = Extract<CatalogueAnimal, { group: G }>;
@@ -64,7 +65,7 @@ function fishLines(fish: Of<'fish'>): TraitLine[] {
     },
     {
       title: 'Food',
-      text: `${capitalise(listWords(fish.foods))}${fish.fedPerWeek ? `, ${fish.fedPerWeek} times a week` : ''}.${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
+      text: `${capitalise(listWords(fish.foods))}. ${mealWords(fish)}${fish.slowFeeder ? ' Slow at the table: quick tankmates starve it.' : ''}`,
     },
     {
       title: 'Jumps',
@@ -133,7 +134,7 @@ function invertebrateLines(animal: Of<'invertebrate'>): TraitLine[] {
     },
     {
       title: 'Food',
-      text: `${animal.foods.length === 0 ? 'What floats by' : capitalise(listWords(animal.foods))}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''}`,
+      text: `${animal.foods.length === 0 ? 'What floats by' : capitalise(listWords(animal.foods))}.${animal.specialist ? ' Few can give it what it eats: most starve.' : ''}${animal.needsLight ? ' Lives by strong light as well.' : ''} ${mealWords(animal)}`,
     },
     ...notes([
       [
@@ -212,9 +213,7 @@ function coralLines(coral: Of<'coral'>): TraitLine[] {
         coral.alkalinityDemand
       ],
     },
-    ...(coral.mustBeFed
-      ? [{ title: 'Food', text: 'Lives by food alone: fed daily, or it starves.' }]
-      : []),
+    { title: 'Food', text: mealWords(coral) },
     {
       title: 'Before entry',
       text: coral.bearsDips
