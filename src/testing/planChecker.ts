@@ -111,7 +111,8 @@ export function brokenRules(
     } else if (facts.stocking.pace.school === 'doubling') {
       if (
         load(day, true, [...before, ...coming]) >
-        (month > 0 ? Math.max(2 * month, SMALL_PAIR) : 0) * SLACK
+        (month > 0 ? month + Math.max(month, SMALL_PAIR * Math.max(1, facts.netLitres / 200)) : 0) *
+          SLACK
       )
         broken.push(`food more than doubles on day ${day}`);
     }
@@ -131,6 +132,19 @@ export function brokenRules(
   const firstClaim = Math.min(...fish.filter(claims).map(({ day }) => day));
   if (fish.some((one) => !claims(one) && one.animal.months < 6 && one.day > firstClaim)) {
     broken.push('a docile fish after one that claims ground');
+  }
+  // Of two tangs that claim alike the smaller kind is there first.
+  const tangs = fish.filter(({ animal }) => animal.family === 'Acanthuridae');
+  for (const one of tangs) {
+    const before = tangs.some(
+      (other) =>
+        claims(one) === claims(other) &&
+        one.animal.group === 'fish' &&
+        other.animal.group === 'fish' &&
+        one.animal.adultCm > other.animal.adultCm &&
+        one.day < other.day,
+    );
+    if (before) broken.push(`${one.animal.id} before a smaller tang`);
   }
   // Quarantine: long enough, one batch at a time, in tanks that hold it.
   const wait = facts.quarantineDays;

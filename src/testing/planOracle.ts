@@ -114,7 +114,10 @@ export function bestByTrying(
     if (now <= 0 && month <= 0 && (one.count > 2 || !one.small)) return false;
     const { pace } = facts.stocking;
     if (pace.school === 'doubling')
-      return (now <= 0 && month <= 0) || (month > 0 && now + own <= Math.max(2 * month, 11) + 1e-9);
+      return (
+        (now <= 0 && month <= 0) ||
+        (month > 0 && now + own <= month + Math.max(month, 11, (11 * facts.netLitres) / 200) + 1e-9)
+      );
     const gap = pace.school === 'interval' ? pace.days : 7;
     if (last === null || day - last >= gap) return true;
     const small = one.small || load(day - 1, true) > 0;
@@ -138,6 +141,15 @@ export function bestByTrying(
     for (const i of left) {
       const one = all[i] as One;
       if (one.claims && left.some((other) => all[other]?.docile)) continue;
+      const isTang = ({ animal }: One) =>
+        animal.group === 'fish' && animal.family === 'Acanthuridae';
+      const cmOf = ({ animal }: One) => (animal.group === 'fish' ? animal.adultCm : 0);
+      const smaller = left.some((other) => {
+        const there = all[other] as One;
+        const byClaim = one.claims === there.claims || one.claims;
+        return isTang(one) && isTang(there) && byClaim && cmOf(one) > cmOf(there);
+      });
+      if (smaller) continue;
       if (one.huntsPods && left.some((other) => other !== i && all[other]?.onPods)) continue;
       const ways: { tank: number | null; join: boolean }[] = [];
       if (!one.fish || wait === 0) ways.push({ tank: null, join: false });

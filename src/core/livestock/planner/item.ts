@@ -60,10 +60,24 @@ const livesOnPods = ({ animal }: Wished) =>
   animal.group === 'fish' && animal.foods.includes('live pods');
 const huntsPods = ({ animal }: Wished) => animal.group === 'fish' && animal.eatsPods === true;
 
-/** Whether one comes only after another of the plan: who claims ground after the docile, who hunts pods after who lives on them. */
+/** Tangs fight newcomers of their own family: the one that grows larger is not there first. */
+const tangCm = ({ animal }: Wished) =>
+  animal.group === 'fish' && animal.family === 'Acanthuridae' ? animal.adultCm : null;
+function outgrows(one: Wished, other: Wished): boolean {
+  const [own, theirs] = [tangCm(one), tangCm(other)];
+  return own !== null && theirs !== null && own > theirs;
+}
+
+/**
+ * Whether one comes only after another of the plan: who claims ground after the docile, who hunts pods after
+ * who lives on them, a larger tang after a smaller.
+ */
 export function waitsFor(one: Wished, other: Wished): boolean {
   if (one.override || one === other) return false;
-  return (one.late && other.docile) || (huntsPods(one) && livesOnPods(other));
+  if (one.late && other.docile) return true;
+  // Who claims ground comes last whatever its size, and no two wait for each other.
+  if (outgrows(one, other)) return one.late || !other.late;
+  return huntsPods(one) && livesOnPods(other);
 }
 
 /** A wish with what it waits for by itself in one future. */

@@ -1,4 +1,4 @@
-import { PAIR_N } from '../../cycle/problem/additions';
+import { doubledFrom } from './doubling';
 import { TURNAROUND_DAYS } from './facts';
 import type { Bound } from './bounds';
 import { waitsFor, type Item } from './item';
@@ -129,7 +129,7 @@ export function heldBecause(problem: PlanProblem, state: PlanState, held: HoldId
     case 'first':
       return 'The first addition is at most two small fish or a pair';
     case 'doubling':
-      return `A month after ${lastFishName(problem, state)}: food would more than double`;
+      return `Once the fish here have grown enough, a month after ${lastFishName(problem, state)} at the earliest: sooner, food would more than double within a month`;
     case 'interval':
       return `${gapOf(problem)} days after ${lastFishName(problem, state)}, with ammonia tested meanwhile`;
     case 'capacity':
@@ -150,9 +150,9 @@ function paceHolds(
   const now = state.fish[day + MONTH] as number;
   if (base <= 0 && now <= 0 && !item.first) return 'first';
   if (problem.pace.school === 'doubling') {
-    // Twice of very little is very little: what a small pair makes is always borne a month later.
     if (now <= 0 && base <= 0) return null;
-    return base > 0 && now + own <= Math.max(2 * base, PAIR_N) + 1e-9 ? null : 'doubling';
+    const most = base > 0 ? doubledFrom(base, problem.facts.netLitres) : 0;
+    return now + own <= most + 1e-9 ? null : 'doubling';
   }
   const since = state.lastFish === null ? Infinity : day - state.lastFish;
   if (since >= gapOf(problem)) return null;

@@ -6,6 +6,7 @@ import {
 } from '../../cycle/forecast/capacity';
 import type { Load } from '../../cycle/forecast/carry';
 import { PAIR_N } from '../../cycle/problem/additions';
+import { doubledFrom } from './doubling';
 import type { Posterior } from '../../cycle/inference/posterior';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
@@ -231,7 +232,7 @@ function loadToday(problem: PlanProblem): PlanLoad {
   const now = problem.residentAll[MONTH] as number;
   const fish = problem.residentFish[MONTH] as number;
   const base = problem.residentFish[0] as number;
-  const doubled = base > 0 ? Math.max(2 * base, PAIR_N) : fish > 0 ? fish : PAIR_N;
+  const doubled = base > 0 ? doubledFrom(base, problem.facts.netLitres) : fish > 0 ? fish : PAIR_N;
   return {
     now,
     ceiling: problem.pace.school === 'doubling' ? now - fish + Math.max(fish, doubled) : null,

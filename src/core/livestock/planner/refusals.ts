@@ -68,7 +68,7 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
     first:
       'The first addition is at most two small fish or a pair, and nothing that small is in before it.',
     doubling:
-      'It alone would more than double the food of a month before, for as far as the plan looks.',
+      'It eats so much that even the fish here, full-grown, would more than double their food with it.',
     interval: 'No day is left for it between the others.',
     capacity: 'Your tests do not yet show that the filter would carry it.',
     order: 'It would come after another that has no day.',
