@@ -66,11 +66,12 @@ export function planJson(log: Log, tank: RevisionOf<'tank'>, at: number): Record
       rule: item.rule,
       because: item.because,
     })),
-    refused: plan.refused.map(({ name, rule, because, mend }) => ({
+    refused: plan.refused.map(({ name, rule, because, mend, instead }) => ({
       species: name,
       rule,
       because,
       mend,
+      instead,
     })),
     remarks: plan.remarks,
     peakFreeAmmoniaN: plan.peak,
@@ -96,6 +97,8 @@ export function addJson(
     ...(answer.until === null ? {} : { until: iso(answer.until) }),
     because: answer.because,
     rule: answer.rule,
+    instead: answer.instead,
+    likeIt: answer.likeIt,
     peakFreeAmmoniaN: answer.peak,
     most: answer.most,
     quarantineDays: answer.quarantineDays,

@@ -1,4 +1,5 @@
 import { freeAmmoniaFraction } from '../seawater/ammonia';
+import type { NextBest } from '../nextBest';
 import { formatPlain } from '../units/format';
 import { SALINITY_NEAR, WARMTH_NEAR, type Arrival, type WaterClass } from './waters';
 
@@ -38,12 +39,6 @@ const LONG_SHIPPED = 12;
 const PH_NEAR = 0.3;
 /** How much opening a bag must multiply free ammonia by to be worth hurrying. */
 const SOURED = 3;
-
-/** What is done by whoever cannot do the right thing, and what that costs. */
-export interface NextBest {
-  what: string;
-  price: string;
-}
 
 export interface Choice {
   method: Method;

@@ -3,11 +3,13 @@ import { FOLLOW_DAYS, FREE_LIMIT } from '../cycle/forecast/capacity';
 import { carry, type Carried } from '../cycle/forecast/carry';
 import type { Posterior } from '../cycle/inference/posterior';
 import { formatSignificant } from '../units/format';
+import type { NextBest } from '../nextBest';
 import { nitrogenOf } from './bioload';
+import { CATALOGUE } from './catalogue';
+import { INSTEAD, likeIt, type Refused } from './instead';
 import { usualCm } from './body';
 import { judgeNewcomers } from './compatibility/judge';
-import { callIt, type Finding, type RuleId } from './compatibility/types';
-import type { BindingId } from './planner/bounds';
+import { callIt, type Finding } from './compatibility/types';
 import { fedScale } from './planner/loads';
 import { planProblem, standingOf } from './planner/problem';
 import { emptyState, heldBecause, heldOn } from './planner/place';
@@ -25,9 +27,10 @@ export interface AddQuestion {
 
 /** Why not, or not yet. */
 export interface Barrier {
-  rule: RuleId | BindingId | 'heater';
+  rule: Refused;
   because: string;
   mend: string;
+  instead?: NextBest;
 }
 
 /** Whether it can be added today, and what follows. */
@@ -42,6 +45,10 @@ export interface AddAnswer {
   because: string;
   /** All that stands against it, what binds first. */
   barriers: Barrier[];
+  /** Of a no or a not yet: what is done instead, and what that costs. */
+  instead: NextBest[];
+  /** Of a no: animals like it that nothing here stands against, by id. */
+  likeIt: string[];
   /** What must be seen to though it is allowed. */
   cares: Finding[];
   /** Ammonia nitrogen it makes, and what is made now, mg a day. */
@@ -212,6 +219,11 @@ export function canAdd(
     rule: (last ?? first)?.rule ?? 'fits',
     because: (last ?? first)?.because ?? fitsBecause(animal.group, course),
     barriers,
+    instead: first ? insteadOf(barriers, until) : [],
+    likeIt:
+      first && until === null
+        ? likeIt(animal, CATALOGUE, residents, facts.home).map(({ id }) => id)
+        : [],
     cares: findingsFor(count).filter(({ severity }) => severity === 'care'),
     nitrogen: { now, added: each * count },
     peak: course?.peakFree ?? null,
@@ -222,6 +234,16 @@ export function canAdd(
       (text) => text ?? [],
     ),
   };
+}
+
+/** What is done instead of each thing that stands against it, and at last what is always open. */
+function insteadOf(barriers: readonly Barrier[], until: number | null): NextBest[] {
+  const rows = barriers.map(({ rule, instead }) => instead ?? INSTEAD[rule]);
+  const whats = new Set<string>();
+  const own = rows.filter(({ what }) => !whats.has(what) && whats.add(what));
+  return until === null
+    ? [...own, { what: 'Do not buy it.', price: 'A trip for nothing, and nothing lost.' }]
+    : own;
 }
 
 /** What time alone lifts. */

@@ -13,6 +13,8 @@ const answer = (changes: Partial<AddAnswer> = {}): AddAnswer => ({
   rule: 'fits',
   because: 'It fits.',
   barriers: [],
+  instead: [],
+  likeIt: [],
   cares: [],
   nitrogen: { now: 20, added: 4 },
   peak: { p50: 0.0041, p90: 0.0123 },

@@ -58,12 +58,21 @@ export function quarantineLitresOf(lodgers: readonly Lodger[]): number {
   );
 }
 
+/** What is done with two that must not share, and what that costs. */
+const APART = {
+  mend: 'A quarantine tank each, or one after the other.',
+  instead: {
+    what: 'Leave one of them in the shop until the first is through, or set up a second quarantine tank.',
+    price: 'Weeks more, or a second heater, filter and tank of water.',
+  },
+};
+
 const apart = (a: Lodger, b: Lodger, rule: Finding['rule'], because: string): Finding => ({
   rule,
   severity: 'no',
   between: [a.animal.id, b.animal.id],
   because: `${because}.`,
-  mend: 'A quarantine tank each, or one after the other.',
+  ...APART,
 });
 
 /** What keeps one fish from sharing a bare tank with another, asked one way round. */
@@ -111,7 +120,7 @@ function against(a: Lodger & { animal: Fish }, b: Lodger & { animal: Fish }): Fi
  */
 export function keptApart(a: Lodger, b: Lodger): Finding | null {
   const found = pairFindings(a, b, BARE).find(({ severity }) => severity === 'no');
-  if (found) return found;
+  if (found) return { ...found, ...APART };
   if (!isFish(a) || !isFish(b) || a.animal.id === b.animal.id) return null;
   return against(a, b) ?? against(b, a);
 }

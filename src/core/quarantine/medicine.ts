@@ -1,3 +1,4 @@
+import type { NextBest } from '../nextBest';
 import { medicineEffect } from '../records/kinds/medication';
 import type { Medicine, MedicineForm } from '../records/schema/medicine';
 
@@ -80,10 +81,20 @@ export function redose(
   return (level * litres) / strength;
 }
 
-export interface MedicineConflict {
-  severity: 'blocked' | 'care';
-  because: string;
-}
+/** What stands against it; of what is blocked also what is done instead, and what that costs. */
+export type MedicineConflict =
+  | { severity: 'blocked'; because: string; instead: NextBest }
+  | { severity: 'care'; because: string };
+
+/** A medicine that may not go into this water is given elsewhere, never less of it here. */
+const ELSEWHERE: NextBest = {
+  what: 'Move the fish into a bare quarantine tank and give it there.',
+  price: 'A day to set it up and catch them; ammonia is then held by changes and daily tests.',
+};
+const WITHOUT_BINDER: NextBest = {
+  what: 'Hold ammonia down with changes of purified water and salt.',
+  price: 'Up to half of the water a day, mixed and matched ahead.',
+};
 
 /** What else is in a tank that a medicine is about to go into. */
 export interface MedicineHome {
@@ -106,18 +117,21 @@ export function medicineConflicts(next: Medicine, home: MedicineHome): MedicineC
   if (copper && binder && (copper === next || binder === next)) {
     found.push({
       severity: 'blocked',
-      because: `${copper.name} and ${binder.name}: copper with a reducing binder or dechlorinator becomes deadly.${binder.reducing === 'unknown' ? ' Its label does not say whether it reduces, so it counts as one that does.' : ''} Hold ammonia down by changes of water made ready without it.`,
+      because: `${copper.name} and ${binder.name}: copper with a reducing binder or dechlorinator becomes deadly.${binder.reducing === 'unknown' ? ' Its label does not say whether it reduces, so it counts as one that does.' : ''}`,
+      instead: WITHOUT_BINDER,
     });
   }
   if (next.kind === 'copper' && home.invertebrates) {
     found.push({
       severity: 'blocked',
       because: 'There are invertebrates here: copper kills them.',
+      instead: ELSEWHERE,
     });
   } else if (next.harmsInvertebrates && home.invertebrates) {
     found.push({
       severity: 'blocked',
       because: `There are invertebrates here, and the label says that ${next.name} harms them.`,
+      instead: ELSEWHERE,
     });
   }
   if (next.kind === 'copper' && home.rock) {
@@ -125,6 +139,7 @@ export function medicineConflicts(next: Medicine, home: MedicineHome): MedicineC
       severity: 'blocked',
       because:
         'There is rock, sand or coral here: it takes copper up, so that no level holds, and gives it back for years.',
+      instead: ELSEWHERE,
     });
   }
   if (medicineEffect(next).colony?.is === 'harmed' && home.filter !== 'uncycled') {

@@ -22,6 +22,8 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { AnimalPicker } from './AnimalPicker';
+import { callIt } from '@/core/livestock/compatibility/types';
+import { InsteadRows } from './InsteadRows';
 import { Stepper } from './Stepper';
 import { useFinder } from './useStock';
 
@@ -163,6 +165,8 @@ function Answer({
     );
     router.push(to.stockPage('wishes'));
   };
+  const find = useFinder();
+  const likes = answer.likeIt.flatMap((id) => find(id) ?? []);
   const cm = usualCm(animal);
   const log = () =>
     router.push(
@@ -203,6 +207,26 @@ function Answer({
           {barriers.map(({ rule, because, mend }) => (
             <Row key={rule + because} title={measured(because)} note={measured(mend)} />
           ))}
+        </View>
+      ) : null}
+      {answer.instead.length > 0 ? (
+        <View style={{ gap: 8 }}>
+          <SectionHead title="Instead" />
+          <InsteadRows rows={answer.instead} />
+          {likes.length > 0 ? (
+            <>
+              <Words as="soft">Like it, and nothing here stands against them:</Words>
+              <ButtonRow>
+                {likes.map((other) => (
+                  <Button
+                    key={other.id}
+                    label={callIt(other)}
+                    onPress={() => router.push(to.stockPage('add', { species: other.id }))}
+                  />
+                ))}
+              </ButtonRow>
+            </>
+          ) : null}
         </View>
       ) : null}
       {cares.length > 0 ? (

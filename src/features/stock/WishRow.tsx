@@ -16,6 +16,7 @@ import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { InsteadRows } from './InsteadRows';
 import { Stepper } from './Stepper';
 import { Tap } from '@/ui/press/Tap';
 
@@ -101,7 +102,12 @@ function WishFields({
       {item?.cares.map((care) => (
         <Remark key={care}>{care}</Remark>
       ))}
-      {refusal ? <Remark title="What would mend it">{measured(refusal.mend)}</Remark> : null}
+      {refusal ? (
+        <>
+          <Remark title="What would mend it">{measured(refusal.mend)}</Remark>
+          <InsteadRows rows={[refusal.instead]} />
+        </>
+      ) : null}
       <DayField
         label="Pinned to a day"
         ahead

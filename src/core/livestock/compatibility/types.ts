@@ -1,3 +1,4 @@
+import type { NextBest } from '../../nextBest';
 import type { CatalogueAnimal } from '../catalogue';
 
 /** An animal, or several of one kind, that is to live with others. */
@@ -75,6 +76,8 @@ export interface Finding {
   because: string;
   /** What would mend it. */
   mend: string;
+  /** What is done instead, where that does not follow from the rule alone. */
+  instead?: NextBest;
 }
 
 export type Of<G extends CatalogueAnimal['group']> = Extract<CatalogueAnimal, { group: G }>;

@@ -55,6 +55,10 @@ export function quarantineRefusal(
     between: [lodger.animal.id],
     because: `${callIt(lodger.animal)}: no quarantine tank is large enough for ${lodger.count === 1 ? 'it' : `${lodger.count} of them`}.`,
     mend: `One of ${Math.ceil(litres / 5) * 5} L.`,
+    instead: {
+      what: `A food-safe tub of ${Math.ceil(litres / 5) * 5} L or more with heater, filter, air and lid, or a smaller kind.`,
+      price: 'Room for a month, and more water to mix for its changes.',
+    },
   };
 }
 

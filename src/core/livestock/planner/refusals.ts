@@ -1,4 +1,5 @@
 import { shortDay } from '../../time/words';
+import { INSTEAD } from '../instead';
 import { callIt, type Finding } from '../compatibility/types';
 import { earliestDay, heldOn, passagesFor, type PlanState } from './place';
 import { conflictOf, momentOf, type PlanProblem } from './problem';
@@ -15,6 +16,7 @@ function refusedBy(problem: PlanProblem, index: number, finding: Finding): PlanR
     rule: finding.rule,
     because: finding.because,
     mend: finding.mend,
+    instead: finding.instead ?? INSTEAD[finding.rule],
   };
 }
 
@@ -41,6 +43,7 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
     return {
       ...base,
       rule: never.rule,
+      instead: INSTEAD[never.rule],
       because: unknown
         ? `${never.because}, and nothing says yet when that is.`
         : `${never.because}: that is further off than a plan looks.`,
@@ -59,6 +62,7 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
     return {
       ...base,
       rule: 'pin',
+      instead: INSTEAD.pin,
       because: `Pinned to ${shortDay(momentOf(problem, item.pinned), zone)}, but not before ${shortDay(momentOf(problem, unpinned.day), zone)}: ${unpinned.bound.because.charAt(0).toLowerCase()}${unpinned.bound.because.slice(1)}.`,
       mend: 'Let the day go, or set the rule aside with your reason.',
     };
@@ -76,6 +80,7 @@ export function refusalOf(problem: PlanProblem, state: PlanState, index: number)
   return {
     ...base,
     rule,
+    instead: INSTEAD[rule],
     because: `${item.name}: ${because.charAt(0).toLowerCase()}${because.slice(1)}`,
     mend:
       rule === 'capacity'

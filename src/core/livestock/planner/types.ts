@@ -1,3 +1,4 @@
+import type { NextBest } from '../../nextBest';
 import type { RuleId } from '../compatibility/types';
 import type { BindingId } from './bounds';
 
@@ -34,6 +35,8 @@ export interface PlanRefusal {
   rule: RuleId | BindingId;
   because: string;
   mend: string;
+  /** What is done instead, and what that costs. */
+  instead: NextBest;
 }
 
 /** What a tank makes and bears today, mg of ammonia nitrogen a day. */

@@ -12,6 +12,7 @@ import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
+import { InsteadRows } from '../InsteadRows';
 
 /** What the one button of a plan does and says; nothing to press where it only says what is in the way. */
 export interface PlanAction {
@@ -91,12 +92,7 @@ export function PlanPart({
       {plan.nextBest.length > 0 ? (
         <View style={{ gap: 8 }}>
           <SectionHead title="If you cannot do that" />
-          {plan.nextBest.map(({ what, price }) => (
-            <Words
-              key={what}
-              as="body"
-            >{`${what} Its price: ${price.charAt(0).toLowerCase()}${price.slice(1)}`}</Words>
-          ))}
+          <InsteadRows rows={plan.nextBest} />
         </View>
       ) : null}
       <Button

@@ -29,6 +29,7 @@ import { Words } from '@/ui/Words';
 import { AnimalPicker } from '../AnimalPicker';
 import { Stepper } from '../Stepper';
 import { useFinder } from '../useStock';
+import { InsteadRows } from '../InsteadRows';
 
 /** What was chosen and said of a batch that has not begun, kept over a reload. */
 const draftSchema = z.object({
@@ -276,10 +277,13 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
           )}
         </Remark>
       ) : null}
-      {findings.map(({ because, mend }) => (
-        <Remark key={because} tone="caution" title={measured(because)}>
-          {measured(mend)}
-        </Remark>
+      {findings.map(({ because, mend, instead }) => (
+        <View key={because} style={{ gap: 8 }}>
+          <Remark tone="caution" title={measured(because)}>
+            {measured(mend)}
+          </Remark>
+          {instead ? <InsteadRows rows={[instead]} /> : null}
+        </View>
       ))}
       {nitrogen > 0 ? (
         <Words as="soft">{`By their bodies they make about ${formatPlain(nitrogen, 1)} mg of ammonia nitrogen a day.`}</Words>

@@ -27,6 +27,7 @@ import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
+import { InsteadRows } from '../InsteadRows';
 import { MedicineForm } from './forms';
 
 type Head = RevisionOf<'medicine'>;
@@ -194,15 +195,20 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
         title={`${body.name} in ${history.tank.name}`}
         end={<LinkButton soft label="Its label" onPress={() => setEditing(true)} />}
       />
-      {conflicts.map(({ severity, because }) => (
-        <Remark
-          key={because}
-          tone={severity === 'blocked' ? 'danger' : 'caution'}
-          title={severity === 'blocked' ? 'Not together' : 'With care'}
-        >
-          {because}
-        </Remark>
-      ))}
+      {conflicts.map((conflict) =>
+        conflict.severity === 'blocked' ? (
+          <View key={conflict.because} style={{ gap: 8 }}>
+            <Remark tone="danger" title="Not together">
+              {conflict.because}
+            </Remark>
+            <InsteadRows rows={[conflict.instead]} />
+          </View>
+        ) : (
+          <Remark key={conflict.because} tone="caution" title="With care">
+            {conflict.because}
+          </Remark>
+        ),
+      )}
       {body.lowersOxygen ? <Tick label="Strong air is on" value={air} onChange={setAir} /> : null}
       {outside ? (
         <Remark tone="caution" title={`By the sums it is ${outside} the label's range`}>
