@@ -33,6 +33,29 @@ describe('a wish', () => {
     expect(done[1]?.left).not.toHaveProperty('pinned');
   });
 
+  it('of two that come together leaves the other, whichever came', () => {
+    const both = wish(1, {
+      species: 'yellow-watchman-goby',
+      partner: 'tiger-pistol-shrimp',
+      sizeCm: 5,
+      pinned: '2026-04-01',
+    });
+    const left = (species: string) => fulfilledBy([both], TANK, came(1, species))[0]?.left;
+    expect(left('yellow-watchman-goby')).toEqual({
+      tankId: TANK,
+      species: 'tiger-pistol-shrimp',
+      count: 1,
+      order: 1,
+    });
+    expect(left('tiger-pistol-shrimp')).toEqual({
+      tankId: TANK,
+      species: 'yellow-watchman-goby',
+      sizeCm: 5,
+      count: 1,
+      order: 1,
+    });
+  });
+
   it('stays for another animal, another tank, one that leaves, and one nobody named', () => {
     const wishes = [wish(1)];
     expect(fulfilledBy(wishes, TANK, came(1, 'royal-gramma'))).toEqual([]);

@@ -19,15 +19,25 @@ export function fulfilledBy(
 ): Fulfilled[] {
   if (entry.kind !== 'animals' || entry.move !== 'in' || entry.species === undefined) return [];
   let came = entry.count ?? 1;
+  const { species } = entry;
   return wishes
-    .filter(({ body }) => body.tankId === tankId && body.species === entry.species)
+    .filter(
+      ({ body }) =>
+        body.tankId === tankId && (body.species === species || body.partner === species),
+    )
     .sort((a, b) => a.body.order - b.body.order)
     .flatMap((wish): Fulfilled[] => {
       if (came <= 0) return [];
       const left = wish.body.count - came;
       came -= wish.body.count;
+      const { pinned: _was, partner, ...rest } = wish.body;
+      // Of two that were to come together the other is still wished for.
+      if (partner !== undefined) {
+        const { sizeCm: _size, ...alone } = rest;
+        const other = species === partner ? rest : { ...alone, species: partner };
+        return [{ wish, left: other }];
+      }
       if (left <= 0) return [{ wish, left: null }];
-      const { pinned: _was, ...rest } = wish.body;
       return [{ wish, left: { ...rest, count: left } }];
     });
 }

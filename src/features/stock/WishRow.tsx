@@ -1,6 +1,8 @@
 import { View } from 'react-native';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useMeasures } from '@/frame/useMeasures';
+import { comesWith } from '@/core/livestock/catalogue';
+import { callIt } from '@/core/livestock/compatibility/types';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { daySchema, NOTE_LETTERS } from '@/core/records/common';
 import type { RevisionOf } from '@/core/records/schema/revision';
@@ -10,12 +12,14 @@ import { dayOf, isoInZone } from '@/core/time/zone';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectNow } from '@/store/selectors';
+import { Choice } from '@/ui/Choice';
 import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { useFinder } from './useStock';
 import { InsteadRows } from './InsteadRows';
 import { Stepper } from './Stepper';
 import { Tap } from '@/ui/press/Tap';
@@ -75,6 +79,7 @@ function WishFields({
 }) {
   const dispatch = useAppDispatch();
   const measured = useMeasures();
+  const find = useFinder();
   const now = useAppSelector(selectNow);
   const [day, setDay, dayUsed] = useTyped(`wish/${wish.id}/day`, wish.body.pinned ?? '');
   const [reason, setReason, reasonUsed] = useTyped(
@@ -87,7 +92,20 @@ function WishFields({
     const next: Wish = { ...wish.body, ...changes };
     if (next.pinned === undefined) delete next.pinned;
     if (next.override === undefined) delete next.override;
+    if (next.partner === undefined) delete next.partner;
+    if (next.sizeCm === undefined) delete next.sizeCm;
     void dispatch(recordAct((act) => act.revise(wish, next), words));
+  };
+  const animal = find(wish.body.species);
+  const partners = animal ? comesWith(animal) : [];
+  const withPartner = (id: string) => {
+    if (!animal || id === '') return change({ partner: undefined }, `${name} alone`);
+    // The goby is the one that is wished for: it goes through quarantine and sets the pace.
+    const fish = animal.group === 'fish';
+    change(
+      fish ? { partner: id } : { species: id, partner: animal.id, sizeCm: undefined },
+      `${name} with its partner`,
+    );
   };
   return (
     <View style={{ gap: space.m, paddingBottom: space.m }}>
@@ -96,6 +114,17 @@ function WishFields({
         value={wish.body.count}
         onChange={(count) => change({ count }, `${name}: ${count}`)}
       />
+      {partners.length > 0 ? (
+        <Choice
+          label="Comes in"
+          value={wish.body.partner ?? ''}
+          onChange={withPartner}
+          options={[
+            { value: '', label: 'Alone' },
+            ...partners.map((one) => ({ value: one.id, label: `With ${callIt(one)}` })),
+          ]}
+        />
+      ) : null}
       {item?.quarantineFrom != null ? (
         <Words as="body">{`Into ${item.quarantineTank ?? 'quarantine'} on ${dayWords(item.quarantineFrom, zone)}, batch ${item.batch ?? 1}.`}</Words>
       ) : null}

@@ -31,7 +31,11 @@ export function WishesScreen({ given }: { given: Readonly<Record<string, string>
   const wishes = all
     .filter(({ body }) => body.tankId === tank.id)
     .sort((a, b) => a.body.order - b.body.order || (a.id < b.id ? -1 : 1));
-  const nameOf = ({ body }: WishHead) => find(body.species)?.names[0] ?? body.species;
+  const called = (id: string) => find(id)?.names[0] ?? id;
+  const nameOf = ({ body }: WishHead) =>
+    body.partner === undefined
+      ? called(body.species)
+      : `${called(body.species)} with ${called(body.partner)}`;
   const move = (id: string, place: number) => {
     const head = wishes.find((wish) => wish.id === id);
     if (!head) return;

@@ -89,6 +89,23 @@ describe('wishes', () => {
     });
     await press(/^Chalk bass/);
     expect(screen.getByRole('button', { name: /^Chalk bass:/ })).toBeTruthy();
+    // A shrimp and its goby are one wish, which is then the goby's.
+    fireEvent.change(screen.getByRole('textbox', { name: 'Wish for another' }), {
+      target: { value: 'tiger pistol' },
+    });
+    await press(/^Tiger pistol shrimp/);
+    await press(/^Tiger pistol shrimp:/);
+    await choose('With Yellow watchman goby');
+    expect(
+      screen.getByRole('button', { name: /^Yellow watchman goby with Tiger pistol shrimp:/ }),
+    ).toBeTruthy();
+    expect(store.getState().log.wishes.map(({ body }) => body)).toContainEqual(
+      expect.objectContaining({
+        species: 'yellow-watchman-goby',
+        partner: 'tiger-pistol-shrimp',
+        count: 1,
+      }),
+    );
   });
 
   it('one record changes its place, whatever the place', () => {

@@ -25,6 +25,18 @@ export function partnersOf(id: string): CatalogueAnimal[] {
   });
 }
 
+/**
+ * Partners that are wished for as one: a goby and the shrimp that digs for it, each way round. An anemone is
+ * no such partner of its clownfish, since it comes months later.
+ */
+export function comesWith(animal: CatalogueAnimal): CatalogueAnimal[] {
+  const digs = ({ family }: CatalogueAnimal) => family === 'Alpheidae';
+  const watches = ({ family }: CatalogueAnimal) => family === 'Gobiidae';
+  return partnersOf(animal.id).filter(
+    (other) => (digs(animal) && watches(other)) || (watches(animal) && digs(other)),
+  );
+}
+
 /** The pairs of partners as the file has them. */
 export const PARTNERS: readonly (readonly string[])[] = partners;
 

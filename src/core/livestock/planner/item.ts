@@ -24,6 +24,8 @@ export interface Wished {
   name: string;
   count: number;
   lodger: Lodger;
+  /** Who comes the same day as its partner; null without one. */
+  partner: Lodger | null;
   fish: boolean;
   /** Few and small enough to be the first fish of a tank. */
   first: boolean;
@@ -92,14 +94,33 @@ export function itemIn(
 }
 
 function boundsIn(
-  { animal, override, reason, inQuarantine }: Wished,
+  { animal, partner, override, reason, inQuarantine }: Wished,
   facts: StockFacts,
   today: number,
   ready: Variant['ready'],
 ): Bound[] {
   if (override) return [{ day: 0, rule: 'override', because: `Set aside by you: ${reason}` }];
-  const bounds = boundsOf(animal, facts, today, ready);
+  const bounds = [animal, ...(partner ? [partner.animal] : [])].flatMap((one) =>
+    boundsOf(one, facts, today, ready),
+  );
   return inQuarantine ? [...bounds, clearBound(inQuarantine, facts, today, ready)] : bounds;
+}
+
+/** What of the tank and of those that live there stands against a lodger. */
+function standingAgainst(lodger: Lodger, home: StockFacts['home'], residents: readonly Lodger[]) {
+  const { animal, count } = lodger;
+  // A lid is a thing to do, not a reason to wait: it stands among the bounds.
+  const own = homeFindings(lodger, home).filter(({ rule }) => rule !== 'lid');
+  const same = residents.filter((other) => other.animal.id === animal.id);
+  const all = count + same.reduce((sum, other) => sum + other.count, 0);
+  const together =
+    same.length > 0
+      ? homeFindings({ ...lodger, count: all }, home).filter(({ rule }) => rule === 'ownKind')
+      : [];
+  const others = residents.flatMap((other) =>
+    other.animal.id === animal.id ? [] : pairFindings(lodger, other, home),
+  );
+  return [...own, ...together, ...others];
 }
 
 /** One wish as it is sought a place for; null for an animal that nobody knows. */
@@ -111,29 +132,27 @@ export function wishedOf(
   residents: readonly Lodger[],
   find: Finder,
 ): Wished | null {
-  const animal = find(wish.species);
-  if (!animal) return null;
-  const sizeCm = wish.sizeCm ?? usualCm(animal);
+  const found = find(wish.species);
+  if (!found) return null;
+  const other = wish.partner === undefined ? undefined : find(wish.partner);
+  // Of a shrimp and its goby the fish sets the pace and goes through quarantine, whichever was wished for.
+  const swaps = other?.group === 'fish' && found.group !== 'fish';
+  const [animal, second] = swaps ? [other, found] : [found, other];
+  const sizeCm = (swaps ? undefined : wish.sizeCm) ?? usualCm(animal);
   const lodger: Lodger = { animal, count: wish.count, ...(sizeCm > 0 ? { sizeCm } : {}) };
+  const partner: Lodger | null = second ? { animal: second, count: wish.count } : null;
   const nitrogen = Float64Array.from(
     { length: HORIZON + 1 },
-    (_, age) => wish.count * scale * nitrogenLater(animal, sizeCm, age),
+    (_, age) =>
+      wish.count *
+      scale *
+      (nitrogenLater(animal, sizeCm, age) +
+        (partner ? nitrogenLater(partner.animal, usualCm(partner.animal), age) : 0)),
   );
-  // A lid is a thing to do, not a reason to wait: it stands among the bounds.
-  const own = homeFindings(lodger, facts.home).filter(({ rule }) => rule !== 'lid');
-  const others = residents.flatMap((other) =>
-    other.animal.id === animal.id ? [] : pairFindings(lodger, other, facts.home),
-  );
-  const same = residents.filter((other) => other.animal.id === animal.id);
-  const together =
-    same.length > 0
-      ? homeFindings(
-          { ...lodger, count: lodger.count + same.reduce((sum, { count }) => sum + count, 0) },
-          facts.home,
-        ).filter(({ rule }) => rule === 'ownKind')
-      : [];
   const forbidden =
-    [...own, ...together, ...others].find(({ severity }) => severity === 'no') ?? null;
+    [lodger, ...(partner ? [partner] : [])]
+      .flatMap((one) => standingAgainst(one, facts.home, residents))
+      .find(({ severity }) => severity === 'no') ?? null;
   const override = wish.override !== undefined;
   const inQuarantine = wish.inQuarantine ?? null;
   const fish = animal.group === 'fish';
@@ -145,9 +164,10 @@ export function wishedOf(
   return {
     wishId: wish.id,
     animal,
-    name: callIt(animal),
+    name: partner ? `${callIt(animal)} with ${callIt(partner.animal)}` : callIt(animal),
     count: wish.count,
     lodger,
+    partner,
     fish,
     first:
       fish &&

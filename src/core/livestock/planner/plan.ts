@@ -14,12 +14,13 @@ import { isolationWords } from '../../quarantine/isolation';
 import type { StockFacts } from './facts';
 import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './place';
 import {
+  comers,
   momentOf,
   planProblem,
-  standingOf,
-  within,
   type PlanProblem,
   type Standing,
+  standingOf,
+  within,
 } from './problem';
 import { refusalOf } from './refusals';
 import { MONTH, type Variant } from './span';
@@ -284,24 +285,29 @@ function planItem(
     override: item.override ? item.reason : null,
     rehomeBy: outgrows === null ? null : momentOf(problem, Math.round(placed.day + outgrows / 1.5)),
     cares: [
-      ...homeFindings(item.lodger, problem.facts.home)
+      ...comers(item)
+        .flatMap((one) => homeFindings(one, home))
         .filter(({ severity, rule }) => severity === 'care' && rule !== 'lid')
         .map(({ because }) => because),
       ...besides(problem, state, placed),
-      ...[isolationWords(item.animal)].flatMap((text) => text ?? []),
+      ...comers(item).flatMap(({ animal }) => isolationWords(animal) ?? []),
     ],
   };
 }
 
 /** What is said of an item beside those that live there, and beside the rest of the plan. */
 function besides(problem: PlanProblem, state: PlanState, placed: Placed): string[] {
-  const own = problem.items[placed.item]?.lodger;
-  if (!own) return [];
-  const others = state.placed.flatMap(({ item }) =>
-    item === placed.item ? [] : (problem.items[item]?.lodger ?? []),
-  );
-  const said = [...problem.residents, ...others]
-    .flatMap((other) => pairFindings(own, other, problem.facts.home))
+  const lodgersOf = (index: number) => {
+    const item = problem.items[index];
+    return item ? comers(item) : [];
+  };
+  const others = state.placed.flatMap(({ item }) => (item === placed.item ? [] : lodgersOf(item)));
+  const said = lodgersOf(placed.item)
+    .flatMap((own) =>
+      [...problem.residents, ...others].flatMap((other) =>
+        pairFindings(own, other, problem.facts.home),
+      ),
+    )
     .filter(({ severity }) => severity === 'care')
     .map(({ because }) => because);
   return [...new Set(said)];

@@ -163,6 +163,43 @@ describe('the first day with fish', () => {
   );
 });
 
+describe('a goby and its shrimp', () => {
+  const GOBY = { species: 'yellow-watchman-goby', partner: 'tiger-pistol-shrimp' };
+  const resident = (species: string): StockFacts['lots'][number] => ({
+    id: species,
+    what: species,
+    group: 'fish',
+    species,
+    arrivedAt: NOW - 90 * DAY,
+    here: 1,
+  });
+
+  it('are one wish with one day, after the fish has been quarantined, whichever was wished for', () => {
+    const plan = planFrom(facts([GOBY]), WIDE);
+    const other = planFrom(facts([{ species: GOBY.partner, partner: GOBY.species }]), WIDE);
+    for (const { items } of [plan, other]) {
+      expect(items).toHaveLength(1);
+      expect(items[0]).toMatchObject({
+        name: 'Yellow watchman goby with Tiger pistol shrimp',
+        group: 'fish',
+        batch: 1,
+      });
+      // The shrimp is spoken of as well.
+      expect(items[0]?.cares.join(' ')).toMatch(/76 days/);
+    }
+    const alone = planFrom(facts([GOBY.species]), WIDE);
+    expect(plan.items[0]?.nitrogen).toBeGreaterThan(alone.items[0]?.nitrogen ?? Infinity);
+  });
+
+  it('are refused together by what stands against either', () => {
+    const lots = [resident('valentini-puffer')];
+    const plan = planFrom(facts([GOBY], { lots }), WIDE);
+    expect(plan.refused[0]).toMatchObject({ rule: 'crushes' });
+    const shrimps = planFrom(facts(['valentini-puffer', GOBY]), WIDE);
+    expect(shrimps.refused.map(({ species }) => species)).toContain(GOBY.species);
+  });
+});
+
 describe('what a plan refuses', () => {
   it('what cannot live here, and of two that cannot live together the later wish', () => {
     const small = { netLitres: 200, home: { ...FACTS.home, litres: 200, lengthCm: 80 } };

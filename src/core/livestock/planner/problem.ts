@@ -50,15 +50,26 @@ export interface PlanProblem extends Omit<Standing, 'wished'> {
   remarks: string[];
 }
 
+/** Who comes in by a wish: its animal, and its partner. */
+export const comers = ({ lodger, partner }: Wished): Lodger[] =>
+  partner ? [lodger, partner] : [lodger];
+
 /** What forbids two wishes to live together; null where nothing does. */
 export function conflictOf(a: Wished, b: Wished, home: Home): Finding | null {
   if (a === b || a.override || b.override) return null;
   const forbids = ({ severity }: Finding) => severity === 'no';
-  if (a.animal.id !== b.animal.id) {
-    return pairFindings(a.lodger, b.lodger, home).find(forbids) ?? null;
+  for (const one of comers(a)) {
+    for (const other of comers(b)) {
+      const found =
+        one.animal.id === other.animal.id
+          ? homeFindings({ ...one, count: one.count + other.count }, home).find(
+              (finding) => finding.rule === 'ownKind' && forbids(finding),
+            )
+          : pairFindings(one, other, home).find(forbids);
+      if (found) return found;
+    }
   }
-  const together = homeFindings({ ...a.lodger, count: a.count + b.count }, home);
-  return together.find((one) => one.rule === 'ownKind' && forbids(one)) ?? null;
+  return null;
 }
 
 /** Of every two whether something holds that is the same whichever way round. */

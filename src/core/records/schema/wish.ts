@@ -12,6 +12,8 @@ export const wishSchema = z.strictObject({
   /** Length it would be bought at, cm, where it is not the usual one. */
   sizeCm: sizeSchema.optional(),
   asTyped: asTypedSchema.optional(),
+  /** Its partner that comes the same day, one to each: the shrimp of a goby. */
+  partner: animalIdSchema.optional(),
   /** Its place among the wishes: of equals the earlier comes first. */
   order: z.number().min(-1e9).max(1e9),
   /** The day it is to come in, whatever else would be earlier. */
