@@ -17,7 +17,9 @@ export function BackHead({ title, aside }: { title: string; aside?: string }) {
       <Bare label="Back" onPress={leave}>
         <ArrowLeft size={22} color={color.ink} />
       </Bare>
-      <Words as="strong">{title}</Words>
+      <Words as="strong" style={{ flexShrink: 1 }}>
+        {title}
+      </Words>
       {aside ? (
         <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: 1 }}>
           {aside}

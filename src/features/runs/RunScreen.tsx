@@ -9,6 +9,7 @@ import { countOf } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { addressOf } from '@/frame/addressOf';
 import { useLeave } from '@/frame/useLeave';
+import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { beginRun, liveRun, newRun } from '@/store/runs';
 import { selectHistory } from '@/store/inView';
@@ -33,6 +34,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [busy, setBusy] = useState(false);
+  const measured = useMeasures();
   if (!tank) return <Plainly procedure={procedure} />;
   if (live?.body.procedure === 'acclimate') {
     return <Elsewhere address={to.acclimation(live.id)} />;
@@ -46,7 +48,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
       <Opening title={`${name}.`}>{`${countOf(steps.length, 'step')}, none begun here.`}</Opening>
       <View>
         {steps.map((step) => (
-          <Row key={step.id} title={step.title} note={step.text(fresh, history)} />
+          <Row key={step.id} title={step.title} note={measured(step.text(fresh, history))} />
         ))}
       </View>
       <Button
@@ -65,6 +67,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
 
 /** The steps of an emergency where there is no tank to keep a run of: to be read, all of them. */
 function Plainly({ procedure }: { procedure: ProcedureId }) {
+  const measured = useMeasures();
   const { name, urgent, steps }: Procedure = PROCEDURES[procedure];
   const router = useRouter();
   if (!urgent) return <Elsewhere address={to.today} />;
@@ -74,7 +77,11 @@ function Plainly({ procedure }: { procedure: ProcedureId }) {
       <Opening title={`${name}.`}>{urgent.sign}</Opening>
       <View>
         {steps.map((step) => (
-          <Row key={step.id} title={step.title} note={step.text(run, null).replaceAll('**', '')} />
+          <Row
+            key={step.id}
+            title={step.title}
+            note={measured(step.text(run, null).replaceAll('**', ''))}
+          />
         ))}
       </View>
       <Button label="Other emergencies" onPress={() => router.replace(to.emergency)} />

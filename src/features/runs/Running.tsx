@@ -110,27 +110,25 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
           />
         ) : undefined
       }
-      head={
-        <BackHead
-          title={procedure.name}
-          aside={
-            step ? `step ${looked ? steps.indexOf(step) + 1 : place} of ${count}` : `${count} steps`
-          }
-        />
-      }
+      head={<BackHead title={procedure.name} />}
     >
-      {step?.span ? (
-        <Words as="strong" style={{ color: color.danger }}>
-          {SPAN_WORDS[step.span]}
+      <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: 12 }}>
+        {step?.span ? (
+          <Words as="strong" style={{ color: color.danger }}>
+            {SPAN_WORDS[step.span]}
+          </Words>
+        ) : null}
+        <Words as="body" style={{ color: color.inkSoft }}>
+          {step ? `step ${looked ? steps.indexOf(step) + 1 : place} of ${count}` : `${count} steps`}
         </Words>
-      ) : null}
+      </View>
       {procedure.urgent ? (
         <Large title={`${step?.title ?? 'All steps are done'}.`}>
           {measured(step?.text(run.body, history) ?? 'It can be closed.')}
         </Large>
       ) : (
         <Opening title={`${step?.title ?? 'All steps are done'}.`}>
-          {step?.text(run.body, history) ?? 'It can be closed.'}
+          {measured(step?.text(run.body, history) ?? 'It can be closed.')}
         </Opening>
       )}
       <Clocks standing={standing} current={step?.id ?? null} zone={zone} now={now} />

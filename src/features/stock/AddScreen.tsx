@@ -201,14 +201,6 @@ function Answer({
           {remark}
         </Remark>
       ))}
-      {barriers.length > 0 ? (
-        <View>
-          <SectionHead title="What stands against it" />
-          {barriers.map(({ rule, because, mend }) => (
-            <Row key={rule + because} title={measured(because)} note={measured(mend)} />
-          ))}
-        </View>
-      ) : null}
       {answer.instead.length > 0 ? (
         <View style={{ gap: 8 }}>
           <SectionHead title="Instead" />
@@ -227,6 +219,14 @@ function Answer({
               </ButtonRow>
             </>
           ) : null}
+        </View>
+      ) : null}
+      {barriers.length > 0 ? (
+        <View>
+          <SectionHead title="What stands against it" />
+          {barriers.map(({ rule, because, mend }) => (
+            <Row key={rule + because} title={measured(because)} note={measured(mend)} />
+          ))}
         </View>
       ) : null}
       {cares.length > 0 ? (
