@@ -218,7 +218,7 @@ test('a growth is named by a few looks, with what would make it worse', async ({
   await page.getByRole('button', { name: /^What grows here/ }).click();
   await page.getByRole('radio', { name: 'Brown, rusty' }).click();
   await page.getByRole('radio', { name: 'Slime, strings' }).click();
-  await page.getByRole('radio', { name: 'In strings' }).click();
+  await page.getByRole('radio', { name: 'Gone, and back by afternoon' }).click();
   await expect(heading(page)).toHaveText('Dinoflagellates, almost certainly.');
   await expect(page.getByText(/Starving it of nutrients: that makes it worse/)).toBeVisible();
   await page.getByRole('button', { name: 'Log it as seen' }).click();

@@ -6,7 +6,7 @@ import { formatSignificant } from '../units/format';
 import type { NextBest } from '../nextBest';
 import { nitrogenOf } from './bioload';
 import { CATALOGUE } from './catalogue';
-import { INSTEAD, likeIt, type Refused } from './instead';
+import { INSTEAD, likeIt, ONE_OF_TWO, OWN_TANK, type Refused } from './instead';
 import { usualCm } from './body';
 import { judgeNewcomers } from './compatibility/judge';
 import { callIt, type Finding } from './compatibility/types';
@@ -236,11 +236,20 @@ export function canAdd(
   };
 }
 
+/** From more than so many that it cannot live with, nobody gives one up for it. */
+const FEW = 2;
+
 /** What is done instead of each thing that stands against it, and at last what is always open. */
 function insteadOf(barriers: readonly Barrier[], until: number | null): NextBest[] {
-  const rows = barriers.map(({ rule, instead }) => instead ?? INSTEAD[rule]);
+  // Of what never becomes yes no row speaks of a day.
+  const hard = barriers.filter(({ rule }) => !WAITS.has(rule));
+  const telling = until === null && hard.length > 0 ? hard : barriers;
+  const rows = telling.map(({ rule, instead }) => instead ?? INSTEAD[rule]);
+  const against = rows.filter((row) => row === ONE_OF_TWO).length;
   const whats = new Set<string>();
-  const own = rows.filter(({ what }) => !whats.has(what) && whats.add(what));
+  const own = rows
+    .map((row) => (row === ONE_OF_TWO && against > FEW ? OWN_TANK : row))
+    .filter(({ what }) => !whats.has(what) && whats.add(what));
   return until === null
     ? [...own, { what: 'Do not buy it.', price: 'A trip for nothing, and nothing lost.' }]
     : own;

@@ -11,11 +11,11 @@ const ANOTHER = (what: string): NextBest => ({
   what,
   price: 'It is another animal than the one you came for.',
 });
-const ONE_OF_TWO: NextBest = {
+export const ONE_OF_TWO: NextBest = {
   what: 'Keep one of the two, and ask the shop or another keeper to take the other.',
   price: 'The one you give up, and a day to catch it.',
 };
-const OWN_TANK: NextBest = {
+export const OWN_TANK: NextBest = {
   what: 'A tank of its own that runs for good, cycled before it comes.',
   price: 'A second tank to heat, feed and change, for years.',
 };

@@ -207,7 +207,7 @@ function Answer({
           <InsteadRows rows={answer.instead} />
           {likes.length > 0 ? (
             <>
-              <Words as="soft">Like it, and nothing here stands against them:</Words>
+              <Words as="soft">Others that nothing here stands against:</Words>
               <ButtonRow>
                 {likes.map((other) => (
                   <Button
