@@ -16,3 +16,11 @@ export function perList<T, R>(ask: (list: readonly T[]) => R): (list: readonly T
     return found.answer;
   };
 }
+
+/** The same of two lists: asked again only where one of them is another. */
+export function perTwoLists<T, U, R>(
+  ask: (list: readonly T[], other: readonly U[]) => R,
+): (list: readonly T[], other: readonly U[]) => R {
+  const beside = perList((list: readonly T[]) => perList((other: readonly U[]) => ask(list, other)));
+  return (list, other) => beside(list)(other);
+}

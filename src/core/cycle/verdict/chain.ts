@@ -2,7 +2,7 @@ import { doseAdvice } from '../doseAdvice';
 import { proofDoseWords, usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
 import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
-import { perList } from '../../history/perList';
+import { passing, perList, perTwoLists } from '../../history/perList';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { passedDose } from './challenge';
@@ -93,10 +93,12 @@ function zeroByDilution(history: TankHistory): Reading | null {
   const lastAbove = readings.findLastIndex((reading) => reading.zero === false);
   const zero = readings.slice(lastAbove + 1).find((reading) => isTrustedZero(history, reading));
   if (!zero) return null;
-  const used = readings.slice(0, lastAbove + 1).some((reading) => {
+  // Of years of readings few are above zero, and only those are asked what new water took.
+  const used = evidenceAbove(history, 'nitrite').some((reading) => {
+    if (reading.at > zero.at) return false;
     const left = undiluted(history, reading.at, zero.at);
     const least = left > 1 - LITTLE_CHANGED ? 1 : 2;
-    return reading.clearlyAbove && reading.range.low * left >= least * zero.range.high - 1e-9;
+    return reading.range.low * left >= least * zero.range.high - 1e-9;
   });
   return used ? null : zero;
 }
@@ -149,14 +151,14 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
 /** A rise of nitrate supports the chain but decides nothing: algae eat it. */
 export const nitrateSeen: CriterionRule = ({ history, zone }) => {
   const all = evidence(history, 'nitrate');
-  const isTrusted = (reading: Reading) => !nitriteSpoils(history, reading);
-  const seen = all.findLast((reading) => reading.clearlyAbove && isTrusted(reading));
+  const trusted = trustedNitrate(history);
+  const seen = trusted.findLast((reading) => reading.clearlyAbove);
   if (seen) {
     return met(`Nitrate read ${readingWords(seen)} on ${shortDay(seen.at, zone)}.`, [seen.id]);
   }
   const latest = all.at(-1);
   if (!latest) return cannotTell('No nitrate test is logged yet.', 'Test nitrate.');
-  if (!all.some(isTrusted)) {
+  if (trusted.length === 0) {
     return cannotTell(
       'Every nitrate test was made while nitrite was present, which this kind of kit reads as nitrate.',
       'Test nitrate again once nitrite reads zero.',
@@ -170,12 +172,20 @@ export const nitrateSeen: CriterionRule = ({ history, zone }) => {
 export const NITRITE_SPOILS_NITRATE = 0.25;
 
 /** Nitrate readings that nitrite has not spoilt. */
-export function trustedNitrate(history: TankHistory): Reading[] {
-  return evidence(history, 'nitrate').filter((reading) => !nitriteSpoils(history, reading));
+export function trustedNitrate(history: TankHistory): readonly Reading[] {
+  return unspoilt(evidence(history, 'nitrate'), countedReadings(history, 'nitrite'));
 }
+
+const unspoilt = perTwoLists((nitrate: readonly Reading[], nitrite: readonly Reading[]) =>
+  passing(nitrate, (reading) => !spoils(nitrite, reading)),
+);
 
 /** Whether nitrite, by its nearest reading within four days, was high enough to be read as nitrate. */
 export function nitriteSpoils(history: TankHistory, nitrate: Reading): boolean {
-  const nearest = nearestReading(countedReadings(history, 'nitrite'), nitrate.at, 4 * DAY_MS);
+  return spoils(countedReadings(history, 'nitrite'), nitrate);
+}
+
+function spoils(nitrite: readonly Reading[], { at }: Reading): boolean {
+  const nearest = nearestReading(nitrite, at, 4 * DAY_MS);
   return nearest !== undefined && nearest.best > NITRITE_SPOILS_NITRATE;
 }

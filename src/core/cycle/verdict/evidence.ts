@@ -35,11 +35,14 @@ export function undiluted(history: TankHistory, from: number, to: number): numbe
     .reduce((share, change) => share * (1 - shareOf(change, history)), 1);
 }
 
+/** Of the doses of a tank those of a binder: few, and asked for beside each of thousands of readings. */
+const binders = perList((doses: readonly TankHistory['entries']['dose'][number][]) =>
+  doses.filter(({ entry }) => entry.substance === 'ammoniaBinder'),
+);
+
 /** Until when a binder that is in the water may hold ammonia, ms; null where none is. */
 export function boundUntil(history: TankHistory, at: number): number | null {
-  const last = history.entries.dose.findLast(
-    (dose) => dose.entry.substance === 'ammoniaBinder' && dose.at <= at,
-  );
+  const last = binders(history.entries.dose).findLast((dose) => dose.at <= at);
   const until = last ? last.at + BINDER_HOURS * HOUR_MS : -Infinity;
   return until > at ? until : null;
 }
@@ -48,11 +51,8 @@ export function boundUntil(history: TankHistory, at: number): number | null {
 export function isBound(history: TankHistory, reading: Reading): boolean {
   return (
     reading.parameter === 'ammonia' &&
-    history.entries.dose.some(
-      ({ at, entry }) =>
-        entry.substance === 'ammoniaBinder' &&
-        at <= reading.at &&
-        reading.at - at < BINDER_HOURS * HOUR_MS,
+    binders(history.entries.dose).some(
+      ({ at }) => at <= reading.at && reading.at - at < BINDER_HOURS * HOUR_MS,
     )
   );
 }
