@@ -21,6 +21,8 @@ export function perList<T, R>(ask: (list: readonly T[]) => R): (list: readonly T
 export function perTwoLists<T, U, R>(
   ask: (list: readonly T[], other: readonly U[]) => R,
 ): (list: readonly T[], other: readonly U[]) => R {
-  const beside = perList((list: readonly T[]) => perList((other: readonly U[]) => ask(list, other)));
+  const beside = perList((list: readonly T[]) =>
+    perList((other: readonly U[]) => ask(list, other)),
+  );
   return (list, other) => beside(list)(other);
 }

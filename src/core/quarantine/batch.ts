@@ -70,6 +70,26 @@ export function clockOf(
   );
 }
 
+/**
+ * Who of a batch is in its tank now, lot by lot: those it began with that still live there, then whoever joined
+ * since. Pages, tasks and plans ask here and nowhere else.
+ */
+export function lotsIn(batch: Batch, history: Pick<TankHistory, 'tank' | 'entries'>): Lot[] {
+  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+  const here = rosterOf(history).filter(isHere);
+  const own = lots.size > 0 ? here.filter(({ id }) => lots.has(id)) : here;
+  return [...own, ...here.filter((lot) => !own.includes(lot))];
+}
+
+/** Of those the ones that nobody looked at on the day of a moment. */
+export function lotsToLook(
+  batch: Batch,
+  history: Pick<TankHistory, 'tank' | 'entries'>,
+  at: number,
+): Lot[] {
+  return lotsIn(batch, history).filter(({ id }) => lookOn(history, id, at) === null);
+}
+
 /** A batch at a moment: its clock, and each of its animals with how it was seen. */
 export function batchView(
   batch: Batch,
@@ -78,37 +98,34 @@ export function batchView(
   at: number,
 ): BatchView {
   const { zone } = history.tank;
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
-  const here = rosterOf(history).filter(isHere);
-  const own = lots.size > 0 ? here.filter(({ id }) => lots.has(id)) : here;
-  const joined = here.filter((lot) => !own.includes(lot));
-  const animals = [...own, ...joined].map((lot): BatchAnimal => {
+  const animals = lotsIn(batch, history).map((lot): BatchAnimal => {
     const looks = history.entries.look.filter((look) => look.entry.lot === lot.id && look.at <= at);
-    const last = looks.at(-1) ?? null;
     return {
       lot,
-      last,
-      today: last && dayOf(last.at, zone) === dayOf(at, zone) ? last : null,
+      last: looks.at(-1) ?? null,
+      today: lookOn(history, lot.id, at),
       daysNotEating: daysNotEating(looks, at, zone),
     };
   });
   return {
     clock: clockOf(batch, history, protocol, at),
     animals,
-    toLook: animals.filter(({ today }) => today === null).length,
+    toLook: lotsToLook(batch, history, at).length,
   };
 }
 
-/** Quarantine that was ended and not cleaned since: nothing new may come in yet. */
-export function awaitsCleaning(
+/**
+ * Since when a quarantine tank waits to be cleaned, ms: since its last batch ended. Null where it was cleaned
+ * since, where none ended, and while one goes on in it.
+ */
+export function cleaningOwed(
   batches: readonly Batch[],
   tankId: string,
   cleanings: readonly { at: number }[],
-): boolean {
-  const ended = batches
-    .filter((batch) => batch.tankId === tankId)
-    .flatMap(({ endedAt }) => (endedAt === null ? [] : [instant(endedAt)]));
-  if (ended.length === 0) return false;
+): number | null {
+  const own = batches.filter((batch) => batch.tankId === tankId);
+  const ended = own.flatMap(({ endedAt }) => (endedAt === null ? [] : [instant(endedAt)]));
+  if (ended.length === 0 || ended.length < own.length) return null;
   const last = Math.max(...ended);
-  return !cleanings.some(({ at }) => at >= last);
+  return cleanings.some(({ at }) => at >= last) ? null : last;
 }

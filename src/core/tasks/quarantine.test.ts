@@ -54,6 +54,38 @@ describe('quarantine', () => {
     expect(asked(quarantine, 13)).toHaveLength(1);
   });
 
+  it('asks for no look at one that died, and for one at who joined since', () => {
+    const { log, lot, body, asked } = spare();
+    const arrival = { kind: 'animals', move: 'in', group: 'fish', count: 1 } as const;
+    const second = log.entry(onDay(10), { ...arrival, what: 'Blenny' });
+    const two = {
+      batches: [
+        {
+          id: testId(500),
+          body: { ...body, animals: [...body.animals, { what: 'Blenny', count: 1, lot: second }] },
+        },
+      ],
+    };
+    log.entry(onDay(12, 8), {
+      kind: 'animals',
+      move: 'died',
+      group: 'fish',
+      what: 'Goby',
+      count: 1,
+      lot,
+    });
+    log.entry(onDay(12, 9), {
+      kind: 'look',
+      lot: second,
+      what: 'Blenny',
+      state: 'well',
+      signs: [],
+    });
+    expect(asked(quarantine, 12, two)).toEqual([]);
+    log.entry(onDay(12, 9), { ...arrival, what: 'Wrasse' });
+    expect(asked(quarantine, 12, two)).toEqual([['Look at 1 animal in quarantine', 0]]);
+  });
+
   it('asks for the cleaning after a batch, once', () => {
     const { log, body, asked } = spare();
     const ended = { batches: [{ id: testId(500), body: { ...body, endedAt: iso(40) } }] };

@@ -1,4 +1,4 @@
-import { dayOf, instant } from '../time/zone';
+import { cleaningOwed, lotsToLook } from '../quarantine/batch';
 import { countOf } from '../units/format';
 import { occurrence } from './occurrence';
 import type { Occurrence, TaskSource } from './types';
@@ -12,12 +12,7 @@ export const quarantine: TaskSource = {
     const tasks: Occurrence[] = [];
     for (const { id, body } of own) {
       if (body.endedAt !== null) continue;
-      const looked = new Set(
-        entries.look
-          .filter(({ at }) => dayOf(at, zone) === dayOf(from, zone))
-          .map(({ entry }) => entry.lot),
-      );
-      const left = body.animals.filter(({ lot }) => lot === undefined || !looked.has(lot)).length;
+      const left = lotsToLook(body, history, from).length;
       if (left === 0) continue;
       tasks.push(
         occurrence(
@@ -34,20 +29,22 @@ export const quarantine: TaskSource = {
         ),
       );
     }
-    const ended = own.flatMap(({ body }) => (body.endedAt === null ? [] : [instant(body.endedAt)]));
-    const last = Math.max(...ended);
-    const busy = own.some(({ body }) => body.endedAt === null);
-    if (ended.length > 0 && !busy && !entries.cleaning.some(({ at }) => at >= last)) {
+    const since = cleaningOwed(
+      own.map(({ body }) => body),
+      tankId,
+      entries.cleaning,
+    );
+    if (since !== null) {
       tasks.push(
         occurrence(
           {
-            id: `cleaning/${last}`,
+            id: `cleaning/${since}`,
             title: 'Clean the quarantine tank',
             because: 'Sponge out, tank and tools disinfected and dried, before the next batch',
             minutes: 60,
             opens: { form: 'cleaning' },
           },
-          last,
+          since,
           zone,
           from,
         ),

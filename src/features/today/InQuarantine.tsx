@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
+import { lotsToLook } from '@/core/quarantine/batch';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { dayOf } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { useAppSelector } from '@/store/hooks';
@@ -28,16 +28,10 @@ function BatchRow({ batch, now }: { batch: RevisionOf<'batch'>; now: number }) {
   const router = useRouter();
   const history = useAppSelector((state) => selectHistoryOf(state, batch.body.tankId));
   if (!history) return null;
-  const { zone, name } = history.tank;
-  const looked = new Set(
-    history.entries.look
-      .filter(({ at }) => dayOf(at, zone) === dayOf(now, zone))
-      .map(({ entry }) => entry.lot),
-  );
-  const left = batch.body.animals.filter(({ lot }) => lot === undefined || !looked.has(lot)).length;
+  const left = lotsToLook(batch.body, history, now).length;
   return (
     <Row
-      title={name}
+      title={history.tank.name}
       note={left === 0 ? 'All looked at today' : `${countOf(left, 'animal')} not looked at today`}
       onPress={() => router.push(to.batch(batch.id))}
     />

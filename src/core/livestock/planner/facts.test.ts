@@ -1,7 +1,8 @@
 import { testId } from '../../../testing/logBuilder';
 import { demoLog } from '../../demo/demoLog';
 import { tankHistory } from '../../history/derive';
-import { createRecord } from '../../records/acts';
+import { createRecord, reviseRecord } from '../../records/acts';
+import type { Entry } from '../../records/kinds';
 import type { LookEntry } from '../../records/kinds/look';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../../records/log';
 import { dayOf } from '../../time/zone';
@@ -35,6 +36,40 @@ describe('who is in quarantine for a tank', () => {
     expect(firefish[0]).toMatchObject({ rule: 'quarantine', quarantineFrom: null });
     expect(firefish[0]?.because).toMatch(/^Its batch in Spare tank is clear that day/);
     expect(firefish[0]?.addOn.p90).toBeGreaterThan(firefish[0]?.addOn.p50 ?? Infinity);
+  });
+
+  it('is not planned any more once it died there', () => {
+    const batch = demo.batches.find(({ body }) => body.protocol === 'observe' && !body.endedAt);
+    const fish = batch?.body.animals.find(({ species }) => species === 'firefish');
+    const died: Entry = {
+      kind: 'animals',
+      move: 'died',
+      tankId: batch?.body.tankId ?? '',
+      at: '2026-11-24T11:00:00Z',
+      group: 'fish',
+      lot: fish?.lot ?? '',
+      what: fish?.what ?? '',
+      species: 'firefish',
+      count: 1,
+    };
+    const stamp = { actId: testId(90_001), device: 'test', recordedAt: '2026-11-24T11:00:00Z' };
+    const after = mergeRevisions(demo, [createRecord(stamp, testId(90_002), 'entry', died)]);
+    const firefish = planned(after).items.filter(({ species }) => species === 'firefish');
+    // Its wish stands, and would be another one's.
+    expect(firefish.map(({ quarantineFrom }) => quarantineFrom !== null)).toEqual([true]);
+  });
+
+  it('is released by the readings that its protocol holds it to', () => {
+    const batch = demo.batches.find(({ body }) => body.protocol === 'observe' && !body.endedAt);
+    if (!batch) throw new Error('no batch');
+    const stamp = { actId: testId(90_001), device: 'test', recordedAt: '2026-11-24T11:00:00Z' };
+    const low = reviseRecord(stamp, batch, { ...batch.body, protocol: 'lowSalinity' });
+    const firefish = planned(mergeRevisions(demo, [low])).items.find(
+      ({ species }) => species === 'firefish',
+    );
+    // Nobody has held the salinity low yet: thirty days of it lie ahead at least.
+    const ahead = (firefish?.addOn.p50 ?? 0) - Date.parse('2026-11-24T11:00:00Z');
+    expect(ahead).toBeGreaterThan(29 * 86_400_000);
   });
 
   it('moves with a sign in any of its batch, and the plan says what moved', () => {

@@ -1,4 +1,4 @@
-import { batchClock, type BatchClock } from '../../quarantine/clock';
+import type { BatchClock } from '../../quarantine/clock';
 import { protocolOf } from '../../quarantine/protocols';
 import { fedNitrogen } from '../feeding';
 import { isHere, rosterOf, type Lot } from '../roster';
@@ -92,27 +92,18 @@ function batchesOf(source: StockSource): {
   arriving: Arriving[];
 } {
   const arriving: Arriving[] = [];
-  const quarantine = source.quarantine.map(
-    ({ id, name, litres, zone, batches, looks, animals }) => {
-      let latest: BatchClock['release'] | null = null;
-      for (const { id: batchId, body: batch } of batches) {
-        const { days, moves } = protocolOf(batch.protocol, source.protocols);
-        const { release, restarts } = batchClock(
-          { batch, looks, animals, zone, days, moves },
-          source.at,
-        );
-        if (!latest || release.p50 > latest.p50) latest = release;
-        if (batch.forTankId !== source.tankId) continue;
-        const restarted = restarts.at(-1)?.because ?? null;
-        batch.animals.forEach(({ species, count }, n) => {
-          if (species === undefined) return;
-          const which = { id: `${batchId}/${n}`, species, count };
-          arriving.push({ ...which, quarantine: name, clears: release, restarted });
-        });
-      }
-      return { id, name, litres, clears: latest };
-    },
-  );
+  const quarantine = source.quarantine.map(({ id, name, litres, batches }) => {
+    let latest: BatchClock['release'] | null = null;
+    for (const { id: batchId, forTankId, animals, release, restarted } of batches) {
+      if (!latest || release.p50 > latest.p50) latest = release;
+      if (forTankId !== source.tankId) continue;
+      animals.forEach(({ species, count }, n) => {
+        const which = { id: `${batchId}/${n}`, species, count };
+        arriving.push({ ...which, quarantine: name, clears: release, restarted });
+      });
+    }
+    return { id, name, litres, clears: latest };
+  });
   return { quarantine, arriving };
 }
 

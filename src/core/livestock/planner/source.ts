@@ -1,3 +1,5 @@
+import { clockOf, lotsIn } from '../../quarantine/batch';
+import { protocolOf } from '../../quarantine/protocols';
 import * as z from 'zod';
 import { tankHistory } from '../../history/derive';
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
@@ -6,14 +8,12 @@ import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
 import { portionsOf } from '../../water/learned';
 import { fedGrams, feed } from '../../records/kinds/feed';
-import { look } from '../../records/kinds/look';
-import { batchSchema } from '../../records/schema/batch';
 import { protocolSchema } from '../../records/schema/protocol';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
 import { homeOf } from '../home';
-import { DAY_MS, instant } from '../../time/zone';
+import { DAY_MS } from '../../time/zone';
 
 const ranged = z.object({
   p10: z.number().nullable(),
@@ -58,11 +58,17 @@ export const stockSourceSchema = z.object({
       id: z.string(),
       name: z.string(),
       litres: z.number(),
-      zone: z.string(),
-      /** Batches that go on in it, and all that their clocks are read from. */
-      batches: z.array(z.object({ id: z.string(), body: batchSchema })),
-      looks: logged(look.schema),
-      animals: logged(animals.schema),
+      /** Batches that go on in it: for which tank, who of it is there, and when it may be released, ms. */
+      batches: z.array(
+        z.object({
+          id: z.string(),
+          forTankId: z.string(),
+          animals: z.array(z.object({ species: z.string(), count: z.number() })),
+          release: z.object({ p10: z.number(), p50: z.number(), p90: z.number() }),
+          /** What began its clock anew the last time; null where nothing did. */
+          restarted: z.string().nullable(),
+        }),
+      ),
     }),
   ),
   /** Ways of quarantine of the keeper's own. */
@@ -150,20 +156,25 @@ function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
   return log.tanks
     .filter(({ body }) => body.kind === 'quarantine')
     .map(({ id, body }) => {
-      const { netLitres, entries } = tankHistory(log, id, at);
+      const history = tankHistory(log, id, at);
       const batches = log.batches
         .filter(({ body: batch }) => batch.tankId === id && batch.endedAt === null)
-        .map(({ id: batchId, body: batch }) => ({ id: batchId, body: batch }));
-      const first = Math.min(...batches.map(({ body: batch }) => instant(batch.begunAt)));
-      const since = ({ at: when }: { at: number }) => when >= first - DAY_MS;
-      return {
-        id,
-        name: body.name,
-        litres: netLitres,
-        zone: body.zone,
-        batches,
-        looks: entries.look.filter(since),
-        animals: entries.animals.filter(since),
-      };
+        .map(({ id: batchId, body: batch }) => {
+          const protocol = protocolOf(
+            batch.protocol,
+            log.protocols.map((own) => own.body),
+          );
+          const { release, restarts } = clockOf(batch, history, protocol, at);
+          return {
+            id: batchId,
+            forTankId: batch.forTankId,
+            animals: lotsIn(batch, history).flatMap(({ species, here }) =>
+              species === undefined ? [] : [{ species, count: here ?? 1 }],
+            ),
+            release,
+            restarted: restarts.at(-1)?.because ?? null,
+          };
+        });
+      return { id, name: body.name, litres: history.netLitres, batches };
     });
 }

@@ -7,7 +7,7 @@ import { callIt } from '@/core/livestock/compatibility/types';
 import { keptApartAmong, quarantineLitresOf } from '@/core/livestock/sharing';
 import { arrivalEntry } from '@/core/livestock/arrival';
 import { isHere, rosterOf } from '@/core/livestock/roster';
-import { awaitsCleaning } from '@/core/quarantine/batch';
+import { cleaningOwed } from '@/core/quarantine/batch';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
 import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';
 import { isoInZone } from '@/core/time/zone';
@@ -105,9 +105,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const batches = log.batches.map(({ body }) => body);
   const running = log.batches.find(({ body }) => body.tankId === tank?.id && body.endedAt === null);
   const dirty =
-    tank !== undefined &&
-    !running &&
-    awaitsCleaning(batches, tank.id, history?.entries.cleaning ?? []);
+    tank !== undefined && cleaningOwed(batches, tank.id, history?.entries.cleaning ?? []) !== null;
   const litres = tank ? netVolume(tank.body.volume).net : 0;
   const residents = history ? rosterOf(history).filter(isHere) : [];
   const chosenOnes = animals.map(({ animal, count, cm: sizeCm }) => ({ animal, count, sizeCm }));

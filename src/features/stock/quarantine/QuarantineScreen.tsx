@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { awaitsCleaning } from '@/core/quarantine/batch';
+import { cleaningOwed } from '@/core/quarantine/batch';
 import { batchSentence } from '@/core/quarantine/words';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { entriesOfTank } from '@/core/records/log';
@@ -146,7 +146,7 @@ function Tanks({ tanks }: { tanks: ReturnType<typeof selectTanks> }) {
           entry.body.kind === 'cleaning' ? [{ at: instant(entry.body.at) }] : [],
         );
         const busy = batches.some((batch) => batch.tankId === id && batch.endedAt === null);
-        const dirty = awaitsCleaning(batches, id, cleanings);
+        const dirty = cleaningOwed(batches, id, cleanings) !== null;
         return (
           <View key={id}>
             <Row
@@ -154,7 +154,7 @@ function Tanks({ tanks }: { tanks: ReturnType<typeof selectTanks> }) {
               note={`${measured(`${formatPlain(netVolume(body.volume).net, 0)} L`)}, ${busy ? 'a batch in it' : dirty ? 'to be cleaned first' : 'free'}. Is it ready?`}
               onPress={() => router.push(to.quarantinePage('readiness', { tank: id }))}
             />
-            {dirty && !busy ? (
+            {dirty ? (
               <LinkButton
                 soft
                 label={`Log ${body.name} as cleaned`}
