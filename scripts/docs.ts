@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
 import { FILE_VERSION } from '../src/core/records/parse';
@@ -19,7 +20,23 @@ const GENERATED: Record<string, string> = {
     .concat('\n'),
 };
 
+const FROZEN = 'docs/schema/frozen.json';
+const hash = createHash('sha256').update(JSON.stringify(logFileJsonSchema())).digest('hex');
+const frozen = JSON.parse(readFileSync(FROZEN, 'utf8')) as Record<string, string>;
+
+// A version that others may have files of is never changed again: the last commit of a piece of work that
+// raised it freezes it, and what comes after takes the next number and its migration.
+if (process.argv.includes('--freeze')) {
+  writeFileSync(FROZEN, `${JSON.stringify({ ...frozen, [FILE_VERSION]: hash }, null, 2)}\n`);
+}
+
 const checking = process.argv.includes('--check');
+if (checking && frozen[FILE_VERSION] !== undefined && frozen[FILE_VERSION] !== hash) {
+  process.stderr.write(
+    `The schema of format version ${FILE_VERSION} is frozen and was changed. Raise FILE_VERSION and add a migration.\n`,
+  );
+  process.exitCode = 1;
+}
 for (const [file, text] of Object.entries(GENERATED)) {
   if (!checking) {
     mkdirSync(path.dirname(file), { recursive: true });

@@ -6,7 +6,8 @@ import { recordOf } from '@/core/records/log';
 import type { BodyOf, RecordType, Revision, RevisionOf } from '@/core/records/schema/revision';
 import { draftChanged } from '@/store/draftsSlice';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { newActId, recordAct, type ActWriter, type SaveIssue } from '@/store/record';
+import type { ActWriter } from '@/core/acts/writer';
+import { newActId, recordAct, type SaveIssue } from '@/store/record';
 import { selectLog } from '@/store/selectors';
 import { readingSchema, type FormErrors, type FormReading } from './reader';
 

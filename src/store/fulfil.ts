@@ -1,6 +1,6 @@
 import { fulfilledBy } from '../core/livestock/fulfilled';
 import type { EntryBody } from '../core/records/kinds';
-import type { ActWriter } from './record';
+import type { ActWriter } from '../core/acts/writer';
 
 /** Takes off the wish list, in the same act, what an entry of a tank brings in. */
 export function fulfilWishes(act: ActWriter, tankId: string, entry: EntryBody): void {

@@ -6,7 +6,7 @@ import type { Entry } from '../core/records/kinds';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { isoInZone } from '../core/time/zone';
 import { fulfilWishes } from './fulfil';
-import type { ActWriter } from './record';
+import type { ActWriter } from '../core/acts/writer';
 
 /**
  * Logs animals that came in, takes off the wish list those that were wished for, and puts a coral on

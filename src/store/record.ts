@@ -1,19 +1,7 @@
-import {
-  createRecord,
-  removeRecord,
-  reviseRecord,
-  undoRevisions,
-  type ActStamp,
-} from '../core/records/acts';
-import { partId } from '../core/math/hash';
+import { writtenBy, type ActWriter } from '../core/acts/writer';
+import { undoRevisions, type ActStamp } from '../core/records/acts';
 import { recordOf, revisionKey, type Log } from '../core/records/log';
-import {
-  revisionSchema,
-  type BodyOf,
-  type RecordType,
-  type Revision,
-  type RevisionOf,
-} from '../core/records/schema/revision';
+import { revisionSchema, type Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { draftKey, EMPTIED } from '../storage/drafts';
 import { draftRecorded } from './draftsSlice';
@@ -21,23 +9,6 @@ import { logMerged } from './logReducer';
 import { actQueued, actsStored, storingFailed } from './pendingSlice';
 import { noticed, storageAnswered } from './sessionSlice';
 import type { AppThunk } from './state';
-
-/** Gathers what one gesture writes. */
-export interface ActWriter {
-  /** The moment of the gesture, ms. */
-  now: number;
-  /** The log as the gesture found it. */
-  log: Log;
-  create<T extends RecordType>(type: T, body: BodyOf<T>): string;
-  /** A record whose id is fixed: one there is only one of. */
-  createAs<T extends RecordType>(id: string, type: T, body: BodyOf<T>): string;
-  revise<T extends RecordType>(
-    head: RevisionOf<T>,
-    body: BodyOf<T>,
-    settles?: readonly string[],
-  ): void;
-  remove(head: Revision): void;
-}
 
 /** Something that keeps a record from being written: a place in its body, and what is wrong there. */
 export interface SaveIssue {
@@ -80,26 +51,7 @@ export function recordAct(
   const settings = typeof options === 'string' ? { words: options } : options;
   return async (dispatch, getState, { services }) => {
     const { log } = getState();
-    const written = (stamp: ActStamp): Revision[] => {
-      const revisions: Revision[] = [];
-      let created = 0;
-      const add = <T extends RecordType>(id: string, type: T, body: BodyOf<T>) => {
-        revisions.push(createRecord(stamp, id, type, body));
-        return id;
-      };
-      write({
-        now: services.now(),
-        log,
-        create: (type, body) => {
-          created += 1;
-          return add(partId(stamp.actId, created), type, body);
-        },
-        createAs: add,
-        revise: (head, body, settles) => revisions.push(reviseRecord(stamp, head, body, settles)),
-        remove: (head) => revisions.push(removeRecord(stamp, head)),
-      });
-      return revisions;
-    };
+    const written = (stamp: ActStamp) => writtenBy(write, log, services.now(), stamp);
     let revisions = written(stampOf(services, settings.actId));
     // A draft that two tabs had open becomes two acts where they made different things of it.
     if (saysOtherwise(log, revisions)) revisions = written(stampOf(services));

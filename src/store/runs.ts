@@ -5,7 +5,8 @@ import type { Run } from '../core/records/schema/run';
 import { derivedId } from '../core/math/hash';
 import { headOf, isType, liveHead, recordOf } from '../core/records/log';
 import { ended, withClock, withStep } from '../core/runs/changes';
-import { recordAct, type ActWriter } from './record';
+import type { ActWriter } from '../core/acts/writer';
+import { recordAct } from './record';
 import type { AppThunk, RootState } from './state';
 
 /** Runs that go on, the oldest first. */

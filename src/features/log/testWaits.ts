@@ -3,7 +3,7 @@ import type { ReadingEntry } from '@/core/records/kinds/reading';
 import { challengeOver } from '@/core/runs/challenge';
 import { instant, MINUTE_MS } from '@/core/time/zone';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import type { ActWriter } from '@/store/record';
+import type { ActWriter } from '@/core/acts/writer';
 import { endRun, liveRun, startClock } from '@/store/runs';
 import { wallClock } from '@/store/wallClock';
 

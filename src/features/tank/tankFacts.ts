@@ -2,7 +2,7 @@ import type { EntryBody, EntryKind } from '@/core/records/kinds';
 import { entriesOfTank, type Log } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayOf, dayStart, instant, isoInZone } from '@/core/time/zone';
-import type { ActWriter } from '@/store/record';
+import type { ActWriter } from '@/core/acts/writer';
 
 /** What a tank's form tells of what happened to it: each is an entry with a day of its own. */
 export interface TankFacts {

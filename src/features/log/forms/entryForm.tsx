@@ -15,7 +15,7 @@ import { capitalise } from '@/core/units/format';
 import type { FormErrors, FormReading } from '@/forms/reader';
 import { useRecordForm, type Fields } from '@/forms/useRecordForm';
 import { useAppSelector } from '@/store/hooks';
-import type { ActWriter } from '@/store/record';
+import type { ActWriter } from '@/core/acts/writer';
 import { selectNow, selectSettings, selectTankId } from '@/store/selectors';
 import { selectHistoryOf } from '@/store/world';
 import { EntryFrame } from './EntryFrame';

@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { writeLook } from '@/core/acts/look';
 import { FAST_BREATHING, meaningsOf, notEatingPlan } from '@/core/quarantine/signs';
 import { lookOn, type BatchAnimal } from '@/core/quarantine/batch';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { SIGN_WORDS, SIGNS, type LookState, type Sign } from '@/core/records/kinds/look';
-import { liveHead } from '@/core/records/log';
 import { shortDay } from '@/core/time/words';
-import { addDaysIn, dayOf, instant, isoInZone } from '@/core/time/zone';
+import { addDaysIn, dayOf, instant } from '@/core/time/zone';
 import { listWords } from '@/core/units/format';
 import { useAppDispatch } from '@/store/hooks';
 import { recordAct } from '@/store/record';
@@ -59,29 +59,10 @@ export function LookPart({ batch, now }: { batch: BatchNow; now: number }) {
     : view.animals;
   const log = (animal: BatchAnimal, state: LookState, signs: Sign[] = [], breaths?: number) => {
     const { id: lot, what } = animal.lot;
-    const body = {
-      lot,
-      what,
-      state,
-      signs,
-      ...(breaths === undefined ? {} : { breaths }),
-    };
+    const seen = { lot, what, state, signs, at, ...(breaths === undefined ? {} : { breaths }) };
     void dispatch(
       recordAct(
-        (act) => {
-          // A second tap of the day corrects the first: a look has one answer a day.
-          const known = animal.today;
-          const record = known ? liveHead(act.log, known.id, 'entry') : null;
-          if (record?.body.kind === 'look') act.revise(record, { ...record.body, ...body });
-          else {
-            act.create('entry', {
-              kind: 'look',
-              tankId: head.body.tankId,
-              at: isoInZone(at, zone),
-              ...body,
-            });
-          }
-        },
+        (act) => writeLook(act, history, seen),
         `${what}: ${state === 'well' ? 'well' : state === 'sign' ? 'a sign' : 'not eating'}`,
       ),
     );
