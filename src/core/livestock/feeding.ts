@@ -1,3 +1,4 @@
+import { NO3_PER_N, PO4_PER_P } from '../units/constants';
 import type { TankEntries } from '../history/logged';
 import { fedGrams, FOODS_AS_FED, type Food } from '../records/kinds/feed';
 import { DAY_MS } from '../time/zone';
@@ -18,9 +19,6 @@ const PHOSPHORUS: Record<Food, number> = {
   frozen: 0.0015,
   seaweed: 0.0025,
 };
-/** mg of PO4 and of NO3 to a mg of P and of N. */
-const PO4_PER_P = 3.066;
-const NO3_PER_N = 62.004 / 14.007;
 /** All nitrogen of food ends as nitrate but for what is taken out; 0.16 of protein is nitrogen. */
 const N_OF_PROTEIN = 0.16;
 

@@ -1,3 +1,4 @@
+import { MEQ_PER_DKH, NO3_PER_N } from '../units/constants';
 import type { ParameterId } from './registry';
 
 /** The range a keeper wants a parameter in, canonical units. */
@@ -16,10 +17,11 @@ export interface BandPreset {
   bands: Bands;
 }
 
-const DKH = 0.35663;
-const NO3 = 14.007 / 62.004;
-const dkh = (low: number, high: number): Band => ({ low: low * DKH, high: high * DKH });
-const no3 = (low: number, high: number): Band => ({ low: low * NO3, high: high * NO3 });
+const dkh = (low: number, high: number): Band => ({
+  low: low * MEQ_PER_DKH,
+  high: high * MEQ_PER_DKH,
+});
+const no3 = (low: number, high: number): Band => ({ low: low / NO3_PER_N, high: high / NO3_PER_N });
 
 /** What reefs are run at, dKH: nobody is helped to a goal outside it. */
 export const ALKALINITY_BAND = { low: 6.5, high: 11 } as const;
@@ -105,4 +107,4 @@ export function sideOf(value: number, band: Band): BandSide {
 }
 
 /** Below this alkalinity (meq/L, 6 dKH) the nitrifiers themselves are held back, whatever the band. */
-export const ALKALINITY_FLOOR = 6 * DKH;
+export const ALKALINITY_FLOOR = 6 * MEQ_PER_DKH;

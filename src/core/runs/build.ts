@@ -2,12 +2,9 @@ import { latestReading, type TankHistory } from '../history/tankHistory';
 import type { ParameterId } from '../parameters/registry';
 import { HOUR_MS } from '../time/zone';
 import { heaterOffset, heaterWords } from '../records/kinds/standing';
-import { capitalise, formatSignificant } from '../units/format';
+import { capitalise, say } from '../units/format';
 import { SAND_BULK, usualGlass } from '../water/volume';
 import { chosen, clocksOfSteps, type Procedure, type Step } from './procedure';
-
-const say = (value: number, digits = 3) =>
-  formatSignificant(Number(value.toPrecision(digits)), digits);
 
 /** Densities, kg/L: sea water, glass. */
 const SEA_WATER = 1.024;

@@ -1,10 +1,8 @@
+import { say } from '../units/format';
 import type { TankHistory } from '../history/tankHistory';
 import type { Run } from '../records/schema/run';
-import { formatSignificant } from '../units/format';
 import { netVolume } from '../water/volume';
 import { clocksOfSteps, noted, type Procedure, type Step } from './procedure';
-
-const say = (value: number) => formatSignificant(Number(value.toPrecision(3)), 3);
 
 /** What went in by the counting, L. */
 function counted(run: Run): number | undefined {

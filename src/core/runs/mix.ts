@@ -1,23 +1,18 @@
+import { FULL_SALINITY, SALT_YIELD } from '../units/constants';
 import type { TankHistory } from '../history/tankHistory';
 import { COPPER_AND_BINDER, copperIn } from '../quarantine/copper';
 import type { Run } from '../records/schema/run';
 import { instant } from '../time/zone';
-import { countOf, formatSignificant } from '../units/format';
+import { countOf, say } from '../units/format';
 import { minutesPerLitre, saltYield, wasteRatio, weighed } from '../water/learned';
 import { chosen, clocksOfSteps, noted, type Procedure, type Step } from './procedure';
 
-const FULL = 35;
-/** Grams in a litre at 35 ppt until a keeper's own salt has shown its own. */
-const USUAL_YIELD = 38;
 /** The part of the salt that goes in before anything is measured. */
 const FIRST = 0.9;
 /** Nearer than this to the target it is left alone, ppt. */
 const NEAR = 0.3;
 /** Two instruments further apart than this, ppt, do not agree. */
 const AGREE = 0.7;
-
-const say = (value: number, digits = 3) =>
-  formatSignificant(Number(value.toPrecision(digits)), digits);
 
 /** The water of a batch. */
 interface Batch {
@@ -31,15 +26,15 @@ interface Batch {
 
 function batchOf(run: Run, tank: TankHistory | null): Batch {
   const litres = noted(run, 'litres') ?? 0;
-  const target = noted(run, 'target') ?? FULL;
+  const target = noted(run, 'target') ?? FULL_SALINITY;
   const known = tank ? saltYield(tank) : null;
-  const each = known?.value ?? USUAL_YIELD;
+  const each = known?.value ?? SALT_YIELD;
   return {
     litres,
     target,
     each,
     learned: known?.count ?? 0,
-    grams: (litres * each * target) / FULL,
+    grams: (litres * each * target) / FULL_SALINITY,
   };
 }
 
@@ -63,8 +58,8 @@ function missing(run: Run, tank: TankHistory | null): number {
   const measured = noted(run, 'measure');
   if (measured === undefined) return 0;
   // What this very batch has shown of its salt is nearer than what the ones before it did.
-  const own = measured > 5 ? (saltIn(run, tank) / litres) * (FULL / measured) : each;
-  return (litres * own * (target - measured)) / FULL;
+  const own = measured > 5 ? (saltIn(run, tank) / litres) * (FULL_SALINITY / measured) : each;
+  return (litres * own * (target - measured)) / FULL_SALINITY;
 }
 
 const SOURCES = [
@@ -150,7 +145,7 @@ const steps: readonly Step[] = [
     kind: 'measure',
     title: 'To which salinity',
     text: () => 'What the tank has, or is to have: 33 to 35 ppt, and steady before exact.',
-    asks: { label: 'Wanted salinity', unit: 'ppt', low: 5, high: 45, usual: () => FULL },
+    asks: { label: 'Wanted salinity', unit: 'ppt', low: 5, high: 45, usual: () => FULL_SALINITY },
   },
   {
     id: 'source',
@@ -245,7 +240,7 @@ const steps: readonly Step[] = [
     text: (run) => {
       const first = noted(run, 'measure');
       const last = noted(run, 'second');
-      const target = noted(run, 'target') ?? FULL;
+      const target = noted(run, 'target') ?? FULL_SALINITY;
       if (last !== undefined && Math.abs(last - target) > AGREE) {
         return `It reads ${say(last)}, wanted were ${say(target)}: do not pour yet. If the two instruments disagree, hold both against a standard.`;
       }

@@ -1,6 +1,6 @@
 import { DEFAULT_ROCK_DENSITY, netVolume, SAND_BULK, SAND_GRAIN } from '../water/volume';
-import { countOf } from '../units/format';
-import { litres, say } from './common';
+import { countOf, say } from '../units/format';
+import { litres } from './common';
 import { evaporationPerArea, LATENT } from './evaporation';
 import { defineSum, SumError, type TankFigure } from './sum';
 

@@ -1,6 +1,7 @@
+import { FULL_SALINITY } from '../units/constants';
 import { freeAmmoniaFraction } from '../seawater/ammonia';
-import { countOf } from '../units/format';
-import { FULL_SALINITY, litres, salinityNow, say, YIELD } from './common';
+import { countOf, say } from '../units/format';
+import { litres, salinityNow, YIELD } from './common';
 import { defineSum, SumError } from './sum';
 
 const share = (label: string, usual?: number) => ({

@@ -1,13 +1,5 @@
-import { formatSignificant } from '../units/format';
+import { SALT_YIELD } from '../units/constants';
 import type { NumberInput } from './sum';
-
-/** Grams of salt mix in a litre of water at 35 ppt, until a keeper's own is known: mixes hold some water. */
-export const SALT_YIELD = 38;
-/** The salinity that yields and minerals are stated at, ppt. */
-export const FULL_SALINITY = 35;
-
-/** Three figures are more than any jug or scale gives. */
-export const say = (value: number) => formatSignificant(Number(value.toPrecision(3)), 3);
 
 /** The water of the tank itself. */
 export const litres = (): NumberInput => ({ ...water('Net water volume'), tank: 'litres' });

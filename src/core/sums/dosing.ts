@@ -1,6 +1,6 @@
 import { DEFAULT_DROP_ML, MOLAR_MASS } from '../units/constants';
-import { countOf } from '../units/format';
-import { litres, say } from './common';
+import { countOf, say } from '../units/format';
+import { litres } from './common';
 import { defineSum, SumError, type NumberInput } from './sum';
 
 /** One drop of the bottle in hand. */

@@ -1,5 +1,5 @@
-import { countOf } from '../units/format';
-import { litres, salinityNow, say } from './common';
+import { countOf, say } from '../units/format';
+import { litres, salinityNow } from './common';
 import { defineSum, SumError } from './sum';
 
 export const evaporation = defineSum({

@@ -2,8 +2,8 @@ import { ALKALINITY_GOAL, ALKALINITY_STEP, HIGH_PH } from '../cycle/dosing/alkal
 import { ALKALINITY_BAND } from '../parameters/bands';
 import { phAfter } from '../seawater/carbonate';
 import { BICARBONATE, MEQ_PER_DKH, PO4_PER_P } from '../units/constants';
-import { countOf } from '../units/format';
-import { litres, say } from './common';
+import { countOf, say } from '../units/format';
+import { litres } from './common';
 import { defineSum, SumError, type Also } from './sum';
 
 /** Grams that raise a litre by one dKH: 84.01 and 53.00 g per equivalent, 0.357 meq in a dKH. */

@@ -1,4 +1,5 @@
-import { say, water } from './common';
+import { say } from '../units/format';
+import { water } from './common';
 import { defineSum } from './sum';
 
 export const rodi = defineSum({

@@ -1,3 +1,4 @@
+import { FULL_SALINITY } from '../units/constants';
 import {
   salinityFromHydrometer,
   specificGravity,
@@ -6,8 +7,8 @@ import {
 } from '../seawater/specificGravity';
 import { salinityFrom, salinityTo } from '../seawater/salinity';
 import type { SalinityUnit } from '../units/units';
-import { countOf } from '../units/format';
-import { FULL_SALINITY, litres, salinity, salinityNow, say, water, YIELD } from './common';
+import { countOf, say } from '../units/format';
+import { litres, salinity, salinityNow, water, YIELD } from './common';
 import { defineSum, SumError, type Also, type Sketch } from './sum';
 
 /** Most that salinity may rise or fall in a day for what lives in the water, ppt; null for no bound. */

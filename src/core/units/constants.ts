@@ -8,6 +8,12 @@ export const MOLAR_MASS = {
   NH4Cl: 53.491,
 } as const;
 
+/** Grams of nitrate that hold one gram of nitrogen. */
+export const NO3_PER_N = MOLAR_MASS.NO3 / MOLAR_MASS.N;
+/** The salinity that yields and minerals are stated and compared at, ppt. */
+export const FULL_SALINITY = 35;
+/** Grams of salt mix in a litre at full salinity, until a keeper's own is known: mixes hold some water. */
+export const SALT_YIELD = 38;
 /** Litres in one US liquid gallon. */
 export const LITRES_PER_GALLON = 3.785412;
 /** meq/L in one German degree of carbonate hardness. */

@@ -57,3 +57,8 @@ export function countOf(count: number, noun: string, plural = `${noun}s`): strin
 export function capitalise(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
+
+/** A figure as one says it: three digits are more than any jug or scale gives. */
+export function say(value: number, digits = 3): string {
+  return formatSignificant(Number(value.toPrecision(digits)), digits);
+}

@@ -1,3 +1,4 @@
+import { FULL_SALINITY } from '../units/constants';
 import { FOODS, type Portions } from '../records/kinds/feed';
 import { quantileOfSorted, sortedCopy } from '../math/quantile';
 import type { TankHistory } from '../history/tankHistory';
@@ -12,8 +13,6 @@ export interface Learned {
   count: number;
 }
 
-/** Salinity that yields are stated at, ppt. */
-const FULL = 35;
 /** g/L at 35 ppt: what lies outside was mistyped, or was no salt mix. */
 const YIELDS = { low: 25, high: 60 };
 /** Batches that a yield is learned from: a new bag may hold more water than the last. */
@@ -34,7 +33,7 @@ export function saltYield({ entries }: TankHistory): Learned | null {
   for (const { entry } of entries.saltMix.slice(-BATCHES)) {
     const { salinity, grams, litres } = entry;
     if (!salinity || !isSalinityUnit(salinity.unit)) continue;
-    const share = salinityFrom(salinity.value, salinity.unit) / FULL;
+    const share = salinityFrom(salinity.value, salinity.unit) / FULL_SALINITY;
     if (share <= 0.1) continue;
     const each = grams / litres;
     if (each / share < YIELDS.low || each / share > YIELDS.high) continue;

@@ -1,3 +1,4 @@
+import { SALT_YIELD } from '@/core/units/constants';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
@@ -8,7 +9,6 @@ import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';
 import { countOf, formatPlain } from '@/core/units/format';
 import { aboutSpan } from '@/core/units/duration';
-import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';

@@ -1,3 +1,4 @@
+import { SALT_YIELD } from '@/core/units/constants';
 import { View } from 'react-native';
 import * as z from 'zod';
 import { moneyWords } from '@/core/costs/money';
@@ -5,7 +6,6 @@ import { packsFor, type Pack } from '@/core/costs/packs';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { upkeepOf } from '@/core/rhythm/load';
 import { countOf, formatPlain, parseNumber } from '@/core/units/format';
-import { SALT_YIELD } from '@/core/sums/common';
 import { saltYield } from '@/core/water/learned';
 import { useMeasures } from '@/frame/useMeasures';
 import { useDraft } from '@/store/hooks';

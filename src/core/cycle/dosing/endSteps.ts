@@ -1,4 +1,4 @@
-import { SALT_YIELD } from '../../sums/common';
+import { SALT_YIELD } from '../../units/constants';
 import type { TankHistory } from '../../history/tankHistory';
 import { trustedNitrate } from '../verdict/chain';
 import { toCanonical } from '../../parameters/convert';

@@ -1,3 +1,4 @@
+import { MEQ_PER_DKH } from '../../units/constants';
 import { clockOf, lotsIn } from '../../quarantine/batch';
 import { protocolOf } from '../../quarantine/protocols';
 import * as z from 'zod';
@@ -81,7 +82,7 @@ export type StockSource = z.infer<typeof stockSourceSchema>;
 const FEED_DAYS = 15;
 /** Readings of three weeks, apart by this at most, dKH as meq/L. */
 const STEADY_DAYS = 21;
-const STEADY_SPREAD = 0.6 * 0.35663;
+const STEADY_SPREAD = 0.6 * MEQ_PER_DKH;
 
 function alkalinitySteady(history: TankHistory, at: number): boolean {
   const recent = countedReadings(history, 'alkalinity').filter(
