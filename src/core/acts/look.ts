@@ -1,5 +1,5 @@
 import type { TankHistory } from '../history/tankHistory';
-import { lookOn } from '../quarantine/batch';
+import { lookOn } from '../quarantine/who';
 import type { LookEntry } from '../records/kinds/look';
 import { liveHead } from '../records/log';
 import { isoInZone } from '../time/zone';

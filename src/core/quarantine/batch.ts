@@ -1,10 +1,11 @@
 import type { Logged } from '../history/logged';
 import { countedReadings, type TankHistory } from '../history/tankHistory';
-import { isHere, rosterOf, type Lot } from '../livestock/roster';
+import type { Lot } from '../livestock/roster';
 import type { LookEntry } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
 import type { Protocol } from '../records/schema/protocol';
-import { dayOf, daysBetween, instant } from '../time/zone';
+import { daysBetween } from '../time/zone';
+import { lookOn, lotsIn, lotsToLook } from './who';
 import { batchClock, type BatchClock } from './clock';
 
 /** One animal of a batch, or those that came together, and how it was seen. */
@@ -22,20 +23,6 @@ export interface BatchView {
   animals: BatchAnimal[];
   /** Looks that are still to be made today. */
   toLook: number;
-}
-
-/** The look that was made at a lot on the day of a moment; null where nobody looked. */
-export function lookOn(
-  history: Pick<TankHistory, 'tank' | 'entries'>,
-  lotId: string,
-  at: number,
-): Logged<LookEntry> | null {
-  const { zone } = history.tank;
-  return (
-    history.entries.look.findLast(
-      (look) => look.entry.lot === lotId && dayOf(look.at, zone) === dayOf(at, zone),
-    ) ?? null
-  );
 }
 
 function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: string): number {
@@ -70,26 +57,6 @@ export function clockOf(
   );
 }
 
-/**
- * Who of a batch is in its tank now, lot by lot: those it began with that still live there, then whoever joined
- * since. Pages, tasks and plans ask here and nowhere else.
- */
-export function lotsIn(batch: Batch, history: Pick<TankHistory, 'tank' | 'entries'>): Lot[] {
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
-  const here = rosterOf(history).filter(isHere);
-  const own = lots.size > 0 ? here.filter(({ id }) => lots.has(id)) : here;
-  return [...own, ...here.filter((lot) => !own.includes(lot))];
-}
-
-/** Of those the ones that nobody looked at on the day of a moment. */
-export function lotsToLook(
-  batch: Batch,
-  history: Pick<TankHistory, 'tank' | 'entries'>,
-  at: number,
-): Lot[] {
-  return lotsIn(batch, history).filter(({ id }) => lookOn(history, id, at) === null);
-}
-
 /** A batch at a moment: its clock, and each of its animals with how it was seen. */
 export function batchView(
   batch: Batch,
@@ -112,20 +79,4 @@ export function batchView(
     animals,
     toLook: lotsToLook(batch, history, at).length,
   };
-}
-
-/**
- * Since when a quarantine tank waits to be cleaned, ms: since its last batch ended. Null where it was cleaned
- * since, where none ended, and while one goes on in it.
- */
-export function cleaningOwed(
-  batches: readonly Batch[],
-  tankId: string,
-  cleanings: readonly { at: number }[],
-): number | null {
-  const own = batches.filter((batch) => batch.tankId === tankId);
-  const ended = own.flatMap(({ endedAt }) => (endedAt === null ? [] : [instant(endedAt)]));
-  if (ended.length === 0 || ended.length < own.length) return null;
-  const last = Math.max(...ended);
-  return cleanings.some(({ at }) => at >= last) ? null : last;
 }

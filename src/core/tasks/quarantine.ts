@@ -1,4 +1,4 @@
-import { cleaningOwed, lotsToLook } from '../quarantine/batch';
+import { cleaningOwed, lotsToLook } from '../quarantine/who';
 import { countOf } from '../units/format';
 import { occurrence } from './occurrence';
 import type { Occurrence, TaskSource } from './types';

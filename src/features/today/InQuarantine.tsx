@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { lotsToLook } from '@/core/quarantine/batch';
+import { lotsToLook } from '@/core/quarantine/who';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';

@@ -1,5 +1,6 @@
-import type { BatchClock } from '../../quarantine/clock';
+import { batchClock, type BatchClock } from '../../quarantine/clock';
 import { protocolOf } from '../../quarantine/protocols';
+import { lotsIn } from '../../quarantine/who';
 import { fedNitrogen } from '../feeding';
 import { isHere, rosterOf, type Lot } from '../roster';
 import type { StockSource } from './source';
@@ -92,18 +93,30 @@ function batchesOf(source: StockSource): {
   arriving: Arriving[];
 } {
   const arriving: Arriving[] = [];
-  const quarantine = source.quarantine.map(({ id, name, litres, batches }) => {
-    let latest: BatchClock['release'] | null = null;
-    for (const { id: batchId, forTankId, animals, release, restarted } of batches) {
-      if (!latest || release.p50 > latest.p50) latest = release;
-      if (forTankId !== source.tankId) continue;
-      animals.forEach(({ species, count }, n) => {
-        const which = { id: `${batchId}/${n}`, species, count };
-        arriving.push({ ...which, quarantine: name, clears: release, restarted });
-      });
-    }
-    return { id, name, litres, clears: latest };
-  });
+  const quarantine = source.quarantine.map(
+    ({ id, name, litres, zone, batches, looks, animals, readings }) => {
+      let latest: BatchClock['release'] | null = null;
+      for (const { id: batchId, body: batch } of batches) {
+        const { days, moves, holds } = protocolOf(batch.protocol, source.protocols);
+        const { release, restarts } = batchClock(
+          {
+            ...{ batch, looks, animals, zone, days, moves, holds },
+            readings: holds && readings[holds.parameter],
+          },
+          source.at,
+        );
+        if (!latest || release.p50 > latest.p50) latest = release;
+        if (batch.forTankId !== source.tankId) continue;
+        const restarted = restarts.at(-1)?.because ?? null;
+        lotsIn(batch, { tank: { zone }, entries: { animals } }).forEach(({ species, here }, n) => {
+          if (species === undefined) return;
+          const which = { id: `${batchId}/${n}`, species, count: here ?? 1 };
+          arriving.push({ ...which, quarantine: name, clears: release, restarted });
+        });
+      }
+      return { id, name, litres, clears: latest };
+    },
+  );
   return { quarantine, arriving };
 }
 

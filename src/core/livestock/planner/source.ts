@@ -1,12 +1,12 @@
 import { MEQ_PER_DKH } from '../../units/constants';
-import { clockOf, lotsIn } from '../../quarantine/batch';
-import { protocolOf } from '../../quarantine/protocols';
 import * as z from 'zod';
 import { tankHistory } from '../../history/derive';
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import type { Forecast } from '../../cycle/forecast/types';
 import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
+import { look } from '../../records/kinds/look';
+import { batchSchema } from '../../records/schema/batch';
 import { portionsOf } from '../../water/learned';
 import { fedGrams, feed } from '../../records/kinds/feed';
 import { protocolSchema } from '../../records/schema/protocol';
@@ -14,7 +14,7 @@ import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
 import { homeOf } from '../home';
-import { DAY_MS } from '../../time/zone';
+import { DAY_MS, instant } from '../../time/zone';
 
 const ranged = z.object({
   p10: z.number().nullable(),
@@ -24,6 +24,8 @@ const ranged = z.object({
 
 const logged = <S extends z.ZodType>(entry: S) =>
   z.array(z.object({ id: z.string(), at: z.number(), entry }));
+
+const plainReadings = z.array(z.object({ at: z.number(), best: z.number() }));
 
 /**
  * What of a log stocking is judged by, as it was recorded. It crosses to a worker, which makes facts
@@ -59,17 +61,13 @@ export const stockSourceSchema = z.object({
       id: z.string(),
       name: z.string(),
       litres: z.number(),
-      /** Batches that go on in it: for which tank, who of it is there, and when it may be released, ms. */
-      batches: z.array(
-        z.object({
-          id: z.string(),
-          forTankId: z.string(),
-          animals: z.array(z.object({ species: z.string(), count: z.number() })),
-          release: z.object({ p10: z.number(), p50: z.number(), p90: z.number() }),
-          /** What began its clock anew the last time; null where nothing did. */
-          restarted: z.string().nullable(),
-        }),
-      ),
+      zone: z.string(),
+      /** Batches that go on in it, and all that their clocks are read from. */
+      batches: z.array(z.object({ id: z.string(), body: batchSchema })),
+      looks: logged(look.schema),
+      animals: logged(animals.schema),
+      /** What a protocol may hold, canonical units. */
+      readings: z.object({ temperature: plainReadings, salinity: plainReadings }),
     }),
   ),
   /** Ways of quarantine of the keeper's own. */
@@ -158,24 +156,25 @@ function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
     .filter(({ body }) => body.kind === 'quarantine')
     .map(({ id, body }) => {
       const history = tankHistory(log, id, at);
+      const { netLitres, entries } = history;
       const batches = log.batches
         .filter(({ body: batch }) => batch.tankId === id && batch.endedAt === null)
-        .map(({ id: batchId, body: batch }) => {
-          const protocol = protocolOf(
-            batch.protocol,
-            log.protocols.map((own) => own.body),
-          );
-          const { release, restarts } = clockOf(batch, history, protocol, at);
-          return {
-            id: batchId,
-            forTankId: batch.forTankId,
-            animals: lotsIn(batch, history).flatMap(({ species, here }) =>
-              species === undefined ? [] : [{ species, count: here ?? 1 }],
-            ),
-            release,
-            restarted: restarts.at(-1)?.because ?? null,
-          };
-        });
-      return { id, name: body.name, litres: history.netLitres, batches };
+        .map(({ id: batchId, body: batch }) => ({ id: batchId, body: batch }));
+      const first = Math.min(...batches.map(({ body: batch }) => instant(batch.begunAt)));
+      const since = ({ at: when }: { at: number }) => when >= first - DAY_MS;
+      const read = (parameter: 'temperature' | 'salinity') =>
+        countedReadings(history, parameter)
+          .filter(since)
+          .map(({ at: when, best }) => ({ at: when, best }));
+      return {
+        id,
+        name: body.name,
+        litres: netLitres,
+        zone: body.zone,
+        batches,
+        looks: entries.look.filter(since),
+        animals: entries.animals,
+        readings: { temperature: read('temperature'), salinity: read('salinity') },
+      };
     });
 }

@@ -7,7 +7,7 @@ import { callIt } from '@/core/livestock/compatibility/types';
 import { keptApartAmong, quarantineLitresOf } from '@/core/livestock/sharing';
 import { arrivalEntry } from '@/core/livestock/arrival';
 import { isHere, rosterOf } from '@/core/livestock/roster';
-import { cleaningOwed } from '@/core/quarantine/batch';
+import { cleaningOwed } from '@/core/quarantine/who';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
 import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';
 import { isoInZone } from '@/core/time/zone';

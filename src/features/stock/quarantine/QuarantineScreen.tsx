@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { cleaningOwed } from '@/core/quarantine/batch';
+import { cleaningOwed } from '@/core/quarantine/who';
 import { batchSentence } from '@/core/quarantine/words';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { entriesOfTank } from '@/core/records/log';
