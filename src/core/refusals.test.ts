@@ -182,6 +182,16 @@ describe('an emergency never only forbids', () => {
   });
   const FORBIDS = /\b(never|no|not|nothing|neither|none|without)\b/i;
 
+  it('with copper in, the binder that is refused has its next best and the price of it', () => {
+    const said = histories.map((history) =>
+      stepsOf(PROCEDURES.ammoniaSpike, run('ammoniaSpike'))
+        .map((step) => step.text(run('ammoniaSpike'), history))
+        .find((text) => /binder/.test(text)),
+    );
+    expect(said[2]).toMatch(/changes of purified water and salt instead.*Its price: up to half/);
+    expect(said[0]).toMatch(/never where copper/);
+  });
+
   it('each step that says what not to do says what to do as well, and never less of the same', () => {
     const wrong = emergencies().flatMap(({ id }) =>
       histories.flatMap((history) =>
