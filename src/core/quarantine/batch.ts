@@ -35,11 +35,33 @@ function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: st
   return daysBetween(first.at, at, zone) + 1;
 }
 
-/** The clock of a batch, read from its tank's history. */
+type ClockHistory = Pick<TankHistory, 'tank' | 'entries' | 'readings'>;
+type ClockProtocol = Pick<Protocol, 'days' | 'moves' | 'holds'>;
+
+/** The clock that was last made of a batch, and what of. */
+const lastMade = new WeakMap<
+  Batch,
+  { history: ClockHistory; protocol: ClockProtocol; at: number; clock: BatchClock }
+>();
+
+/** The clock of a batch, read from its tank's history; page, tasks and plan of one moment share it. */
 export function clockOf(
   batch: Batch,
-  history: Pick<TankHistory, 'tank' | 'entries' | 'readings'>,
-  protocol: Pick<Protocol, 'days' | 'moves' | 'holds'>,
+  history: ClockHistory,
+  protocol: ClockProtocol,
+  at: number,
+): BatchClock {
+  const made = lastMade.get(batch);
+  if (made?.history === history && made.protocol === protocol && made.at === at) return made.clock;
+  const clock = makeClock(batch, history, protocol, at);
+  lastMade.set(batch, { history, protocol, at, clock });
+  return clock;
+}
+
+function makeClock(
+  batch: Batch,
+  history: ClockHistory,
+  protocol: ClockProtocol,
   at: number,
 ): BatchClock {
   return batchClock(

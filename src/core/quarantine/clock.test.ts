@@ -287,6 +287,16 @@ describe('the animals of a batch', () => {
     expect(today.animals.map(({ daysNotEating }) => daysNotEating)).toEqual([0, 3]);
     expect(batchView(batch, history(on(7, 8)), PROTOCOL, on(7, 8)).toLook).toBe(2);
   });
+
+  it('share one clock of a moment, made anew with another history, moment or protocol', () => {
+    const { batch, log, on } = batchOf([[3, 'well', [], 1]]);
+    const history = tankHistory(mergeRevisions(EMPTY_LOG, log.revisions), log.tankId, on(6));
+    const clock = clockOf(batch, history, PROTOCOL, on(6));
+    expect(batchView(batch, history, PROTOCOL, on(6)).clock).toBe(clock);
+    expect(clockOf(batch, history, PROTOCOL, on(7)).daysClear).toBe(clock.daysClear + 1);
+    expect(clockOf(batch, history, { ...PROTOCOL, days: 3 }, on(7)).isClear).toBe(true);
+    expect(clockOf(batch, { ...history }, PROTOCOL, on(6))).not.toBe(clock);
+  });
 });
 
 describe('an expected release', () => {
