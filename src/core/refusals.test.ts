@@ -88,6 +88,23 @@ describe('no refusal is a dead end', () => {
     }
   });
 
+  it('of what a lid or the cycle alone stands against no other animal is named', () => {
+    const open = canAdd(facts([], { home: { ...HOME, lid: false } }), null, {
+      species: 'ocellaris-clownfish',
+      count: 1,
+    });
+    expect([open.answer, open.rule, open.likeIt]).toEqual(['no', 'lid', []]);
+    expect(open.instead.map(({ what }) => what)).toEqual([
+      'Fit a lid or mesh first; it can wait in quarantine.',
+    ]);
+    const unknown = { p10: null, p50: null, p90: null };
+    const early = canAdd(facts([], { isReady: false, ready: unknown }), null, {
+      species: 'ocellaris-clownfish',
+      count: 1,
+    });
+    expect([early.likeIt, early.instead.length]).toEqual([[], 1]);
+  });
+
   it('in a plan, whatever keeps a wish out', () => {
     const wrong = Object.entries(TANKS).flatMap(([name, changes]) =>
       CATALOGUE.flatMap(({ id }) => {

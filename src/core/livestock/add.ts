@@ -221,7 +221,7 @@ export function canAdd(
     barriers,
     instead: first ? insteadOf(barriers, until) : [],
     likeIt:
-      first && until === null
+      until === null && isForGood(barriers)
         ? likeIt(animal, CATALOGUE, residents, facts.home).map(({ id }) => id)
         : [],
     cares: findingsFor(count).filter(({ severity }) => severity === 'care'),
@@ -250,10 +250,14 @@ function insteadOf(barriers: readonly Barrier[], until: number | null): NextBest
   const own = rows
     .map((row) => (row === ONE_OF_TWO && against > FEW ? OWN_TANK : row))
     .filter(({ what }) => !whats.has(what) && whats.add(what));
-  return until === null
+  return until === null && isForGood(barriers)
     ? [...own, { what: 'Do not buy it.', price: 'A trip for nothing, and nothing lost.' }]
     : own;
 }
+
+/** Whether something stands against it that neither time nor an hour's work lifts. */
+const isForGood = (barriers: readonly Barrier[]) =>
+  barriers.some(({ rule }) => !WAITS.has(rule) && !TO_DO.has(rule));
 
 /** What time alone lifts. */
 const WAITS: ReadonlySet<Barrier['rule']> = new Set([
