@@ -46,11 +46,25 @@ const STAND_INS = {
     [/^\.\/(xml|deprecated|utils\/fetchData)$/, 'unused.js'],
     [/^\.\/(transform|transformToRn)$/, 'unused.js'],
   ],
+  // The router asks for the package whole; our own screens name the files they use.
+  'react-native-web': [
+    [
+      /^\.\/exports\/(AccessibilityInfo|Alert|Animated|AssetRegistry|BackHandler|Button|CheckBox|Clipboard|Easing|FlatList|ImageBackground|InputAccessoryView|InteractionManager|Keyboard|KeyboardAvoidingView|LayoutAnimation|LogBox|Modal|NativeEventEmitter|PanResponder|Picker|ProgressBar|RefreshControl|SectionList|Share|StatusBar|Switch|TextInput|Touchable|TouchableHighlight|TouchableNativeFeedback|TouchableOpacity|TouchableWithoutFeedback|Vibration|VirtualizedList|YellowBox)$/,
+      'unused.js',
+    ],
+  ],
   'expo-router': [
     [/\/layouts\/(Tabs|Stack|experimental-stack)$/, 'routerUnused.js'],
     [/\/react-navigation\/bottom-tabs$/, 'routerUnused.js'],
     [/\/native-stack\/createNativeStackNavigator$/, 'routerUnused.js'],
     [/\/stack-utils$/, 'routerUnused.js'],
+    // Said while it bundles for a developer, and of a route file without a screen.
+    [/\/Toast$/, 'routerUnused.js'],
+    [/\/(Sitemap|LinkWithPreview)$/, 'routerUnused.js'],
+    // Titles are set by our own shell, so that a library for the head has nothing to do.
+    [/\/ExpoHead$/, 'routerHead.js'],
+    // Flags of native screens, whose package brings animations and lists along.
+    [/\/screensFeatureFlags$/, 'routerUnused.js'],
   ],
 };
 

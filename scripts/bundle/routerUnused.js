@@ -10,9 +10,15 @@ function absent() {
 export const BottomTabBarHeightContext = createContext(undefined);
 /** Called once while the router's own stack module is read; what it returns is never drawn. */
 export const createNativeStackNavigator = () => ({ Navigator: absent, Screen: absent });
+/** Sets flags of native screens; a browser has none. */
+export const initScreensFeatureFlags = () => undefined;
 export const isChildOfType = () => false;
 export const Stack = absent;
 export const Tabs = absent;
 export const ExperimentalStack = absent;
 export const Sitemap = absent;
+export const getNavOptions = absent;
+export const LinkWithPreview = absent;
+export const Toast = absent;
+export const ToastWrapper = absent;
 export default absent;
