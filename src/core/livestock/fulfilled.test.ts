@@ -56,6 +56,18 @@ describe('a wish', () => {
     });
   });
 
+  it('of several that come two by two leaves the pairs that have not come, and the other of each that has', () => {
+    const pairs = wish(1, {
+      species: 'yellow-watchman-goby',
+      partner: 'tiger-pistol-shrimp',
+      count: 3,
+    });
+    const done = fulfilledBy([pairs], TANK, came(1, 'yellow-watchman-goby'))[0];
+    expect(done?.left).toMatchObject({ partner: 'tiger-pistol-shrimp', count: 2 });
+    expect(done?.also).toMatchObject({ species: 'tiger-pistol-shrimp', count: 1 });
+    expect(done?.also).not.toHaveProperty('partner');
+  });
+
   it('stays for another animal, another tank, one that leaves, and one nobody named', () => {
     const wishes = [wish(1)];
     expect(fulfilledBy(wishes, TANK, came(1, 'royal-gramma'))).toEqual([]);

@@ -6,6 +6,8 @@ import type { Wish } from '../records/schema/wish';
 export interface Fulfilled {
   wish: RevisionOf<'wish'>;
   left: Wish | null;
+  /** Of pairs some of which came by half: the other halves, as a wish of their own. */
+  also?: Wish;
 }
 
 /**
@@ -35,7 +37,15 @@ export function fulfilledBy(
       if (partner !== undefined) {
         const { sizeCm: _size, ...alone } = rest;
         const other = species === partner ? rest : { ...alone, species: partner };
-        return [{ wish, left: other }];
+        return left <= 0
+          ? [{ wish, left: other }]
+          : [
+              {
+                wish,
+                left: { ...rest, partner, count: left },
+                also: { ...other, count: rest.count - left },
+              },
+            ];
       }
       if (left <= 0) return [{ wish, left: null }];
       return [{ wish, left: { ...rest, count: left } }];

@@ -82,7 +82,9 @@ function withArriving({ wishes, tankId }: StockSource, arriving: readonly Arrivi
     if (wish) {
       left = left.map((one) => (one === wish ? { ...one, count: one.count - count } : one));
     }
-    return { id, tankId, species, count, order: wish?.order ?? first, inQuarantine };
+    const order = wish?.order ?? first;
+    const partner = wish?.partner === undefined ? {} : { partner: wish.partner };
+    return { id, tankId, species, count, order, inQuarantine, ...partner };
   });
   return [...come, ...left].sort((a, b) => a.order - b.order || (a.id < b.id ? -1 : 1));
 }
