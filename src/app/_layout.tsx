@@ -1,6 +1,7 @@
 import { Slot } from 'expo-router';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
+import { cycle, dailyLife, runs, stock } from '@/features/pieces';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
 import { fetchBeforehand } from '@/frame/beforehand';
@@ -13,6 +14,7 @@ import { selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { createStore } from '@/store/store';
 import { useAppSelector } from '@/store/hooks';
+import { partOf } from '@/ui/piece';
 
 export { RouteError as ErrorBoundary } from '@/features/shell/RouteError';
 
@@ -22,7 +24,7 @@ const OFFLINE_AFTER_MS = 1500;
 /** Wires the store, the clock and the log, and frames every screen. */
 export default function Layout() {
   const [store] = useState(() => {
-    const made = createStore(browserServices(), () => import('@/features/dailyLife'));
+    const made = createStore(browserServices(), dailyLife.fetch);
     made.dispatch(ticked(Date.now()));
     return made;
   });
@@ -33,10 +35,7 @@ export default function Layout() {
     // After the first screen, which it must not slow down; a build in development has no worker.
     const begin = () => {
       void keepOffline(navigator.serviceWorker, () => location.reload());
-      fetchBeforehand([
-        () => import('@/features/stock'),
-        () => import('@/features/cycle/CycleScreen'),
-      ]);
+      fetchBeforehand([stock.fetch, cycle.fetch]);
     };
     if (!__DEV__) setTimeout(begin, OFFLINE_AFTER_MS);
     const ticker = setInterval(tick, TICK_MS);
@@ -57,11 +56,9 @@ export default function Layout() {
   );
 }
 
-const RunBar = lazy(async () => ({ default: (await import('@/features/runs')).RunBar }));
+const RunBar = partOf(runs, 'RunBar');
 
-const Reminders = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).Reminders,
-}));
+const Reminders = partOf(dailyLife, 'Reminders');
 
 /** Reminders of the browser, where it may and there is a log to remind of. */
 function Reminding() {

@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const CostsScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).CostsScreen,
-}));
-
-export default function Costs() {
-  return <CostsScreen />;
-}
+export default partOf(dailyLife, 'CostsScreen');

@@ -1,5 +1,4 @@
-import { DataScreen } from '@/features/data/DataScreen';
+import { data } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-export default function Data() {
-  return <DataScreen />;
-}
+export default partOf(data, 'DataScreen');

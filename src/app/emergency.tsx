@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { runs } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const EmergencyScreen = lazy(async () => ({
-  default: (await import('@/features/runs')).EmergencyScreen,
-}));
-
-export default function Emergency() {
-  return <EmergencyScreen />;
-}
+export default partOf(runs, 'EmergencyScreen');

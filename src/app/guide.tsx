@@ -1,5 +1,4 @@
-import { GuideScreen } from '@/features/glossary/GuideScreen';
+import { guide } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-export default function Guide() {
-  return <GuideScreen />;
-}
+export default partOf(guide, 'GuideScreen');

@@ -1,21 +1,16 @@
-import { lazy } from 'react';
 import { TodayScreen } from '@/features/today/TodayScreen';
 import { useAppSelector } from '@/store/hooks';
 import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 import { kept } from '@/features/shell/kept';
+import { dailyLife, runs, welcome } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
 // Seen once by each keeper: whoever has a tank need not fetch it.
-const WelcomeScreen = lazy(async () => ({
-  default: (await import('@/features/welcome/WelcomeScreen')).WelcomeScreen,
-}));
-const LiveRuns = lazy(async () => ({ default: (await import('@/features/runs')).LiveRuns }));
-const TodayTop = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).TodayTop,
-}));
-const OtherTanks = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).OtherTanks,
-}));
+const WelcomeScreen = partOf(welcome, 'WelcomeScreen');
+const LiveRuns = partOf(runs, 'LiveRuns');
+const TodayTop = partOf(dailyLife, 'TodayTop');
+const OtherTanks = partOf(dailyLife, 'OtherTanks');
 
 function Today() {
   const tank = useAppSelector(selectTank);

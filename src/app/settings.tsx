@@ -1,5 +1,4 @@
-import { SettingsScreen } from '@/features/settings/SettingsScreen';
+import { settings } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-export default function Settings() {
-  return <SettingsScreen />;
-}
+export default partOf(settings, 'SettingsScreen');

@@ -1,77 +1,24 @@
-import { lazy, Suspense, type ComponentProps } from 'react';
-import { View } from 'react-native';
-import type { TimeChart as TimeChartType } from './chart/TimeChart';
-import type { Course as CourseType } from './course/Course';
-import type { DemandBarProps } from './demand/DemandBar';
-import type { BarsChartProps } from './bars/BarsChart';
-import type { ReadingScaleProps } from './scale/ReadingScale';
-import type { SketchProps } from './sketch/Sketch';
+import { piece, roomFor } from './piece';
 
-const LazyCourse = lazy(async () => ({ default: (await import('./drawings')).Course }));
-const LazyTimeChart = lazy(async () => ({ default: (await import('./drawings')).TimeChart }));
-const LazyScale = lazy(async () => ({ default: (await import('./drawings')).ReadingScale }));
-const LazyDemandBar = lazy(async () => ({ default: (await import('./drawings')).DemandBar }));
-const LazyBars = lazy(async () => ({ default: (await import('./drawings')).BarsChart }));
-const LazySketch = lazy(async () => ({ default: (await import('./drawings')).Sketch }));
+const drawings = piece(() => import('./drawings'));
 
-/** Heights held free while a drawing is fetched, so that nothing below it jumps, px. */
-const COURSE_ROOM = 132;
+/** The heights, px, are what is held free while a drawing is fetched. */
 const CHART_ROOM = 232;
-const SCALE_ROOM = 380;
-const SKETCH_ROOM = 120;
-const DEMAND_ROOM = 112;
-const BARS_ROOM = 168;
 
-/** The course of a tank, fetched with the first drawing. */
-export function Course(props: ComponentProps<typeof CourseType>) {
-  return (
-    <Suspense fallback={<View style={{ height: COURSE_ROOM }} aria-busy />}>
-      <LazyCourse {...props} />
-    </Suspense>
-  );
-}
+/** The course of a tank. */
+export const Course = roomFor(drawings, 'Course', 132);
 
-/** Series over time, fetched with the first drawing. */
-export function TimeChart(props: ComponentProps<typeof TimeChartType>) {
-  return (
-    <Suspense fallback={<View style={{ height: props.height ?? CHART_ROOM }} aria-busy />}>
-      <LazyTimeChart {...props} />
-    </Suspense>
-  );
-}
+/** Series over time. */
+export const TimeChart = roomFor(drawings, 'TimeChart', ({ height }) => height ?? CHART_ROOM);
 
-/** The scale of an instrument read by eye, fetched with the first drawing. */
-export function ReadingScale(props: ReadingScaleProps) {
-  return (
-    <Suspense fallback={<View style={{ height: SCALE_ROOM }} aria-busy />}>
-      <LazyScale {...props} />
-    </Suspense>
-  );
-}
+/** The scale of an instrument read by eye. */
+export const ReadingScale = roomFor(drawings, 'ReadingScale', 380);
 
-/** The small drawing of a sum, fetched with the first drawing. */
-export function Sketch(props: SketchProps) {
-  return (
-    <Suspense fallback={<View style={{ height: SKETCH_ROOM }} aria-busy />}>
-      <LazySketch {...props} />
-    </Suspense>
-  );
-}
+/** The small drawing of a sum. */
+export const Sketch = roomFor(drawings, 'Sketch', 120);
 
-/** What a tank makes against what it bears, fetched with the first drawing. */
-export function DemandBar(props: DemandBarProps) {
-  return (
-    <Suspense fallback={<View style={{ height: DEMAND_ROOM }} aria-busy />}>
-      <LazyDemandBar {...props} />
-    </Suspense>
-  );
-}
+/** What a tank makes against what it bears. */
+export const DemandBar = roomFor(drawings, 'DemandBar', 112);
 
-/** Weeks or months as bars, fetched with the first drawing. */
-export function BarsChart(props: BarsChartProps) {
-  return (
-    <Suspense fallback={<View style={{ height: BARS_ROOM }} aria-busy />}>
-      <LazyBars {...props} />
-    </Suspense>
-  );
-}
+/** Weeks or months as bars. */
+export const BarsChart = roomFor(drawings, 'BarsChart', 168);

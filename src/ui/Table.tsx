@@ -1,19 +1,12 @@
-import { lazy, Suspense } from 'react';
 import { View } from 'react-native';
-import type { DataTableProps } from './table/DataTable';
+import { piece, roomFor } from './piece';
 import type { LongListProps } from './table/LongList';
 
-const LazyTable = lazy(async () => ({ default: (await import('./table/chunk')).DataTable }));
-const LazyList = lazy(async () => ({ default: (await import('./table/chunk')).LongList }));
+const tables = piece(() => import('./table/chunk'));
+const LongOne = roomFor(tables, 'LongList', ({ items, rowHeight }) => items.length * rowHeight);
 
 /** A table, fetched when the first is asked for. */
-export function DataTable(props: DataTableProps) {
-  return (
-    <Suspense fallback={<View aria-busy />}>
-      <LazyTable {...props} />
-    </Suspense>
-  );
-}
+export const DataTable = roomFor(tables, 'DataTable', 0);
 
 /** Items up to which a list is drawn whole. */
 const SHORT = 40;
@@ -33,12 +26,10 @@ export function LongList<T>(props: LongListProps<T>) {
     );
   }
   return (
-    <Suspense fallback={<View style={{ height: items.length * rowHeight }} aria-busy />}>
-      <LazyList
-        {...{ items, rowHeight }}
-        keyOf={keyOf as (item: unknown) => string}
-        render={render as LongListProps<unknown>['render']}
-      />
-    </Suspense>
+    <LongOne
+      {...{ items, rowHeight }}
+      keyOf={keyOf as (item: unknown) => string}
+      render={render as LongListProps<unknown>['render']}
+    />
   );
 }

@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const AcclimationScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).AcclimationScreen,
-}));
+const AcclimationScreen = partOf(stock, 'AcclimationScreen');
 
 export default function Acclimation() {
   const { id } = useLocalSearchParams<{ id: string }>();

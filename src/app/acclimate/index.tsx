@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const AcclimateScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).AcclimateScreen,
-}));
+const AcclimateScreen = partOf(stock, 'AcclimateScreen');
 
 export default function Acclimate() {
   const given = useLocalSearchParams<Record<string, string>>();

@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const AwayScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).AwayScreen,
-}));
-
-export default function Away() {
-  return <AwayScreen />;
-}
+export default partOf(dailyLife, 'AwayScreen');

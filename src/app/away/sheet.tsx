@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const SheetScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).SheetScreen,
-}));
-
-export default function Sheet() {
-  return <SheetScreen />;
-}
+export default partOf(dailyLife, 'SheetScreen');

@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { bench } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const SumScreen = lazy(async () => ({
-  default: (await import('@/features/bench')).SumScreen,
-}));
+const SumScreen = partOf(bench, 'SumScreen');
 
 export default function BenchSum() {
   const { sum } = useLocalSearchParams<{ sum: string }>();

@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { bench } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const BenchScreen = lazy(async () => ({
-  default: (await import('@/features/bench')).BenchScreen,
-}));
-
-export default function Bench() {
-  return <BenchScreen />;
-}
+export default partOf(bench, 'BenchScreen');

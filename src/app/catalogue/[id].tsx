@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const AnimalScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).AnimalScreen,
-}));
+const AnimalScreen = partOf(stock, 'AnimalScreen');
 
 export default function Animal() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const CatalogueScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).CatalogueScreen,
-}));
-
-export default function Catalogue() {
-  return <CatalogueScreen />;
-}
+export default partOf(stock, 'CatalogueScreen');

@@ -1,9 +1,12 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
-import { ChallengeScreen } from '@/features/cycle/ChallengeScreen';
-import { DoseToolScreen } from '@/features/cycle/DoseToolScreen';
-import { EndScreen } from '@/features/cycle/EndScreen';
-import { MethodScreen } from '@/features/cycle/MethodScreen';
-import { ProgrammeScreen } from '@/features/cycle/ProgrammeScreen';
+import { cycleTools } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
+
+const ChallengeScreen = partOf(cycleTools, 'ChallengeScreen');
+const DoseToolScreen = partOf(cycleTools, 'DoseToolScreen');
+const EndScreen = partOf(cycleTools, 'EndScreen');
+const MethodScreen = partOf(cycleTools, 'MethodScreen');
+const ProgrammeScreen = partOf(cycleTools, 'ProgrammeScreen');
 
 export default function CycleTools() {
   const [what] = useLocalSearchParams<{ what: string[] }>().what;

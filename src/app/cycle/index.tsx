@@ -1,8 +1,5 @@
-import { lazy } from 'react';
 import { kept } from '@/features/shell/kept';
+import { cycle } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const CycleScreen = lazy(async () => ({
-  default: (await import('@/features/cycle/CycleScreen')).CycleScreen,
-}));
-
-export default kept('/cycle', CycleScreen);
+export default kept('/cycle', partOf(cycle, 'CycleScreen'));

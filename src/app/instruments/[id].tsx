@@ -1,13 +1,10 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { formScreens } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const KitFormScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).KitFormScreen,
-}));
+const KitFormScreen = partOf(formScreens, 'KitFormScreen');
 
-const OwnTestsScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).OwnTestsScreen,
-}));
+const OwnTestsScreen = partOf(formScreens, 'OwnTestsScreen');
 
 export default function Instrument() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const InstrumentsScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).InstrumentsScreen,
-}));
-
-export default function Instruments() {
-  return <InstrumentsScreen />;
-}
+export default partOf(dailyLife, 'InstrumentsScreen');

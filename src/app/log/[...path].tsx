@@ -1,12 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { formScreens } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const EntryScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).EntryScreen,
-}));
-const NewEntryScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).NewEntryScreen,
-}));
+const EntryScreen = partOf(formScreens, 'EntryScreen');
+const NewEntryScreen = partOf(formScreens, 'NewEntryScreen');
 
 export default function Log() {
   const { path, ...given } = useLocalSearchParams<{ path: string[] } & Record<string, string>>();

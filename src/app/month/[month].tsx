@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const MonthScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).MonthScreen,
-}));
+const MonthScreen = partOf(dailyLife, 'MonthScreen');
 
 export default function Month() {
   const { month } = useLocalSearchParams<{ month: string }>();

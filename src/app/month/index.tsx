@@ -1,8 +1,7 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const MonthScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).MonthScreen,
-}));
+const MonthScreen = partOf(dailyLife, 'MonthScreen');
 
 export default function ThisMonth() {
   return <MonthScreen month="" />;

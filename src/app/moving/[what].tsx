@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const MovingScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).MovingScreen,
-}));
+const MovingScreen = partOf(dailyLife, 'MovingScreen');
 
 export default function Moving() {
   const { what } = useLocalSearchParams<{ what: string }>();

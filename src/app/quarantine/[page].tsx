@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const QuarantinePage = lazy(async () => ({
-  default: (await import('@/features/stock')).QuarantinePage,
-}));
+const QuarantinePage = partOf(stock, 'QuarantinePage');
 
 export default function Page() {
   const { page, ...given } = useLocalSearchParams<{ page: string } & Record<string, string>>();

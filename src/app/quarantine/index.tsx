@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const QuarantineScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).QuarantineScreen,
-}));
-
-export default function Quarantine() {
-  return <QuarantineScreen />;
-}
+export default partOf(stock, 'QuarantineScreen');

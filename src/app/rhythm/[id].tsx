@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const ChoreScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).ChoreScreen,
-}));
+const ChoreScreen = partOf(dailyLife, 'ChoreScreen');
 
 export default function Chore() {
   const { id } = useLocalSearchParams<{ id: string }>();

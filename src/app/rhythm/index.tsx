@@ -1,9 +1,4 @@
-import { lazy } from 'react';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const RhythmScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).RhythmScreen,
-}));
-
-export default function Rhythm() {
-  return <RhythmScreen />;
-}
+export default partOf(dailyLife, 'RhythmScreen');

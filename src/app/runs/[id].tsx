@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { runs } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const RunScreen = lazy(async () => ({
-  default: (await import('@/features/runs')).RunScreen,
-}));
+const RunScreen = partOf(runs, 'RunScreen');
 
 export default function Run() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const StockPage = lazy(async () => ({
-  default: (await import('@/features/stock')).StockPage,
-}));
+const StockPage = partOf(stock, 'StockPage');
 
 export default function Page() {
   const { page, ...given } = useLocalSearchParams<{ page: string } & Record<string, string>>();

@@ -1,8 +1,5 @@
-import { lazy } from 'react';
 import { kept } from '@/features/shell/kept';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const StockScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).StockScreen,
-}));
-
-export default kept('/stock', StockScreen);
+export default kept('/stock', partOf(stock, 'StockScreen'));

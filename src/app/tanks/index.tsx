@@ -1,5 +1,4 @@
-import { TanksScreen } from '@/features/tank/TanksScreen';
+import { tanks } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-export default function Tanks() {
-  return <TanksScreen />;
-}
+export default partOf(tanks, 'TanksScreen');

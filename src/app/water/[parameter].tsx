@@ -1,10 +1,9 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
 import { PARAMETER_IDS } from '@/core/parameters/registry';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const WaterScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).WaterScreen,
-}));
+const WaterScreen = partOf(dailyLife, 'WaterScreen');
 
 export default function WaterOf() {
   const { parameter } = useLocalSearchParams<{ parameter: string }>();

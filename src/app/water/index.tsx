@@ -1,8 +1,5 @@
-import { lazy } from 'react';
 import { kept } from '@/features/shell/kept';
+import { dailyLife } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const WaterScreen = lazy(async () => ({
-  default: (await import('@/features/dailyLife')).WaterScreen,
-}));
-
-export default kept('/water', WaterScreen);
+export default kept('/water', partOf(dailyLife, 'WaterScreen'));

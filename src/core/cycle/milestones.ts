@@ -7,15 +7,14 @@ import type { Milestone, MilestoneId } from './milestone';
 import { schoolOf } from './schools';
 import { inquiryOf } from './schools/school';
 import { successionOf } from './succession';
-import { evidence } from './verdict/evidence';
+import { evidence, evidenceAbove, zeroAfterLastAbove } from './verdict/evidence';
 import { stillShown } from './verdict/harm';
 
 /** First zero after the parameter was seen above zero and never above again: where it cleared. */
 function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
-  const readings = evidence(history, parameter);
-  const lastAbove = readings.findLastIndex((reading) => reading.zero === false);
-  if (!readings.slice(0, lastAbove + 1).some((reading) => reading.clearlyAbove)) return null;
-  return readings.slice(lastAbove + 1).find((reading) => reading.zero === true) ?? null;
+  const [first] = evidenceAbove(history, parameter);
+  if (!first) return null;
+  return zeroAfterLastAbove(evidence(history, parameter));
 }
 
 /**
@@ -43,7 +42,7 @@ export function milestonesOf(
   if (dose) add('firstDose', 'First dose', dose.at, 'The first ammonia that went in.');
   const bottle = history.entries.dose.find((d) => d.entry.substance === 'bacteria');
   if (bottle) add('bottle', 'Bacteria', bottle.at, 'The first bottled bacteria.');
-  const nitrite = evidence(history, 'nitrite').find((reading) => reading.clearlyAbove);
+  const [nitrite] = evidenceAbove(history, 'nitrite');
   if (nitrite)
     add('nitriteAppears', 'Nitrite seen', nitrite.at, `It read ${readingWords(nitrite)}.`);
   for (const parameter of ['ammonia', 'nitrite'] as const) {

@@ -3,6 +3,8 @@ import { checksOf } from '../instruments/correction';
 import { ENTRY_KINDS, entryTouches, type EntryKind, type EntryOf } from '../records/kinds';
 import type { CalibrationEntry } from '../records/kinds/calibration';
 import type { ReadingEntry } from '../records/kinds/reading';
+import { inPlace } from '../math/sorted';
+import { sharedEnds } from './perList';
 import { entriesOfTank, headOf, isType, type Log } from '../records/log';
 import type { Medicine } from '../records/schema/medicine';
 import type { Kit } from '../records/schema/kit';
@@ -125,16 +127,7 @@ function loggedOf({ id, body }: RevisionOf<'entry'>): Logged {
 
 /** What two lists differ by between what they share at both ends; null when it is much. */
 function differenceOf(before: Heads, after: Heads): Difference | null {
-  const shorter = Math.min(before.length, after.length);
-  let first = 0;
-  while (first < shorter && before[first] === after[first]) first += 1;
-  let last = 0;
-  while (
-    last < shorter - first &&
-    before[before.length - 1 - last] === after[after.length - 1 - last]
-  ) {
-    last += 1;
-  }
+  const { start: first, end: last } = sharedEnds(before, after);
   const removed = before.slice(first, before.length - last);
   const added = after.slice(first, after.length - last);
   // What only goes on at the end costs no more one by one than anew, however much it is.
@@ -232,11 +225,9 @@ function changed(
   const add = (logged: Logged<ReadingEntry>, temperatures: readonly Reading[]) => {
     const kit = source.kits[logged.entry.kitId];
     if (kit) kits[logged.entry.kitId] = kit;
-    insert(
-      readings[logged.entry.parameter],
-      readingOf(logged, source, temperatures),
-      byTimeAndValue,
-    );
+    const { parameter } = logged.entry;
+    const reading = readingOf(logged, source, temperatures);
+    readings[parameter] = inPlace(readings[parameter], reading, byTimeAndValue);
   };
   for (const logged of fresh) if (logged.entry.parameter === 'temperature') add(logged, []);
   const counted = () => readings.temperature.filter((reading) => reading.counts);
@@ -249,9 +240,9 @@ function changed(
   return completed(source, entries, readings, kits);
 }
 
-/** A copy of a list without what is gone; most acts only add, and copying whole is a tenth of the work. */
-function without<T extends { id: string }>(list: readonly T[], gone: ReadonlySet<string>): T[] {
-  return gone.size === 0 ? list.slice() : list.filter(({ id }) => !gone.has(id));
+/** A list without what is gone, itself where nothing is. */
+function without<T extends { id: string }>(list: T[], gone: ReadonlySet<string>): T[] {
+  return gone.size === 0 ? list : list.filter(({ id }) => !gone.has(id));
 }
 
 function changeKind<K extends EntryKind>(
@@ -260,8 +251,8 @@ function changeKind<K extends EntryKind>(
   gone: ReadonlySet<string>,
   added: readonly Logged[],
 ): void {
-  const list = without(entries[kind], gone);
-  for (const logged of added) if (isOfKind(logged, kind)) insert(list, logged, byTime);
+  let list = without(entries[kind], gone);
+  for (const logged of added) if (isOfKind(logged, kind)) list = inPlace(list, logged, byTime);
   entries[kind] = list;
 }
 
@@ -285,20 +276,9 @@ function recompensate(
   for (const logged of again) {
     const { parameter } = logged.entry;
     if (parameter === 'temperature') continue;
-    insert(readings[parameter], readingOf(logged, source, temperatures), byTimeAndValue);
+    const reading = readingOf(logged, source, temperatures);
+    readings[parameter] = inPlace(readings[parameter], reading, byTimeAndValue);
   }
-}
-
-/** Puts an item in its place in a sorted list. */
-function insert<T>(list: T[], item: T, compare: (a: T, b: T) => number): void {
-  let low = 0;
-  let high = list.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (compare(list[middle] as T, item) < 0) low = middle + 1;
-    else high = middle;
-  }
-  list.splice(low, 0, item);
 }
 
 function completed(

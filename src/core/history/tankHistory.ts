@@ -8,7 +8,7 @@ import type { Medicine } from '../records/schema/medicine';
 import type { Kit } from '../records/schema/kit';
 import type { Tank } from '../records/schema/tank';
 import type { Reading } from './reading';
-import { passing, perList } from './perList';
+import { allBut } from './perList';
 import type { Logged, TankEntries } from './logged';
 import type { Standing } from './standing';
 
@@ -113,7 +113,7 @@ export function countedReadings(
   return counted(history.readings[parameter]);
 }
 
-const counted = perList((all: readonly Reading[]) => passing(all, (reading) => reading.counts));
+const counted = allBut((reading: Reading) => !reading.counts);
 
 /** The newest reading of a parameter that counts. */
 export function latestReading(history: TankHistory, parameter: ParameterId): Reading | undefined {

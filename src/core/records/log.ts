@@ -1,3 +1,4 @@
+import { inPlace } from '../math/sorted';
 import { instant } from '../time/zone';
 import { subjectOf } from './kinds';
 import type { CalibrationEntry } from './kinds/calibration';
@@ -9,7 +10,7 @@ import type { RecordType, Revision, RevisionOf } from './schema/revision';
 
 export { compareRevisions, revisionKey } from './order';
 
-const SHARDS = 256;
+const SHARDS = 4096;
 type Shard = Readonly<Record<string, RecordState>>;
 
 /**
@@ -76,7 +77,7 @@ export const EMPTY_LOG: Log = {
 
 /** Ids differ most in their last digits. */
 function shardOf(id: string): number {
-  const place = Number.parseInt(id.slice(-2), 16);
+  const place = Number.parseInt(id.slice(-3), 16);
   return Number.isNaN(place) ? 0 : place;
 }
 
@@ -268,25 +269,16 @@ function changedEntries(entries: Log['entries'], changes: readonly Change[]): Lo
 /** Above this many at once sorting anew is cheaper than putting each in its place. */
 const FEW = 24;
 
-function withEntries(list: readonly EntryHead[], added: readonly EntryHead[]): EntryHead[] {
+function withEntries(
+  list: readonly EntryHead[],
+  added: readonly EntryHead[],
+): readonly EntryHead[] {
   if (added.length > FEW) {
     const dated = [...list, ...added].map((head) => ({ head, at: instant(head.body.at) }));
     dated.sort((a, b) => a.at - b.at || compareText(a.head.id, b.head.id));
     return dated.map(({ head }) => head);
   }
-  const next = [...list];
-  for (const head of added) {
-    let low = 0;
-    let high = next.length;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      const other = next[middle];
-      if (other && compareEntries(other, head) < 0) low = middle + 1;
-      else high = middle;
-    }
-    next.splice(low, 0, head);
-  }
-  return next;
+  return added.reduce((next, head) => inPlace(next, head, compareEntries), list);
 }
 
 const NO_ENTRIES: readonly EntryHead[] = [];

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useMemo, useState } from 'react';
+import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { actsOf, keysOfAct } from '@/core/records/acts';
 import { toLogFile, writeLogFile } from '@/core/records/file';
@@ -17,6 +17,7 @@ import { useAppDispatch, useAppSelector, useAside } from '@/store/hooks';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button, LinkButton } from '@/ui/Press';
+import { partOf, piece } from '@/ui/piece';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -26,7 +27,10 @@ import { Words } from '@/ui/Words';
 import { actWords } from './actWords';
 import { chooseTextFile, download } from '@/frame/browserFiles';
 
-const PhotosPart = lazy(async () => ({ default: (await import('@/features/photos')).PhotosPart }));
+const PhotosPart = partOf(
+  piece(() => import('@/features/photos')),
+  'PhotosPart',
+);
 
 const ACTS_SHOWN = 15;
 

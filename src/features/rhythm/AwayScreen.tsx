@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import {
   daysAway,
@@ -22,15 +22,17 @@ import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectNow, selectZone } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
+import { partOf, piece } from '@/ui/piece';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { useAwayPlans } from './useAwayPlans';
 import { useHistories } from './useRhythm';
 
-const AwayForm = lazy(async () => ({
-  default: (await import('@/features/formScreens')).AwayForm,
-}));
+const AwayForm = partOf(
+  piece(() => import('@/features/formScreens')),
+  'AwayForm',
+);
 
 /** The journey that goes on or comes next; null without one. */
 export function useAbsence(): RevisionOf<'absence'> | null {

@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { choreKey, choresOf, choreTimes, happenedOf, type Chore } from '@/core/rhythm/chores';
@@ -19,13 +19,15 @@ import { recordAct } from '@/store/record';
 import { selectNow } from '@/store/selectors';
 import { markTask } from '@/store/tasks';
 import { Button, ButtonRow } from '@/ui/Press';
+import { partOf, piece } from '@/ui/piece';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { useRhythm } from './useRhythm';
 
-const ChoreForm = lazy(async () => ({
-  default: (await import('@/features/formScreens')).ChoreForm,
-}));
+const ChoreForm = partOf(
+  piece(() => import('@/features/formScreens')),
+  'ChoreForm',
+);
 
 /** Times of a chore that are shown. */
 const SHOWN = 6;

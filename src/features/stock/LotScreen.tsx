@@ -1,5 +1,5 @@
 import { useRouter } from 'expo-router';
-import { lazy, Suspense, useState } from 'react';
+import { Suspense, useState } from 'react';
 import { View } from 'react-native';
 import { entryLine, entryTitle } from '@/core/records/kinds';
 import type { AnimalMove, AnimalsEntry } from '@/core/records/kinds/animals';
@@ -20,6 +20,7 @@ import { moveLot } from '@/store/moving';
 import { recordAct } from '@/store/record';
 import { selectLog, selectTanks } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
+import { partOf, piece } from '@/ui/piece';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -30,7 +31,10 @@ import { Journey } from './Journey';
 import { Silhouette } from './Silhouette';
 import { useStock, type StockView } from './useStock';
 
-const LotPhoto = lazy(async () => ({ default: (await import('@/features/photos')).LotPhoto }));
+const LotPhoto = partOf(
+  piece(() => import('@/features/photos')),
+  'LotPhoto',
+);
 
 /** One lot of the roster: who they are, what became of them, and what can be logged of them. */
 export function LotScreen({ id }: { id: string }) {

@@ -1,8 +1,12 @@
-import { lazy, Suspense } from 'react';
+import { Suspense } from 'react';
 import type { Lot } from '@/core/livestock/roster';
+import { partOf, piece } from '@/ui/piece';
 import { Silhouette } from './Silhouette';
 
-const Thumb = lazy(async () => ({ default: (await import('@/features/photos')).Thumb }));
+const Thumb = partOf(
+  piece(() => import('@/features/photos')),
+  'Thumb',
+);
 
 /** Who a lot is, in a row: its photo, else the silhouette of its body form. */
 export function Portrait({ lot, form }: { lot: Pick<Lot, 'photo'>; form: string }) {

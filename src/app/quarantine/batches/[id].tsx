@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const BatchScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).BatchScreen,
-}));
+const BatchScreen = partOf(stock, 'BatchScreen');
 
 export default function Batch() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { stock } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const LotScreen = lazy(async () => ({
-  default: (await import('@/features/stock')).LotScreen,
-}));
+const LotScreen = partOf(stock, 'LotScreen');
 
 export default function Lot() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,9 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { formScreens } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const TankPartScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).TankPartScreen,
-}));
+const TankPartScreen = partOf(formScreens, 'TankPartScreen');
 
 export default function TankPart() {
   const { id, part } = useLocalSearchParams<{ id: string; part: string }>();

@@ -1,12 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { lazy } from 'react';
+import { formScreens } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
 
-const SetUpScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).SetUpScreen,
-}));
-const TankScreen = lazy(async () => ({
-  default: (await import('@/features/formScreens')).TankScreen,
-}));
+const SetUpScreen = partOf(formScreens, 'SetUpScreen');
+const TankScreen = partOf(formScreens, 'TankScreen');
 
 export default function Tank() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -2,15 +2,23 @@ import { doseAdvice } from '../doseAdvice';
 import { proofDoseWords, usualDoseWords } from '../doseSize';
 import { readingWords, type Reading } from '../../history/reading';
 import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
-import { passing, perList, perTwoLists } from '../../history/perList';
+import { only, passing, perList, perTwoLists } from '../../history/perList';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { passedDose } from './challenge';
-import { evidence, evidenceAbove, isTrustedZero, undiluted } from './evidence';
+import {
+  clearlyAbove,
+  evidence,
+  evidenceAbove,
+  isTrustedZero,
+  undiluted,
+  zeroAfterLastAbove,
+} from './evidence';
 import { cannotTell, met, notYet, type CriterionRule } from './types';
 
 /** Two ammonia readings, the later lower than dilution alone explains. */
 function ammoniaFall(history: TankHistory): [Reading, Reading] | null {
+  if (evidenceAbove(history, 'ammonia').length === 0) return null;
   const highs: Reading[] = [];
   for (const low of evidence(history, 'ammonia')) {
     for (const high of highs) {
@@ -53,7 +61,7 @@ export const ammoniaUsed: CriterionRule = (inquiry) => {
       doseAdvice(history, 'Dose ammonia and test it every two days.'),
     );
   }
-  if (!all.some((reading) => reading.clearlyAbove)) {
+  if (evidenceAbove(history, 'ammonia').length === 0) {
     return notYet(
       'Ammonia has not been seen above zero, so nothing shows that it is being used.',
       doseAdvice(
@@ -76,8 +84,10 @@ const PLAIN_NITRITE = 0.15;
 /** Readings that show nitrite: one well above zero, or else more than one lowest step. */
 const nitriteShown = (history: TankHistory) => shownBy(evidenceAbove(history, 'nitrite'));
 
+const plainlyAbove = only((reading: Reading) => reading.best >= PLAIN_NITRITE);
+
 const shownBy = perList((above: readonly Reading[]): readonly Reading[] => {
-  const plain = above.filter((reading) => reading.best >= PLAIN_NITRITE);
+  const plain = plainlyAbove(above);
   return plain.length > 0 ? plain : above.length > 1 ? above : [];
 });
 
@@ -89,9 +99,9 @@ const LITTLE_CHANGED = 0.1;
  * before is left twice above it once the changes since are taken off.
  */
 function zeroByDilution(history: TankHistory): Reading | null {
-  const readings = evidence(history, 'nitrite');
-  const lastAbove = readings.findLastIndex((reading) => reading.zero === false);
-  const zero = readings.slice(lastAbove + 1).find((reading) => isTrustedZero(history, reading));
+  const zero = zeroAfterLastAbove(evidence(history, 'nitrite'), (reading) =>
+    isTrustedZero(history, reading),
+  );
   if (!zero) return null;
   // Of years of readings few are above zero, and only those are asked what new water took.
   const used = evidenceAbove(history, 'nitrite').some((reading) => {
@@ -135,7 +145,7 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
   const readings = evidence(history, 'nitrite');
   const latest = readings.at(-1);
   if (!latest) return cannotTell('No nitrite test is logged yet.', 'Test nitrite.');
-  const once = readings.find((reading) => reading.clearlyAbove);
+  const [once] = evidenceAbove(history, 'nitrite');
   return notYet(
     once
       ? `Nitrite read ${readingWords(once)} on ${shortDay(once.at, zone)} and no other time; one lowest step may be a misread vial.`
@@ -152,7 +162,7 @@ export const nitriteSeen: CriterionRule = (inquiry) => {
 export const nitrateSeen: CriterionRule = ({ history, zone }) => {
   const all = evidence(history, 'nitrate');
   const trusted = trustedNitrate(history);
-  const seen = trusted.findLast((reading) => reading.clearlyAbove);
+  const seen = clearlyAbove(trusted).at(-1);
   if (seen) {
     return met(`Nitrate read ${readingWords(seen)} on ${shortDay(seen.at, zone)}.`, [seen.id]);
   }

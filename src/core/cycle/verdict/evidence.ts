@@ -1,5 +1,5 @@
 import { countedReadings, shareOf, type TankHistory } from '../../history/tankHistory';
-import { passing, perList } from '../../history/perList';
+import { allBut, only, perList, placesOf } from '../../history/perList';
 import type { Reading } from '../../history/reading';
 import type { ParameterId } from '../../parameters/registry';
 import { HOUR_MS } from '../../time/zone';
@@ -17,16 +17,32 @@ export function evidenceAbove(history: TankHistory, parameter: ParameterId): rea
   return clearlyAbove(evidence(history, parameter));
 }
 
-type Readings = readonly Reading[];
-const unexpired = perList((all: Readings) => passing(all, (reading) => !reading.expired));
-const clearlyAbove = perList((all: Readings): Readings =>
-  all.filter((reading) => reading.clearlyAbove),
-);
+const unexpired = allBut((reading: Reading) => reading.expired);
+/** Of a list of readings those well above the kit's zero. */
+export const clearlyAbove = only((reading: Reading) => reading.clearlyAbove);
+
+/** The places of the readings above their kit's zero. */
+export const placesAboveZero = placesOf((reading: Reading) => reading.zero === false);
 
 /** When a list of readings last had one above its kit's zero, ms; −Infinity where it never had. */
-export const lastAboveZero = perList(
-  (all: Readings) => all.findLast((reading) => reading.zero === false)?.at ?? -Infinity,
-);
+export function lastAboveZero(all: readonly Reading[]): number {
+  return all[placesAboveZero(all).at(-1) ?? -1]?.at ?? -Infinity;
+}
+
+/**
+ * The first zero after the last reading above zero: where the parameter cleared, if it did.
+ * @param isZero what counts as one
+ */
+export function zeroAfterLastAbove(
+  all: readonly Reading[],
+  isZero: (reading: Reading) => boolean = (reading) => reading.zero === true,
+): Reading | null {
+  for (let at = (placesAboveZero(all).at(-1) ?? -1) + 1; at < all.length; at += 1) {
+    const reading = all[at];
+    if (reading && isZero(reading)) return reading;
+  }
+  return null;
+}
 
 /** Share of the water left unchanged between two moments, 0 to 1. */
 export function undiluted(history: TankHistory, from: number, to: number): number {

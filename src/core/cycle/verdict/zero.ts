@@ -9,7 +9,7 @@ import { PARAMETERS } from '../../parameters/registry';
 import { shortDay } from '../../time/words';
 import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../time/zone';
 import { countOf } from '../../units/format';
-import { BINDER_HOURS, isBound, isTrustedZero } from './evidence';
+import { BINDER_HOURS, isBound, isTrustedZero, placesAboveZero } from './evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from './types';
 
 type Toxin = 'ammonia' | 'nitrite';
@@ -79,10 +79,10 @@ const NEXT_DAY = 30 * HOUR_MS;
  * test of it, within a day or little more, no longer found. A colony that is fed shows such traces.
  */
 function lastBreak(history: TankHistory, list: readonly Reading[]): number {
-  for (let i = list.length - 1; i >= 0; i -= 1) {
-    const reading = list[i];
-    if (reading?.zero !== false) continue;
-    const next = list[i + 1];
+  for (const place of placesAboveZero(list).toReversed()) {
+    const reading = list[place];
+    const next = list[place + 1];
+    if (!reading) continue;
     const gone =
       reading.best <= TRACE &&
       next !== undefined &&

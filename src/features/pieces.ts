@@ -1,0 +1,16 @@
+import { piece } from '@/ui/piece';
+
+/** The pieces that screens are fetched in: what shares much is one (see docs/decisions.md). */
+export const bench = piece(() => import('./bench'));
+export const cycle = piece(() => import('./cycle/CycleScreen'));
+export const cycleTools = piece(() => import('./cycle/tools'));
+export const dailyLife = piece(() => import('./dailyLife'));
+export const data = piece(() => import('./data/DataScreen'));
+export const demo = piece(() => import('./welcome/DemoScreen'));
+export const formScreens = piece(() => import('./formScreens'));
+export const guide = piece(() => import('./glossary/GuideScreen'));
+export const runs = piece(() => import('./runs'));
+export const settings = piece(() => import('./settings/SettingsScreen'));
+export const stock = piece(() => import('./stock'));
+export const tanks = piece(() => import('./tank/TanksScreen'));
+export const welcome = piece(() => import('./welcome/WelcomeScreen'));
