@@ -2,6 +2,7 @@ import { Slot } from 'expo-router';
 import { Suspense, useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { cycle, dailyLife, runs, stock } from '@/features/pieces';
+import { RouteError } from '@/features/shell/RouteError';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
 import { fetchBeforehand } from '@/frame/beforehand';
@@ -16,7 +17,10 @@ import { createStore } from '@/store/store';
 import { useAppSelector } from '@/store/hooks';
 import { partOf } from '@/ui/piece';
 
-export { RouteError as ErrorBoundary } from '@/features/shell/RouteError';
+export { RouteError as ErrorBoundary };
+
+/** What fails in a screen is caught within its route: around the router it would take the address along. */
+export const unstable_settings = { screenErrorBoundary: RouteError };
 
 const TICK_MS = 20_000;
 const OFFLINE_AFTER_MS = 1500;
