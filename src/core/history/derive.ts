@@ -222,22 +222,39 @@ function changed(
   for (const parameter of touched) {
     readings[parameter] = without(readings[parameter], gone);
   }
-  const add = (logged: Logged<ReadingEntry>, temperatures: readonly Reading[]) => {
-    const kit = source.kits[logged.entry.kitId];
-    if (kit) kits[logged.entry.kitId] = kit;
-    const { parameter } = logged.entry;
-    const reading = readingOf(logged, source, temperatures);
-    readings[parameter] = inPlace(readings[parameter], reading, byTimeAndValue);
-  };
-  for (const logged of fresh) if (logged.entry.parameter === 'temperature') add(logged, []);
-  const counted = () => readings.temperature.filter((reading) => reading.counts);
-  const needTemperature = fresh.some((logged) => uncompensated(source.kits[logged.entry.kitId]));
-  const temperatures = needTemperature ? counted() : [];
-  for (const logged of fresh) {
-    if (logged.entry.parameter !== 'temperature') add(logged, temperatures);
+  for (const { entry } of fresh) {
+    const kit = source.kits[entry.kitId];
+    if (kit) kits[entry.kitId] = kit;
   }
+  const [warmth, rest] = [fresh.filter(isTemperature), fresh.filter((one) => !isTemperature(one))];
+  addReadings(readings, warmth, source, []);
+  const counted = () => readings.temperature.filter((reading) => reading.counts);
+  addReadings(readings, rest, source, rest.some(isUncompensated(source)) ? counted() : []);
   if (touched.has('temperature')) recompensate(readings, entries, source, counted());
   return completed(source, entries, readings, kits);
+}
+
+function isTemperature({ entry }: Logged<ReadingEntry>): boolean {
+  return entry.parameter === 'temperature';
+}
+
+function isUncompensated({ kits }: HistorySource) {
+  return ({ entry }: Logged<ReadingEntry>) => uncompensated(kits[entry.kitId]);
+}
+
+/** Reads what was logged and puts it in its places, one copy a parameter. */
+function addReadings(
+  readings: Record<ParameterId, Reading[]>,
+  fresh: readonly Logged<ReadingEntry>[],
+  source: HistorySource,
+  temperatures: readonly Reading[],
+): void {
+  for (const parameter of new Set(fresh.map(({ entry }) => entry.parameter))) {
+    const read = fresh
+      .filter(({ entry }) => entry.parameter === parameter)
+      .map((logged) => readingOf(logged, source, temperatures));
+    readings[parameter] = inPlace(readings[parameter], read, byTimeAndValue);
+  }
 }
 
 /** A list without what is gone, itself where nothing is. */
@@ -251,9 +268,8 @@ function changeKind<K extends EntryKind>(
   gone: ReadonlySet<string>,
   added: readonly Logged[],
 ): void {
-  let list = without(entries[kind], gone);
-  for (const logged of added) if (isOfKind(logged, kind)) list = inPlace(list, logged, byTime);
-  entries[kind] = list;
+  const fresh = added.filter((logged) => isOfKind(logged, kind));
+  entries[kind] = inPlace(without(entries[kind], gone), fresh, byTime);
 }
 
 function isOfKind<K extends EntryKind>(logged: Logged, kind: K): logged is Logged<EntryOf<K>> {
@@ -267,18 +283,14 @@ function recompensate(
   source: HistorySource,
   temperatures: readonly Reading[],
 ): void {
-  const again = entries.reading.filter(({ entry }) => uncompensated(source.kits[entry.kitId]));
+  const again = entries.reading.filter(
+    (logged) => isUncompensated(source)(logged) && !isTemperature(logged),
+  );
   const ids = new Set(again.map((logged) => logged.id));
   for (const parameter of new Set(again.map(({ entry }) => entry.parameter))) {
-    if (parameter === 'temperature') continue;
     readings[parameter] = readings[parameter].filter((reading) => !ids.has(reading.id));
   }
-  for (const logged of again) {
-    const { parameter } = logged.entry;
-    if (parameter === 'temperature') continue;
-    const reading = readingOf(logged, source, temperatures);
-    readings[parameter] = inPlace(readings[parameter], reading, byTimeAndValue);
-  }
+  addReadings(readings, again, source, temperatures);
 }
 
 function completed(

@@ -19,7 +19,7 @@ test('what is known of a list goes on through any acts as if the list were looke
       let list: readonly Item[] = [];
       for (const act of acts) {
         list = act.put
-          ? inPlace(list, { at: act.at, odd: act.odd }, (a, b) => a.at - b.at)
+          ? inPlace(list, [{ at: act.at, odd: act.odd }], (a, b) => a.at - b.at)
           : list.filter((_, place) => place !== act.at % Math.max(1, list.length));
         expect(places(list)).toEqual(list.flatMap((item, place) => (item.odd ? [place] : [])));
         expect(odd(list)).toEqual(list.filter(isOdd));
@@ -39,7 +39,7 @@ test('after an act only what is new is looked at, and a list that all pass is it
   });
   expect(places(list)).toEqual([]);
   expect(looks).toBe(1000);
-  expect(places(inPlace(list, { at: 500, odd: true }, (a, b) => a.at - b.at))).toEqual([500]);
+  expect(places(inPlace(list, [{ at: 500, odd: true }], (a, b) => a.at - b.at))).toEqual([500]);
   expect(looks).toBe(1001);
   expect(allBut(isOdd)(list)).toBe(list);
 });

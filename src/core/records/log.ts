@@ -258,27 +258,10 @@ function changedEntries(entries: Log['entries'], changes: readonly Change[]): Lo
   const next = { ...entries };
   for (const [key, { gone, added }] of bySubject) {
     const list = next[key] ?? [];
-    next[key] = withEntries(
-      gone.size > 0 ? list.filter((head) => !gone.has(head.id)) : list,
-      added,
-    );
+    const rest = gone.size > 0 ? list.filter((head) => !gone.has(head.id)) : list;
+    next[key] = inPlace(rest, added, compareEntries);
   }
   return next;
-}
-
-/** Above this many at once sorting anew is cheaper than putting each in its place. */
-const FEW = 24;
-
-function withEntries(
-  list: readonly EntryHead[],
-  added: readonly EntryHead[],
-): readonly EntryHead[] {
-  if (added.length > FEW) {
-    const dated = [...list, ...added].map((head) => ({ head, at: instant(head.body.at) }));
-    dated.sort((a, b) => a.at - b.at || compareText(a.head.id, b.head.id));
-    return dated.map(({ head }) => head);
-  }
-  return added.reduce((next, head) => inPlace(next, head, compareEntries), list);
 }
 
 const NO_ENTRIES: readonly EntryHead[] = [];
