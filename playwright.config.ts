@@ -1,5 +1,10 @@
 import { defineConfig } from '@playwright/test';
 
+/** Journeys that are acted on a desk; all others on a phone. The layout of every screen is seen at both. */
+const ON_A_DESK = ['bench', 'build', 'forecast', 'journey', 'stock', 'storage'].map(
+  (name) => `**/${name}.spec.ts`,
+);
+
 const PORT = Number(process.env.E2E_PORT ?? 8391);
 
 export default defineConfig({
@@ -29,8 +34,16 @@ export default defineConfig({
     },
   },
   projects: [
-    { name: 'phone', use: { viewport: { width: 390, height: 844 } } },
-    { name: 'wide', use: { viewport: { width: 1280, height: 800 } } },
+    {
+      name: 'phone',
+      testIgnore: ON_A_DESK,
+      use: { viewport: { width: 390, height: 844 } },
+    },
+    {
+      name: 'wide',
+      testMatch: ['**/layout.spec.ts', ...ON_A_DESK],
+      use: { viewport: { width: 1280, height: 800 } },
+    },
   ],
   webServer: {
     command: 'npx tsx server/main.ts',

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, isWide, savedAndLeft, test } from './support';
+import { expect, savedAndLeft, test } from './support';
 
 /** Counts what a keeper taps; what is typed is not counted, since it has to be. */
 class Hand {
@@ -89,5 +89,4 @@ test('a running tank is set up in a few taps, and told part by part later', asyn
   await expect(page.getByText('30 kg of dry rock, 3 cm of sand.')).toBeVisible();
   const words = page.getByText(/^Still to tell$/);
   await expect(words).toBeVisible();
-  if (isWide(page)) await expect(page.getByText('Net water', { exact: true })).toBeVisible();
 });

@@ -3,7 +3,6 @@ import type { Page } from '@playwright/test';
 import {
   expect,
   goTo,
-  isWide,
   logSixValues,
   openTestSheet,
   saved,
@@ -130,7 +129,6 @@ test('a file that is no log is refused in words and changes nothing', async ({ p
 });
 
 test('keys lead everywhere, and stay silent while something is typed', async ({ page }) => {
-  test.skip(!isWide(page), 'a keyboard goes with a wide screen');
   await setUpTank(page, 'Razorbill');
   await page.keyboard.press('c');
   await expect(page).toHaveURL('/cycle');

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { type Page } from '@playwright/test';
-import { expect, goTo, isWide, openDemo, saved, savedAndLeft, test } from './support';
+import { expect, goTo, openDemo, saved, savedAndLeft, test } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -225,5 +225,5 @@ test('a growth is named by a few looks, with what would make it worse', async ({
   await expect(page.getByRole('radio', { name: /Brown snot/ })).toBeChecked();
   await page.getByRole('button', { name: /^Save/ }).click();
   await savedAndLeft(page, /growth/i);
-  if (isWide(page)) await expect(page.getByText('The crew')).toBeVisible();
+  await expect(page.getByText('The crew')).toBeVisible();
 });

@@ -44,8 +44,7 @@ async function inDatabase<T>(page: Page, name: string, work: string): Promise<T>
   ) as Promise<T>;
 }
 
-test('what was confirmed outlives a browser that is killed', async ({ baseURL }, info) => {
-  test.skip(info.project.name !== 'wide', 'once is enough');
+test('what was confirmed outlives a browser that is killed', async ({ baseURL }) => {
   const profile = mkdtempSync(path.join(os.tmpdir(), 'zoarium-profile-'));
   const start = async () => {
     const child = spawn(

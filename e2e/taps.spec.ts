@@ -2,9 +2,6 @@ import type { Locator, Page } from '@playwright/test';
 import { expect, goTo, openDemo, test } from './support';
 
 test.use({ hasTouch: true });
-test.beforeEach(({ page }) => {
-  test.skip((page.viewportSize()?.width ?? 0) > 390, 'a finger on a phone');
-});
 
 async function middleOf(target: Locator): Promise<[number, number]> {
   // As a click would, but that it is not made: in sight, at rest, and taking taps.

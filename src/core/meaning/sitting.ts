@@ -8,9 +8,7 @@ import { NITRITE_SPOILS_NITRATE } from '../cycle/verdict/chain';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { formatIn } from '../parameters/convert';
 import { formatSignificant } from '../units/format';
-import { shortDay } from '../time/words';
-import { TZDate } from '@date-fns/tz';
-import { format } from 'date-fns/format';
+import { shortDay, weekdayWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
 import { judgeFreeAmmonia, type FreeAmmonia, type Input } from './freeAmmonia';
 
@@ -98,7 +96,7 @@ function changeWords(ratio: number): string | null {
 }
 
 function weekdayOrDate(ms: number, at: number, zone: string): string {
-  return at - ms < 6.5 * DAY_MS ? format(new TZDate(ms, zone), 'EEEE') : shortDay(ms, zone);
+  return at - ms < 6.5 * DAY_MS ? weekdayWords(ms, zone) : shortDay(ms, zone);
 }
 
 /** What moved since the reading before, for the two that a cycle is followed by. */

@@ -34,6 +34,11 @@ export function shortDay(ms: number, zone: string): string {
   return dayText(ms, zone, 'd MMM');
 }
 
+/** "Tuesday": the day of the week of a moment. */
+export function weekdayWords(ms: number, zone: string): string {
+  return format(new TZDate(ms, zone), 'EEEE');
+}
+
 /** "18:40". */
 export function timeWords(ms: number, zone: string): string {
   return format(new TZDate(ms, zone), 'HH:mm');
