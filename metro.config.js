@@ -3,7 +3,7 @@ const { getDefaultConfig } = require('expo/metro-config');
 
 const config = getDefaultConfig(__dirname);
 
-/** Files of a package that the browser bundle does without, and what stands in for each. */
+/** Files of a package that the browser bundle does without, and what stands in for each (decision 28). */
 const STAND_INS = {
   zod: [
     [/locales\/index\.(js|cjs)$/, 'zodLocales.js'],

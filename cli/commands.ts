@@ -7,9 +7,9 @@ import {
   writeLogFile,
 } from '../src/core';
 import { demoLog } from '../src/core/demo/demoLog';
-import { DEFAULT_SEED } from '../src/core/cycle/forecast';
 import { acclimate } from './acclimate';
 import { defineCommand, type Command } from './command';
+import { effortFlags, effortOf } from './effort';
 import { CliError } from './errors';
 import { moment, needed, number, text, whole, zone } from './flags';
 import { forecastJson, simulateCsv } from './forecast';
@@ -22,7 +22,6 @@ import { sum } from './sum';
 import { verdictJson } from './verdict';
 
 const ofTank = { tank: text, at: moment };
-const seed = whole(0, 2 ** 31);
 
 const check = defineCommand({
   usage: 'check FILE',
@@ -63,37 +62,37 @@ const check = defineCommand({
 });
 
 const verdict = defineCommand({
-  usage: 'verdict FILE [--tank NAME] [--at ISO]',
+  usage: 'verdict FILE [--tank NAME] [--at ISO] [--seed N] [--particles N]',
   does: 'is the cycle done, criterion by criterion',
-  flags: ofTank,
+  flags: { ...ofTank, ...effortFlags },
   run: ({ positionals, values }, now) => {
     const { log } = openLog(positionals[0]);
     const tank = pickTank(log, values.tank);
     const at = values.at ?? now;
-    return verdictJson(log, tank, at);
+    return verdictJson(log, tank, at, effortOf(values));
   },
 });
 
 const forecast = defineCommand({
-  usage: 'forecast FILE [--tank NAME] [--at ISO] [--seed N]',
+  usage: 'forecast FILE [--tank NAME] [--at ISO] [--seed N] [--particles N]',
   does: 'when it clears, how sure, what to test next',
-  flags: { ...ofTank, seed },
+  flags: { ...ofTank, ...effortFlags },
   run: ({ positionals, values }, now) => {
     const { log, refused } = openLog(positionals[0]);
     const tank = pickTank(log, values.tank);
-    return forecastJson(log, tank, values.at ?? now, values.seed ?? DEFAULT_SEED, refused);
+    return forecastJson(log, tank, values.at ?? now, effortOf(values), refused);
   },
 });
 
 const simulate = defineCommand({
   usage: 'simulate FILE --days N [--tank NAME] [--at ISO]',
   does: 'the median course from then on, as CSV',
-  flags: { ...ofTank, seed, days: whole(1, 365) },
+  flags: { ...ofTank, ...effortFlags, days: whole(1, 365) },
   run: ({ positionals, values }, now) => {
     const { log } = openLog(positionals[0]);
     const tank = pickTank(log, values.tank);
     const days = needed(values.days, 'days');
-    return simulateCsv(log, tank.id, values.at ?? now, days, values.seed ?? DEFAULT_SEED);
+    return simulateCsv(log, tank.id, values.at ?? now, days, effortOf(values));
   },
 });
 
@@ -137,24 +136,31 @@ const ammonia = defineCommand({
 });
 
 const plan = defineCommand({
-  usage: 'plan FILE [--tank NAME] [--at ISO]',
+  usage: 'plan FILE [--tank NAME] [--at ISO] [--particles N]',
   does: 'the wishes of a tank as a dated plan, and what is refused',
-  flags: ofTank,
+  flags: { ...ofTank, ...effortFlags },
   run: ({ positionals, values }, now) => {
     const { log } = openLog(positionals[0]);
-    return planJson(log, pickTank(log, values.tank), values.at ?? now);
+    return planJson(log, pickTank(log, values.tank), values.at ?? now, effortOf(values));
   },
 });
 
 const add = defineCommand({
-  usage: 'add FILE --species "…" [--count N] [--tank NAME] [--at ISO]',
+  usage: 'add FILE --species "…" [--count N] [--tank NAME] [--at ISO] [--particles N]',
   does: 'can it be added today, why, how many at most',
-  flags: { ...ofTank, species: text, count: whole(1, 100) },
+  flags: { ...ofTank, ...effortFlags, species: text, count: whole(1, 100) },
   run: ({ positionals, values }, now) => {
     const { species: wanted, count = 1 } = values;
     if (wanted === undefined) throw new CliError('Say which animal with --species.');
     const { log } = openLog(positionals[0]);
-    return addJson(log, pickTank(log, values.tank), values.at ?? now, wanted, count);
+    return addJson(
+      log,
+      pickTank(log, values.tank),
+      values.at ?? now,
+      wanted,
+      count,
+      effortOf(values),
+    );
   },
 });
 
@@ -184,13 +190,13 @@ const quarantine = defineCommand({
 });
 
 const due = defineCommand({
-  usage: 'due FILE [--tank NAME] [--at ISO] [--days N]',
+  usage: 'due FILE [--tank NAME] [--at ISO] [--days N] [--particles N]',
   does: 'what is to be done: key, title, why, when, minutes, state',
-  flags: { ...ofTank, days: number(0, 366) },
+  flags: { ...ofTank, ...effortFlags, days: number(0, 366) },
   run: ({ positionals, values }, now) => {
     const { log } = openLog(positionals[0]);
     const tanks = values.tank === undefined ? log.tanks : [pickTank(log, values.tank)];
-    return dueJson(log, tanks, values.at ?? now, values.days ?? 14);
+    return dueJson(log, tanks, values.at ?? now, values.days ?? 14, effortOf(values));
   },
 });
 

@@ -19,7 +19,8 @@ interface Row {
   minutes: number;
   state: string;
 }
-const due = (...args: string[]) => JSON.parse(runCommand(['due', file, ...args], NOW)) as Row[];
+const due = (...args: string[]) =>
+  JSON.parse(runCommand(['due', file, '--particles', '40', ...args], NOW)) as Row[];
 
 describe('due', () => {
   it('lists what is to be done at all tanks, each once, by its day', () => {

@@ -1,5 +1,6 @@
 import { addDaysIn, tankHistory, type Log } from '../src/core';
-import { cycleProblem, DEFAULT_SEED, foretell, infer } from '../src/core/cycle/forecast';
+import { cycleProblem, foretell, infer } from '../src/core/cycle/forecast';
+import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { stockSource } from '../src/core/livestock/planner/source';
@@ -23,14 +24,14 @@ function worldOf(
   daily: readonly Ask[],
   at: number,
   days: number,
+  effort: InferenceOptions,
 ): TaskWorld {
   const history = tankHistory(log, id, at);
-  const verdict = verdictAt(history, at, bandsOfLog(log));
+  const verdict = verdictAt(history, at, bandsOfLog(log), effort);
   const cycling =
     history.start !== null && !verdict.ready && history.standing.runningSince === null;
   const wished = log.wishes.some(({ body }) => body.tankId === id);
-  const posterior =
-    cycling || wished ? infer(cycleProblem(history, at), { seed: DEFAULT_SEED }) : null;
+  const posterior = cycling || wished ? infer(cycleProblem(history, at), effort) : null;
   const forecast = cycling && posterior ? foretell(posterior, { atHand: kitsAtHand(log) }) : null;
   const source = stockSource(log, history, at, { ready: verdict.ready, forecast });
   return {
@@ -62,12 +63,13 @@ export function dueJson(
   tanks: readonly RevisionOf<'tank'>[],
   at: number,
   days: number,
+  effort: InferenceOptions,
 ): unknown {
   const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
   const daily = rhythmAsks(log, histories, at, days);
   return tanks
     .flatMap((tank) => {
-      const world = worldOf(log, tank, daily[tank.id] ?? [], at, days);
+      const world = worldOf(log, tank, daily[tank.id] ?? [], at, days, effort);
       const { zone } = tank.body;
       const until = at + days * DAY_MS;
       const all = allOccurrences(world, at, until).filter(({ dueOn }) => dueOn <= until);

@@ -7,6 +7,7 @@ import {
   type DateRange,
   type Forecast,
 } from '../src/core/cycle/forecast';
+import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
 import { conditionSitting, nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
@@ -35,12 +36,12 @@ export function forecastJson(
   log: Log,
   tank: RevisionOf<'tank'>,
   at: number,
-  seed: number,
+  effort: InferenceOptions,
   refused: readonly RefusedRow[] = [],
 ): Record<string, unknown> {
   const history = tankHistory(log, tank.id, at);
   const forecast: Forecast = forecastOf(cycleProblem(history, at), {
-    seed,
+    ...effort,
     atHand: kitsAtHand(log),
   });
   const { milestones, nextTest } = forecast;
@@ -108,8 +109,14 @@ function refusedWords(refused: readonly RefusedRow[]): string[] {
 }
 
 /** The median course as CSV: mg N/L, alkalinity in dKH. */
-export function simulateCsv(log: Log, tankId: string, at: number, days: number, seed: number) {
-  const rows = simulate(problemOf(log, tankId, at), days, seed);
+export function simulateCsv(
+  log: Log,
+  tankId: string,
+  at: number,
+  days: number,
+  effort: InferenceOptions,
+) {
+  const rows = simulate(problemOf(log, tankId, at), days, effort);
   return [
     'at,ammonia,nitrite,nitrate,freeAmmonia,alkalinity',
     ...rows.map((r) =>

@@ -1,11 +1,6 @@
 import { tankHistory, type Log } from '../src/core';
-import {
-  cycleProblem,
-  DEFAULT_SEED,
-  foretell,
-  infer,
-  type Posterior,
-} from '../src/core/cycle/forecast';
+import { cycleProblem, foretell, infer, type Posterior } from '../src/core/cycle/forecast';
+import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
 import { canAdd } from '../src/core/livestock/add';
 import type { CatalogueAnimal } from '../src/core/livestock/catalogue';
 import { judgeTogether } from '../src/core/livestock/compatibility/judge';
@@ -42,18 +37,24 @@ function stockOf(
   log: Log,
   tank: RevisionOf<'tank'>,
   at: number,
+  effort: InferenceOptions,
 ): { facts: StockFacts; posterior: Posterior } {
   const history = tankHistory(log, tank.id, at);
-  const posterior = infer(cycleProblem(history, at), { seed: DEFAULT_SEED });
-  const { ready } = verdictAt(history, at, bandsOfLog(log));
+  const posterior = infer(cycleProblem(history, at), effort);
+  const { ready } = verdictAt(history, at, bandsOfLog(log), effort);
   const running = history.standing.runningSince !== null;
   const forecast = ready || running ? null : foretell(posterior, { atHand: [] });
   return { facts: factsOf(stockSource(log, history, at, { ready, forecast })), posterior };
 }
 
 /** The plan of a tank's wishes, as the command prints it. */
-export function planJson(log: Log, tank: RevisionOf<'tank'>, at: number): Record<string, unknown> {
-  const { facts, posterior } = stockOf(log, tank, at);
+export function planJson(
+  log: Log,
+  tank: RevisionOf<'tank'>,
+  at: number,
+  effort: InferenceOptions,
+): Record<string, unknown> {
+  const { facts, posterior } = stockOf(log, tank, at, effort);
   const plan = makePlan(facts, posterior);
   return {
     tank: tank.body.name,
@@ -85,8 +86,9 @@ export function addJson(
   at: number,
   species: string,
   count: number,
+  effort: InferenceOptions,
 ): Record<string, unknown> {
-  const { facts, posterior } = stockOf(log, tank, at);
+  const { facts, posterior } = stockOf(log, tank, at, effort);
   const animal = animalCalled(species, facts.own);
   const answer = canAdd(facts, posterior, { species: animal.id, count });
   return {

@@ -1,6 +1,6 @@
 // What daily life needs, and what its tasks are worked out from, in one piece that is fetched once Today
-// can be used: what these screens share with each other would otherwise land in the first load (see
-// docs/decisions.md).
+// can be used: what these screens share with each other would otherwise land in the first load
+// (decision 29).
 export { renewAsks } from '@/store/asking';
 export { InstrumentsScreen } from './instruments/InstrumentsScreen';
 export { AwayScreen } from './rhythm/AwayScreen';

@@ -1,5 +1,5 @@
 // Every screen that holds a form, so that the form engine is fetched in one piece when the first of
-// them is opened, and not with the first load (see docs/decisions.md).
+// them is opened, and not with the first load (decision 29).
 export { KitFormScreen } from './instruments/KitFormScreen';
 export { OwnTestsScreen } from './instruments/OwnTestsScreen';
 export { EntryScreen } from './log/EntryScreen';

@@ -1,6 +1,6 @@
 import { piece } from '@/ui/piece';
 
-/** The pieces that screens are fetched in: what shares much is one (see docs/decisions.md). */
+/** The pieces that screens are fetched in: what shares much is one (decision 29). */
 export const bench = piece(() => import('./bench'));
 export const cycle = piece(() => import('./cycle/CycleScreen'));
 export const cycleTools = piece(() => import('./cycle/tools'));

@@ -1,4 +1,4 @@
-// Both drawings with the packages under them, fetched as one piece (see docs/decisions.md).
+// Both drawings with the packages under them, fetched as one piece (decision 29).
 export { TimeChart } from './chart/TimeChart';
 export { Course } from './course/Course';
 export { DemandBar } from './demand/DemandBar';

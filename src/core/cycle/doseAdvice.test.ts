@@ -10,7 +10,7 @@ import { cycleProblem } from './problem/problem';
 import { ASSURED } from '../../testing/assured';
 
 const bands = bandsOf('mixedReef', {});
-const SMALL = { seed: 1, particles: 60, otherParticles: 24, members: 60 };
+const SMALL = { seed: 1, particles: 40, otherParticles: 16, members: 60 };
 /** What would have someone add ammonia, as any of our sentences puts it. */
 const ADDS = /\b[Dd]ose (ammonia|\d|until|and|half)|[Aa]dd ammonia|after the next dose/;
 const SCHOOLS: SchoolChoice[] = [
@@ -68,7 +68,7 @@ describe('advice', () => {
             expect(words.filter((text) => ADDS.test(text))).toEqual([]);
           },
         ),
-        { numRuns: 12 },
+        { numRuns: 6 },
       );
     },
   );
@@ -87,7 +87,7 @@ describe('advice', () => {
           expect(advised(builder).filter((text) => ADDS.test(text))).toEqual([]);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: 6 },
     );
   });
 

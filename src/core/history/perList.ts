@@ -5,7 +5,7 @@ export function passing<T>(list: readonly T[], passes: (one: T) => boolean): rea
 
 /**
  * The places of those in a list of which something is so, in order. The list of a tank after an act shares
- * nearly all with the one before, and an item is never changed: only what is new is looked at.
+ * nearly all with the one before, and an item is never changed: only what is new is looked at (decision 20).
  */
 export function placesOf<T extends object>(
   isSo: (one: T) => boolean,

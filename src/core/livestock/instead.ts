@@ -26,7 +26,7 @@ const LATER: NextBest = {
 
 /**
  * What is done instead, by what stands against it: never a milder form of the same. A new rule has its row,
- * or this does not compile.
+ * or this does not compile (decision 25).
  */
 export const INSTEAD: Record<Refused, NextBest> = {
   roomToLive: ANOTHER('A kind that this tank is large enough for at its full size.'),

@@ -44,7 +44,7 @@ const lastMade = new WeakMap<
   { history: ClockHistory; protocol: ClockProtocol; at: number; clock: BatchClock }
 >();
 
-/** The clock of a batch, read from its tank's history; page, tasks and plan of one moment share it. */
+/** The clock of a batch, read from its tank's history; page, tasks and plan of one moment share it (decision 21). */
 export function clockOf(
   batch: Batch,
   history: ClockHistory,

@@ -13,7 +13,7 @@ import {
   type Trial,
 } from './study';
 
-const SMALL = { seed: 1, particles: 120, otherParticles: 24, members: 120 };
+const SMALL = { seed: 1, particles: 60, otherParticles: 16, members: 60 };
 
 describe('the held-out tanks', () => {
   it('are the same for the same seed', () => {

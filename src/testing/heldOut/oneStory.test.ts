@@ -6,7 +6,7 @@ import { METHODS } from './study';
 import { TROUBLES } from './troubles';
 import { liveUntidily, SCHOOL_CHOICES } from './untidy';
 
-const SMALL = { seed: 1, particles: 60, otherParticles: 16, members: 80 };
+const SMALL = { seed: 1, particles: 40, otherParticles: 12, members: 60 };
 
 describe('all that is said of a tank', () => {
   // One look into a life of every kind, late, where verdict and forecast meet; more in `npm run study -- stories`.

@@ -27,7 +27,7 @@ export type Voices = ReturnType<typeof voicesOf>;
 
 /**
  * Where the voices of the app contradict each other: verdict, next test, advice to dose, ready date, what
- * holds it back. Empty where all tell one story.
+ * holds it back. Empty where all tell one story (decision 24).
  */
 export function contradictions({
   history,

@@ -1,7 +1,7 @@
 import { plainLife, middlingReef } from './plainLife';
 import { followToTheLetter } from './toTheLetter';
 
-const SMALL = { seed: 1, particles: 120, otherParticles: 24, members: 120 };
+const SMALL = { seed: 1, particles: 60, otherParticles: 16, members: 60 };
 
 it('a keeper who goes by the next test alone gets a tank of live rock ready', () => {
   const life = plainLife(middlingReef('liveRock'), [{ day: 1, believed: 1.6 }]);

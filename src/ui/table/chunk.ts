@@ -1,3 +1,3 @@
-// Tables and long lists with the packages under them, fetched as one piece (see docs/decisions.md).
+// Tables and long lists with the packages under them, fetched as one piece (decision 29).
 export { DataTable } from './DataTable';
 export { LongList } from './LongList';

@@ -10,7 +10,7 @@ import { forecastOf } from './forecast';
 import type { CauseId, Forecast } from './types';
 
 const day = (n: number) => FILLED + n * DAY_MS;
-const SMALL = { seed: 4, particles: 120, otherParticles: 32, members: 120 };
+const SMALL = { seed: 4, particles: 80, otherParticles: 24, members: 80 };
 const TWO = [{ day: 1, believed: 1.6 }];
 
 function forecastAt(

@@ -1,6 +1,6 @@
 import { quantileOfSorted } from '../../math/quantile';
 import { DAY_MS } from '../../time/zone';
-import { inferEnsemble } from '../inference/ensemble';
+import { inferEnsemble, type InferenceOptions } from '../inference/ensemble';
 import type { CycleProblem } from '../problem/types';
 import { HORIZON_DAYS, runAhead } from './ahead';
 import { asAsked } from './asAsked';
@@ -17,8 +17,12 @@ export interface SimulatedDay {
 }
 
 /** The median course from now on, a row a day, with nothing more done. */
-export function simulate(problem: CycleProblem, days: number, seed: number): SimulatedDay[] {
-  const inferred = inferEnsemble(problem, { seed });
+export function simulate(
+  problem: CycleProblem,
+  days: number,
+  options: InferenceOptions,
+): SimulatedDay[] {
+  const inferred = inferEnsemble(problem, options);
   const { ensemble, ahead } = asAsked(
     inferred,
     runAhead(inferred, { days: Math.max(days, HORIZON_DAYS) }),

@@ -28,7 +28,7 @@ import { weighing } from './weighing';
 
 /**
  * Every kind of fact a keeper can log. Schema, words and history follow from this table; the form of
- * each stands in the log feature, where a kind without one does not compile.
+ * each stands in the log feature, where a kind without one does not compile (decision 5).
  */
 export const KINDS = {
   reading,
