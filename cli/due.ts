@@ -54,6 +54,19 @@ function stateOf({ task, standing }: Settled): string {
   return task.inDays < 0 ? 'overdue' : 'ahead';
 }
 
+/** One time of a thing to do, as the command prints it. */
+export interface DueRow {
+  /** Of its tank and of the time, by which `done` calls it. */
+  key: string;
+  tank: string;
+  title: string;
+  because: string;
+  from: string | null;
+  until: string | null;
+  minutes: number;
+  state: string;
+}
+
 /**
  * What is to be done at tanks over the coming days, the most pressing first: each time of each thing,
  * with the day it is for (from its midnight until the next, in the tank's zone) and what was said of it.
@@ -64,7 +77,7 @@ export function dueJson(
   at: number,
   days: number,
   effort: InferenceOptions,
-): unknown {
+): DueRow[] {
   const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
   const daily = rhythmAsks(log, histories, at, days);
   return tanks

@@ -92,9 +92,10 @@ const CONCENTRATIONS: Record<string, Part> = {
 };
 
 /** A unit as written, or the bare concentration that `--of` or the other side must explain. */
-type Written = { unit: Unit } | { bare: Part };
+export type Written = { unit: Unit } | { bare: Part };
 
-function readUnit(text: string, of: string | undefined): Written {
+/** @throws CliError for a unit that nobody knows */
+export function readUnit(text: string, of: string | undefined): Written {
   const written = text.trim();
   const exact = ALL_UNITS.find((unit) => unit === written);
   if (exact) return { unit: exact };

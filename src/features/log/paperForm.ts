@@ -1,11 +1,12 @@
 import * as z from 'zod';
+import { readingBy } from '@/core/acts/reading';
 import type { EntryBody } from '@/core/records/kinds';
 import { PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import type { Kit } from '@/core/records/schema/kit';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { isDay } from '@/core/time/calendar';
 import { atTimeOn } from '@/core/time/zone';
-import { formatPlain, parseNumber } from '@/core/units/format';
+import { parseNumber } from '@/core/units/format';
 import { unitSymbol, type Unit } from '@/core/units/units';
 
 /** What is written beside tests on paper: ammonia that went in. */
@@ -139,7 +140,7 @@ export function readPaper(
     for (const { id, kit } of filled) {
       const value = numbers[id];
       if (value === undefined || !kit) continue;
-      const read = readCell(kit, value);
+      const read = readingBy(kit.id, kit.body, value);
       if (typeof read === 'string') errors[cellKey(index, id)] = read;
       else days.push({ at: noon, body: read });
     }
@@ -162,25 +163,4 @@ export function readPaper(
     }
   });
   return { days, errors };
-}
-
-/** A number as a reading of a kit, or what is wrong with it. */
-function readCell({ id, body }: RevisionOf<'kit'>, value: number): EntryBody<'reading'> | string {
-  const reading = { kind: 'reading', parameter: body.parameter, kitId: id, dilution: 1 } as const;
-  if (body.scale.form === 'digital') {
-    const { possible } = PARAMETERS[body.parameter];
-    if (body.unit === PARAMETERS[body.parameter].canonicalUnit && value > possible.high) {
-      return `No tank reads ${formatPlain(value)}.`;
-    }
-    return { ...reading, value: { form: 'digital', value, unit: body.unit } };
-  }
-  const { steps } = body.scale;
-  const top = steps.at(-1) ?? 0;
-  if (value > top) {
-    return `The card ends at ${formatPlain(top)}: write that for it and for more.`;
-  }
-  const high = steps.findIndex((step) => step >= value - 1e-9);
-  const exact = Math.abs((steps[high] ?? 0) - value) < 1e-9;
-  const low = exact ? high : Math.max(0, high - 1);
-  return { ...reading, value: { form: 'card', steps: [...steps], low, high } };
 }
