@@ -1,6 +1,6 @@
 import { demoLog } from '../src/core/demo/demoLog';
 import { createRecord } from '../src/core/records/acts';
-import { parseRecords } from '../src/core/records/parse';
+import { parseRecords } from '../src/core/records/file/parse';
 import type { Revision, RevisionOf } from '../src/core/records/schema/revision';
 import { DAY_MS, MINUTE_MS } from '../src/core/time/zone';
 import { ticked } from '../src/store/clockSlice';

@@ -1,5 +1,5 @@
 import { createRecord } from '../src/core/records/acts';
-import { FILE_VERSION, parseRecords } from '../src/core/records/parse';
+import { FILE_VERSION, parseRecords } from '../src/core/records/file/parse';
 import { MINUTE_MS } from '../src/core/time/zone';
 import { ticked } from '../src/store/clockSlice';
 import { logMerged } from '../src/store/logReducer';

@@ -20,14 +20,14 @@ import { freshStart, typicalParameters } from '../src/core/cycle/kinetics/parame
 import { courseFor, runCycle } from '../src/core/cycle/kinetics/run';
 import { demoLog } from '../src/core/demo/demoLog';
 import { carry, cycleProblem, infer } from '../src/core/cycle/forecast';
-import { canAdd } from '../src/core/livestock/add';
+import { canAdd } from '../src/core/livestock/add/add';
 import { CATALOGUE } from '../src/core/livestock/catalogue';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
-import { calendarEvents } from '../src/core/rhythm/calendarEvents';
+import { calendarEvents } from '../src/core/rhythm/calendar/calendarEvents';
 import { choreTimesOf } from '../src/core/rhythm/choreAsks';
-import { icsOf } from '../src/core/rhythm/ics';
+import { icsOf } from '../src/core/rhythm/calendar/ics';
 import { loadOf } from '../src/core/rhythm/load';
 import { print, timed } from './print';
 

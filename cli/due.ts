@@ -7,7 +7,7 @@ import { stockSource } from '../src/core/livestock/planner/source';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { rhythmAsks } from '../src/core/rhythm/rhythmAsks';
 import { tanksInOrder } from '../src/core/history/tanksInOrder';
-import { asksOfTank } from '../src/core/tasks/asksOfTank';
+import { asksOfTank } from '../src/core/tasks/sources/asksOfTank';
 import { allOccurrences } from '../src/core/tasks/due';
 import { settle, type Settled } from '../src/core/tasks/settle';
 import type { Ask, TaskWorld } from '../src/core/tasks/types';

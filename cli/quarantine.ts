@@ -1,9 +1,9 @@
 import { instant, tankHistory, type Log } from '../src/core';
-import { finderWith } from '../src/core/livestock/lodgers';
+import { finderWith } from '../src/core/livestock/roster/lodgers';
 import { clockOf } from '../src/core/quarantine/batch';
 import { protocolOf } from '../src/core/quarantine/protocols';
-import { workingSponge } from '../src/core/quarantine/seeded';
-import { ammoniaPlan } from '../src/core/quarantine/water';
+import { workingSponge } from '../src/core/quarantine/tank/seeded';
+import { ammoniaPlan } from '../src/core/quarantine/tank/water';
 import { iso } from './iso';
 
 const round = (value: number, digits: number) => Number(value.toFixed(digits));

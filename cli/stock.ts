@@ -1,7 +1,7 @@
 import { tankHistory, type Log } from '../src/core';
 import { cycleProblem, foretell, infer, type Posterior } from '../src/core/cycle/forecast';
 import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
-import { canAdd } from '../src/core/livestock/add';
+import { canAdd } from '../src/core/livestock/add/add';
 import type { CatalogueAnimal } from '../src/core/livestock/catalogue';
 import { judgeTogether } from '../src/core/livestock/compatibility/judge';
 import { ANY_HOME, callIt } from '../src/core/livestock/compatibility/types';

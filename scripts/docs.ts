@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
-import { FILE_VERSION } from '../src/core/records/parse';
-import { logFileJsonSchema } from '../src/core/records/jsonSchema';
+import { FILE_VERSION } from '../src/core/records/file/parse';
+import { logFileJsonSchema } from '../src/core/records/file/jsonSchema';
 import { TERMS } from '../src/features/glossary/terms';
 
 /** Documents that are written from the code, so that they can't drift from it. */

@@ -86,14 +86,14 @@ const ADDITIONS: readonly Addition[] = [
     name: 'madeUpSource',
     add: (copy) => {
       copy.write(
-        'src/core/tasks/madeUpSource.ts',
-        "import type { TaskSource } from './types';\nexport const madeUpSource: TaskSource = { occurrences: () => [] };\n",
+        'src/core/tasks/sources/madeUpSource.ts',
+        "import type { TaskSource } from '../types';\nexport const madeUpSource: TaskSource = { occurrences: () => [] };\n",
       );
       const sources = 'src/core/tasks/sources.ts';
       copy.after(
         sources,
-        "import { guide } from './guide';",
-        "\nimport { madeUpSource } from './madeUpSource';",
+        "import { guide } from './sources/guide';",
+        "\nimport { madeUpSource } from './sources/madeUpSource';",
       );
       return copy.after(sources, 'export const TASK_SOURCES = {', ' madeUpSource,');
     },

@@ -1,6 +1,6 @@
 import { parseRecords } from '../../src/core';
 import { CATALOGUE } from '../../src/core/livestock/catalogue';
-import { nitrogenOf } from '../../src/core/livestock/bioload';
+import { nitrogenOf } from '../../src/core/livestock/food/bioload';
 import { bodyGrams } from '../../src/core/livestock/body';
 import { animalIdSchema, keySchema, narrowKey } from '../../src/core/records/keys';
 

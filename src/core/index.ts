@@ -3,19 +3,19 @@
  * seed, and nothing knows of a screen. The demo log (core/demo) is imported on its own, so that it
  * stays out of the first load.
  */
-export * from './cycle/forecast/rangeWords';
+export * from './cycle/forecast/dates/rangeWords';
 export type * from './cycle/forecast/types';
 export * from './cycle/milestone';
 export * from './cycle/milestones';
 export * from './cycle/succession';
-export * from './cycle/cycleSentence';
-export * from './cycle/todaySentence';
-export { bandWords } from './cycle/verdict/conditions';
-export { NITRITE_SPOILS_NITRATE, nitriteSpoils } from './cycle/verdict/chain';
+export * from './cycle/words/cycleSentence';
+export * from './cycle/words/todaySentence';
+export { bandWords } from './cycle/verdict/criteria/conditions';
+export { NITRITE_SPOILS_NITRATE, nitriteSpoils } from './cycle/verdict/criteria/chain';
 export * from './cycle/schools';
 export * from './cycle/verdict/types';
 export { verdictOf } from './cycle/verdict/verdict';
-export { isStale } from './cycle/verdict/zero';
+export { isStale } from './cycle/verdict/criteria/zero';
 export * from './history/derive';
 export * from './history/reading';
 export * from './history/standing';
@@ -31,9 +31,9 @@ export * from './parameters/plausible';
 export * from './parameters/registry';
 export * from './records/acts';
 export * from './records/common';
-export * from './records/encoding';
-export * from './records/file';
-export * from './records/importPlan';
+export * from './records/file/encoding';
+export * from './records/file/file';
+export * from './records/file/importPlan';
 export * from './records/kinds';
 export * from './records/kinds/animals';
 export * from './records/kinds/dose';
@@ -48,7 +48,7 @@ export * from './records/kinds/waterChange';
 export * from './records/kitTemplates';
 export * from './records/log';
 export * from './records/merge';
-export * from './records/parse';
+export * from './records/file/parse';
 export * from './records/schema/kit';
 export * from './records/schema/revision';
 export * from './records/schema/settings';

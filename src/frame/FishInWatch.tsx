@@ -1,5 +1,5 @@
 import type { Forecast } from '@/core/cycle/forecast/types';
-import { binderWords } from '@/core/quarantine/binder';
+import { binderWords } from '@/core/quarantine/medicine/binder';
 import { freeAmmoniaNow } from '@/core/meaning/fishIn';
 import { readingWords } from '@/core/history/reading';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';

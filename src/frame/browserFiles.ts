@@ -1,4 +1,4 @@
-import { decodeText, type Decoded } from '@/core/records/encoding';
+import { decodeText, type Decoded } from '@/core/records/file/encoding';
 
 /** Hands the person a file under a name. */
 export function download(name: string, text: string, type = 'application/json'): void {

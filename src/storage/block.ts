@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { FILE_VERSION, type RawRow } from '../core/records/parse';
+import { FILE_VERSION, type RawRow } from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
 
 /** Records in one block: a value of the database has a size beyond which a browser never answers. */

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { FILE_VERSION, parseRecords } from '../core/records/parse';
+import { FILE_VERSION, parseRecords } from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
 
 const messageSchema = z.discriminatedUnion('kind', [

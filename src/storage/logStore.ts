@@ -2,7 +2,12 @@ import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { allRevisions, EMPTY_LOG, mergeRevisions } from '../core/records/log';
 import { withoutDoubles } from '../core/records/doubles';
 import { compareInFull } from '../core/records/order';
-import { FILE_VERSION, parseRecords, type ParsedRows, type RawRow } from '../core/records/parse';
+import {
+  FILE_VERSION,
+  parseRecords,
+  type ParsedRows,
+  type RawRow,
+} from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
 import { BLOCK_RECORDS, inBlocks, readBlock, writeBlock } from './block';
 import type { Flush } from './flush';

@@ -1,8 +1,8 @@
 import { demoLog } from '../core/demo/demoLog';
 import { tankHistory } from '../core/history/derive';
 import { EMPTY_LOG, mergeRevisions } from '../core/records/log';
-import { asksOfTank, asksOfTanks } from '../core/tasks/asksOfTank';
-import { asksSource } from '../core/tasks/asksSource';
+import { asksOfTank, asksOfTanks } from '../core/tasks/sources/asksOfTank';
+import { asksSource } from '../core/tasks/sources/asksSource';
 import { HERE, testServices } from '../testing/services';
 import { renewAsks } from './asking';
 import { ticked } from './clockSlice';

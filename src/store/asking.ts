@@ -1,4 +1,4 @@
-import { asksSource } from '../core/tasks/asksSource';
+import { asksSource } from '../core/tasks/sources/asksSource';
 import { hashText } from '../core/math/hash';
 import { rhythmAsks } from '../core/rhythm/rhythmAsks';
 import type { Ask } from '../core/tasks/types';

@@ -1,7 +1,7 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 import type { MethodOutcome } from '../core/cycle/dosing/methods';
 import type { Forecast, Posterior } from '../core/cycle/forecast';
-import type { PlanMove } from '../core/livestock/planner/moves';
+import type { PlanMove } from '../core/livestock/planner/search/moves';
 import type { Plan } from '../core/livestock/planner/types';
 import type { AsksOfTank } from '../core/tasks/types';
 

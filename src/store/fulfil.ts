@@ -1,4 +1,4 @@
-import { fulfilledBy } from '../core/livestock/fulfilled';
+import { fulfilledBy } from '../core/livestock/roster/fulfilled';
 import type { EntryBody } from '../core/records/kinds';
 import type { ActWriter } from '../core/acts/writer';
 

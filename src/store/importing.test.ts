@@ -1,6 +1,6 @@
 import { kitFrom } from '../core/records/kitTemplates';
 import { createRecord } from '../core/records/acts';
-import { toLogFile, writeLogFile } from '../core/records/file';
+import { toLogFile, writeLogFile } from '../core/records/file/file';
 import type { Revision } from '../core/records/schema/revision';
 import { testServices } from '../testing/services';
 import { LogBuilder, onDay } from '../testing/logBuilder';

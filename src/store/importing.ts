@@ -1,6 +1,6 @@
-import { planImport, type ImportPlan } from '../core/records/importPlan';
-import { readHeader, type FileReading } from '../core/records/file';
-import { parseRecords } from '../core/records/parse';
+import { planImport, type ImportPlan } from '../core/records/file/importPlan';
+import { readHeader, type FileReading } from '../core/records/file/file';
+import { parseRecords } from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { logMerged } from './logReducer';

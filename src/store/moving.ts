@@ -1,7 +1,7 @@
 import { tankHistory } from '../core/history/derive';
-import { finderWith, lengthNow } from '../core/livestock/lodgers';
-import { moveEntries, type Move, type Place } from '../core/livestock/moving';
-import { isHere, rosterOf } from '../core/livestock/roster';
+import { finderWith, lengthNow } from '../core/livestock/roster/lodgers';
+import { moveEntries, type Move, type Place } from '../core/livestock/roster/moving';
+import { isHere, rosterOf } from '../core/livestock/roster/roster';
 import type { Entry } from '../core/records/kinds';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { isoInZone } from '../core/time/zone';

@@ -1,7 +1,7 @@
 import { photoId, photoText } from '../core/photos/photo';
 import { readPhotosFile, writePhotosFile } from '../core/photos/file';
 import { tankHistory } from '../core/history/derive';
-import { rosterOf } from '../core/livestock/roster';
+import { rosterOf } from '../core/livestock/roster/roster';
 import type { Log } from '../core/records/log';
 import { BARE_TANK } from '../testing/logBuilder';
 import { testServices } from '../testing/services';

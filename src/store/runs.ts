@@ -4,7 +4,7 @@ import type { RevisionOf } from '../core/records/schema/revision';
 import type { Run } from '../core/records/schema/run';
 import { derivedId } from '../core/math/hash';
 import { headOf, isType, liveHead, recordOf } from '../core/records/log';
-import { ended, withClock, withStep } from '../core/runs/changes';
+import { ended, withClock, withStep } from '../core/runs/procedures/changes';
 import type { ActWriter } from '../core/acts/writer';
 import { recordAct } from './record';
 import type { AppThunk, RootState } from './state';

@@ -1,8 +1,8 @@
 import * as z from 'zod';
-import type { AddAnswer, AddQuestion } from '../core/livestock/add';
+import type { AddAnswer, AddQuestion } from '../core/livestock/add/add';
 import { stockSource, type StockSource } from '../core/livestock/planner/source';
 import type { Carried, CycleProblem, Posterior } from '../core/cycle/forecast';
-import { keptPlan, planMoves } from '../core/livestock/planner/moves';
+import { keptPlan, planMoves } from '../core/livestock/planner/search/moves';
 import { withoutShare } from '../core/moving/withoutShare';
 import { hashText } from '../core/math/hash';
 import { DAY_MS, HOUR_MS } from '../core/time/zone';

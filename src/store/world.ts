@@ -11,7 +11,7 @@ import {
   type Derived,
 } from '../core/history/derive';
 import type { TankHistory } from '../core/history/tankHistory';
-import { planMarks } from '../core/livestock/planner/marks';
+import { planMarks } from '../core/livestock/planner/dates/marks';
 import type { Plan } from '../core/livestock/planner/types';
 import type { Bands } from '../core/parameters/bands';
 import type { ParameterId } from '../core/parameters/registry';

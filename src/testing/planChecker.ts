@@ -1,4 +1,4 @@
-import { nitrogenOf } from '../core/livestock/bioload';
+import { nitrogenOf } from '../core/livestock/food/bioload';
 import { bodyGrams, lengthAfter } from '../core/livestock/body';
 import { animalOf, type CatalogueAnimal } from '../core/livestock/catalogue';
 import { judgeTogether } from '../core/livestock/compatibility/judge';

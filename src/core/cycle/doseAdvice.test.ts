@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '..';
 import type { AnimalGroup } from '../records/kinds/animals';
-import { cycle } from '../tasks/cycleTasks';
+import { cycle } from '../tasks/sources/cycleTasks';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { redoseAdvice } from './dosing/redose';
 import { NO_AMMONIA } from './doseAdvice';

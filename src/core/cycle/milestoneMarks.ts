@@ -1,5 +1,5 @@
 import type { Milestone } from './milestone';
-import { daySpanWords } from './forecast/rangeWords';
+import { daySpanWords } from './forecast/dates/rangeWords';
 import { shortDay } from '../time/words';
 
 /** Milestones as the course draws them, each with its date or range in words. */

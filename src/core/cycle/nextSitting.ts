@@ -9,7 +9,7 @@ import {
   type AlkalinityRaise,
 } from './dosing/alkalinityRaise';
 import type { NextTest } from './forecast/types';
-import { conditionsToTest } from './verdict/conditions';
+import { conditionsToTest } from './verdict/criteria/conditions';
 
 /** All that is asked of a keeper who goes by the next test alone. */
 export interface NextSitting {

@@ -1,8 +1,8 @@
 import { capitalise, formatPlain, listWords } from '../units/format';
 import { unreachable } from '../unreachable';
 import { partnersOf, type CatalogueAnimal } from './catalogue';
-import { mealWords } from './meals';
-import { hazards, type TraitLine } from './hazards';
+import { mealWords } from './food/meals';
+import { hazards, type TraitLine } from './add/hazards';
 
 type Of<G extends CatalogueAnimal['group']> = Extract<CatalogueAnimal, { group: G }>;
 

@@ -1,9 +1,9 @@
 import { cycleProblem, infer } from '../cycle/forecast';
-import { carry } from '../cycle/forecast/carry';
+import { carry } from '../cycle/forecast/course/carry';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { upkeepOfNew } from '../rhythm/upkeepOfNew';
-import { moveTank } from '../runs/moveTank';
+import { moveTank } from '../runs/procedures/moveTank';
 import { stepsOf } from '../runs/procedure';
 import { gapOf, gapWords, KEPT, moveWater } from './plan';
 import { withoutShare } from './withoutShare';

@@ -1,4 +1,4 @@
-import type { Carried } from '../cycle/forecast/carry';
+import type { Carried } from '../cycle/forecast/course/carry';
 import { FREE_AMMONIA_LEVELS } from '../seawater/ammonia';
 import { DAY_MS } from '../time/zone';
 import { formatPlain } from '../units/format';

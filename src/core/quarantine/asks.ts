@@ -9,12 +9,12 @@ import { SIGN_WORDS } from '../records/kinds/look';
 import { shortDay, timeWords } from '../time/words';
 import { addDaysIn, HOUR_MS, instant, startOfDayIn } from '../time/zone';
 import { countOf, formatPlain, listWords } from '../units/format';
-import type { BatchClock, StandingSign } from './clock';
-import { FREE_MOST } from './hold';
-import { medicineAsks } from './medicineAsks';
+import type { BatchClock, StandingSign } from './clock/clock';
+import { FREE_MOST } from './clock/hold';
+import { medicineAsks } from './medicine/medicineAsks';
 import { otherSigns } from './transfer';
-import { presentIn } from './treated';
-import type { AmmoniaPlan } from './water';
+import { presentIn } from './medicine/treated';
+import type { AmmoniaPlan } from './tank/water';
 
 /** Days after a batch began in which ammonia is tested even where a filter clears it. */
 const FIRST_DAYS = 7;

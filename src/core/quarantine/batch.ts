@@ -1,12 +1,12 @@
 import type { Logged } from '../history/logged';
 import { countedReadings, type TankHistory } from '../history/tankHistory';
-import type { Lot } from '../livestock/roster';
+import type { Lot } from '../livestock/roster/roster';
 import type { LookEntry } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
 import type { Protocol } from '../records/schema/protocol';
 import { daysBetween } from '../time/zone';
 import { lookOn, lotsIn, lotsToLook } from './who';
-import { batchClock, type BatchClock } from './clock';
+import { batchClock, type BatchClock } from './clock/clock';
 
 /** One animal of a batch, or those that came together, and how it was seen. */
 export interface BatchAnimal {

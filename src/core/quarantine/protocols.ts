@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { protocolSchema, type Protocol } from '../records/schema/protocol';
-import type { BatchClock } from './clock';
+import type { BatchClock } from './clock/clock';
 import protocols from './protocols.json';
 
 /** The ways of quarantine, the usual one first; a wrong row does not pass the tests. */

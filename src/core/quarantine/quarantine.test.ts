@@ -13,12 +13,12 @@ import {
   fallowRefusal,
   warmthSince,
   wetInto,
-} from './fallow';
-import { highestStepUnder, holdAmmonia, settledPeak } from './hold';
-import { concentration, medicineConflicts, redose, type MedicineHome } from './medicine';
+} from './clock/fallow';
+import { highestStepUnder, holdAmmonia, settledPeak } from './clock/hold';
+import { concentration, medicineConflicts, redose, type MedicineHome } from './medicine/medicine';
 import { PROTOCOLS, protocolsFor, stagesNow } from './protocols';
-import { meaningsOf, notEatingPlan } from './signs';
-import { spongeCarries, spongeWords } from './sponge';
+import { meaningsOf, notEatingPlan } from './clock/signs';
+import { spongeCarries, spongeWords } from './tank/sponge';
 
 const WATER = { ph: 8.1, temperature: 25, salinity: 35 };
 /** 0.1 g of pellets of 45 % a day, by the share that ends as ammonia, mg N. */

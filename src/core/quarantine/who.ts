@@ -1,6 +1,6 @@
 import type { Logged } from '../history/logged';
 import type { TankHistory } from '../history/tankHistory';
-import { isHere, rosterOf, type Lot, type RosterSource } from '../livestock/roster';
+import { isHere, rosterOf, type Lot, type RosterSource } from '../livestock/roster/roster';
 import type { LookEntry } from '../records/kinds/look';
 import type { Batch } from '../records/schema/batch';
 import { dayOf, instant } from '../time/zone';

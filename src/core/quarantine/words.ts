@@ -5,11 +5,11 @@ import { DAY_MS } from '../time/zone';
 import { countOf, formatPlain, listWords } from '../units/format';
 import { unitSymbol } from '../units/units';
 import type { BatchView } from './batch';
-import type { BatchClock, StandingSign } from './clock';
+import type { BatchClock, StandingSign } from './clock/clock';
 import { otherSigns, type Transfer } from './transfer';
 import { PARAMETERS } from '../parameters/registry';
-import type { Held, Holds } from './held';
-import type { AmmoniaPlan } from './water';
+import type { Held, Holds } from './clock/held';
+import type { AmmoniaPlan } from './tank/water';
 
 /** Whether a batch may be released, and if not, what it waits for: first of all in a sentence. */
 export function batchSentence(

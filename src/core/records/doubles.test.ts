@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { EMPTY_LOG, headOf, mergeRevisions, readLogFile, writeLogFile, type Revision } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
-import { toLogFile } from './file';
-import { decodeText } from './encoding';
+import { toLogFile } from './file/file';
+import { decodeText } from './file/encoding';
 
 /** A log with one reading, told twice under one identity: of nothing, and of 2 ppm. */
 function twice(): [Revision[], Revision, Revision] {

@@ -5,7 +5,7 @@ import type { Ask } from '../tasks/types';
 import { dayOf, dayStart } from '../time/zone';
 import { countOf } from '../units/format';
 import { choreKey, choresOf, choreTimes, type Chore } from './chores';
-import { whileAway, type Moved } from './away';
+import { whileAway, type Moved } from './away/away';
 import { dayAfter, daysApart } from './days';
 import { ruleWords, usualGap } from './rule';
 

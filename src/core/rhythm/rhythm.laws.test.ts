@@ -3,7 +3,7 @@ import { LogBuilder } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { createRecord } from '../records/acts';
 import type { ChoreRule } from '../records/schema/chore';
-import { asked } from '../tasks/asked';
+import { asked } from '../tasks/sources/asked';
 import { settle } from '../tasks/settle';
 import type { Occurrence } from '../tasks/types';
 import { addDaysIn, dayOf, dayStart, HOUR_MS, isoInZone, startOfDayIn } from '../time/zone';

@@ -1,6 +1,6 @@
-import { acclimate } from './acclimate';
-import { build } from './build';
-import { calibrate } from './calibrate';
+import { acclimate } from './procedures/acclimate';
+import { build } from './procedures/build';
+import { calibrate } from './procedures/calibrate';
 import { anemoneInPump } from './emergency/anemoneInPump';
 import { ammoniaSpike } from './emergency/ammoniaSpike';
 import { contaminant } from './emergency/contaminant';
@@ -12,13 +12,13 @@ import { overdose } from './emergency/overdose';
 import { personHurt } from './emergency/personHurt';
 import { powerCut } from './emergency/powerCut';
 import { salinitySwing } from './emergency/salinitySwing';
-import { fill } from './fill';
-import { loss } from './loss';
-import { mix } from './mix';
-import { closeTank, moveTank } from './moveTank';
-import { outbreak } from './outbreak';
+import { fill } from './procedures/fill';
+import { loss } from './procedures/loss';
+import { mix } from './procedures/mix';
+import { closeTank, moveTank } from './procedures/moveTank';
+import { outbreak } from './procedures/outbreak';
 import { given, type Procedure } from './procedure';
-import { waterChange } from './waterChange';
+import { waterChange } from './procedures/waterChange';
 
 /** The waiting times of a sitting's tests, each a clock of its own. */
 const testWait: Procedure = {

@@ -3,7 +3,7 @@ import { EMPTY_LOG, headOf, mergeRevisions, recordOf } from '../records/log';
 import { runSchema, type Run } from '../records/schema/run';
 import { testId } from '../../testing/logBuilder';
 import { PROCEDURES } from './procedures';
-import { ended, withClock, withStep } from './changes';
+import { ended, withClock, withStep } from './procedures/changes';
 import { standingOfRun } from './standing';
 
 const AT = Date.parse('2026-03-02T12:00:00Z');

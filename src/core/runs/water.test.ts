@@ -1,12 +1,12 @@
 import { tankHistory } from '../history/derive';
 import { runSchema, type Run } from '../records/schema/run';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
-import { massOf, steadyAt } from './build';
-import { saltIn } from './mix';
+import { massOf, steadyAt } from './procedures/build';
+import { saltIn } from './procedures/mix';
 import { PROCEDURES, type ProcedureId } from './procedures';
-import { withClock, withStep } from './changes';
+import { withClock, withStep } from './procedures/changes';
 import { standingOfRun } from './standing';
-import { topOffLeftOff } from './topOff';
+import { topOffLeftOff } from './procedures/topOff';
 
 const AT = onDay(3);
 const iso = (minutes: number) => new Date(AT + minutes * 60_000).toISOString();

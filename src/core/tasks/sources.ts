@@ -1,13 +1,13 @@
-import { arrivals } from './arrivals';
-import { asked, rhythm } from './asked';
-import { building } from './building';
-import { cadence } from './cadence';
-import { cycle } from './cycleTasks';
-import { gates } from './gates';
-import { guide } from './guide';
-import { quarantine } from './quarantine';
-import { telling } from './telling';
-import { stocking } from './stocking';
+import { arrivals } from './sources/arrivals';
+import { asked, rhythm } from './sources/asked';
+import { building } from './sources/building';
+import { cadence } from './sources/cadence';
+import { cycle } from './sources/cycleTasks';
+import { gates } from './sources/gates';
+import { guide } from './sources/guide';
+import { quarantine } from './sources/quarantine';
+import { telling } from './sources/telling';
+import { stocking } from './sources/stocking';
 import type { TaskSource } from './types';
 
 /** Everything that asks for things to be done; of equally pressing ones the earlier comes first. */

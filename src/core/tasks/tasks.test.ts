@@ -14,7 +14,7 @@ import {
   type ParameterId,
 } from '..';
 import { demoLog } from '../demo/demoLog';
-import { cadence } from './cadence';
+import { cadence } from './sources/cadence';
 import { LogBuilder, type TestTank, onDay, testId } from '../../testing/logBuilder';
 import { ASSURED } from '../../testing/assured';
 

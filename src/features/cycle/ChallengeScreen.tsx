@@ -3,9 +3,9 @@ import { challengeRun, type ChallengeRun } from '@/core/cycle/dosing/challengeRu
 import { hasAnimals } from '@/core/cycle/doseAdvice';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import { proofDose, riseWords } from '@/core/cycle/doseSize';
-import { testHoursOf } from '@/core/cycle/verdict/challenge';
+import { testHoursOf } from '@/core/cycle/verdict/criteria/challenge';
 import { leftOfDose } from '@/core/cycle/verdict/proof';
-import { dateRangeInSentence } from '@/core/cycle/forecast/rangeWords';
+import { dateRangeInSentence } from '@/core/cycle/forecast/dates/rangeWords';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';
 import { selectForecast, selectHistory } from '@/store/inView';

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import { View } from 'react-native';
 import type { Forecast, SeriesBand } from '@/core/cycle/forecast/types';
-import { nitriteSpoils } from '@/core/cycle/verdict/chain';
+import { nitriteSpoils } from '@/core/cycle/verdict/criteria/chain';
 import { readingWords } from '@/core/history/reading';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { fromCanonical } from '@/core/parameters/convert';

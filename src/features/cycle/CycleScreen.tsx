@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
 import { proofDoseWords, riseWords } from '@/core/cycle/doseSize';
-import { cycleSentence } from '@/core/cycle/cycleSentence';
+import { cycleSentence } from '@/core/cycle/words/cycleSentence';
 import { schoolWords } from '@/core/cycle/schools';
 import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';

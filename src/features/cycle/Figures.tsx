@@ -1,9 +1,9 @@
 import { useTyped } from '@/store/hooks';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { chanceWords } from '@/core/cycle/chanceWords';
+import { chanceWords } from '@/core/cycle/words/chanceWords';
 import { chanceReadyBy } from '@/core/cycle/forecast/chance';
-import { dateRangeWords } from '@/core/cycle/forecast/rangeWords';
+import { dateRangeWords } from '@/core/cycle/forecast/dates/rangeWords';
 import type { Forecast, ValueRange } from '@/core/cycle/forecast/types';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { momentInSentence, shortDay } from '@/core/time/words';

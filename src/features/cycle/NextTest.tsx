@@ -4,7 +4,7 @@ import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
 import { conditionSitting, nextSitting } from '@/core/cycle/nextSitting';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/rangeWords';
+import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/dates/rangeWords';
 import type { Forecast } from '@/core/cycle/forecast/types';
 import { dueWords } from '@/core/tasks/due';
 import { PARAMETERS } from '@/core/parameters/registry';

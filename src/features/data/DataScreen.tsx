@@ -1,9 +1,9 @@
 import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { actsOf, keysOfAct } from '@/core/records/acts';
-import { toLogFile, writeLogFile } from '@/core/records/file';
+import { toLogFile, writeLogFile } from '@/core/records/file/file';
 import type { Revision } from '@/core/records/schema/revision';
-import type { ImportPlan } from '@/core/records/importPlan';
+import type { ImportPlan } from '@/core/records/file/importPlan';
 import { allRevisions, headsOfType } from '@/core/records/log';
 import { isPhotosFile } from '@/core/photos/format';
 import { dayOf } from '@/core/time/zone';

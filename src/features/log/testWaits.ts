@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { ReadingEntry } from '@/core/records/kinds/reading';
-import { challengeOver } from '@/core/runs/challenge';
+import { challengeOver } from '@/core/runs/procedures/challenge';
 import { instant, MINUTE_MS } from '@/core/time/zone';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import type { ActWriter } from '@/core/acts/writer';

@@ -1,6 +1,6 @@
 import { act, cleanup, screen, waitFor } from '@testing-library/react';
 import { photoId, photoText } from '@/core/photos/photo';
-import { rosterOf } from '@/core/livestock/roster';
+import { rosterOf } from '@/core/livestock/roster/roster';
 import { selectHistory } from '@/store/inView';
 import type { AppStore } from '@/store/store';
 import { demoStore, press, show } from '@/testing/appHarness';

@@ -8,7 +8,7 @@ import {
   type AwayHow,
   type AwayLine,
   type AwayPlan,
-} from '@/core/rhythm/awayPlan';
+} from '@/core/rhythm/away/awayPlan';
 import type { Absence } from '@/core/records/schema/absence';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { dayWords, shortDay } from '@/core/time/words';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { calendarEvents } from '@/core/rhythm/calendarEvents';
+import { calendarEvents } from '@/core/rhythm/calendar/calendarEvents';
 import { dayOf } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { download } from '@/frame/browserFiles';
@@ -41,7 +41,7 @@ export function CalendarPart() {
   const hour = settings.remindHour ?? USUAL_HOUR;
   const save = async () => {
     const events = calendarEvents(log, datedTanks(store.getState()), now);
-    const { icsOf } = await import('@/core/rhythm/ics');
+    const { icsOf } = await import('@/core/rhythm/calendar/ics');
     download(`zoarium-${dayOf(now, zone)}.ics`, icsOf(events, hour, now), 'text/calendar');
     dispatch(
       noticed({ text: `${countOf(events.length, 'date')} in the calendar file`, undo: null }),

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { isHere, rosterOf } from '@/core/livestock/roster';
+import { isHere, rosterOf } from '@/core/livestock/roster/roster';
 import { upkeepOf } from '@/core/rhythm/load';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { aboutSpan } from '@/core/units/duration';

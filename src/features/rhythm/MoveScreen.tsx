@@ -3,7 +3,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
-import { isHere, rosterOf } from '@/core/livestock/roster';
+import { isHere, rosterOf } from '@/core/livestock/roster/roster';
 import { gapOf, gapWords, KEPT, moveWater, type Gap, type KeptId } from '@/core/moving/plan';
 import { upkeepOf } from '@/core/rhythm/load';
 import { upkeepOfNew } from '@/core/rhythm/upkeepOfNew';

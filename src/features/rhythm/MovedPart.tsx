@@ -1,8 +1,8 @@
 import { View } from 'react-native';
 import { useState } from 'react';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { moveEntries } from '@/core/livestock/moving';
-import type { Lot } from '@/core/livestock/roster';
+import { moveEntries } from '@/core/livestock/roster/moving';
+import type { Lot } from '@/core/livestock/roster/roster';
 import { isoInZone } from '@/core/time/zone';
 import type { Kept } from '@/core/records/kinds/standstill';
 import { countOf, parseNumber } from '@/core/units/format';

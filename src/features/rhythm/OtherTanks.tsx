@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { todaySentence } from '@/core/cycle/todaySentence';
+import { todaySentence } from '@/core/cycle/words/todaySentence';
 import { spanOfMinutes } from '@/core/units/duration';
 import { countOf } from '@/core/units/format';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';

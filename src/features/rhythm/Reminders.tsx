@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import * as z from 'zod';
-import { reminderOf } from '@/core/rhythm/reminder';
+import { reminderOf } from '@/core/rhythm/calendar/reminder';
 import { dayOf, instant } from '@/core/time/zone';
 import { mayNotify, notify } from '@/frame/notify';
 import { draftChanged } from '@/store/draftsSlice';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { daysAway } from '@/core/rhythm/awayPlan';
+import { daysAway } from '@/core/rhythm/away/awayPlan';
 import { dayWords, fullDayWords } from '@/core/time/words';
 import { dayStart } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';

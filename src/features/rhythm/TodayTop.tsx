@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
-import { lapseOf, silenceWords } from '@/core/rhythm/lapse';
+import { lapseOf, silenceWords } from '@/core/rhythm/away/lapse';
 import { dayWords } from '@/core/time/words';
 import { dayOf, dayStart } from '@/core/time/zone';
 import { addressOf } from '@/frame/addressOf';

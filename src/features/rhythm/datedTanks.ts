@@ -1,4 +1,4 @@
-import type { DatedTank } from '@/core/rhythm/calendarEvents';
+import type { DatedTank } from '@/core/rhythm/calendar/calendarEvents';
 import { selectTanks } from '@/store/selectors';
 import type { RootState } from '@/store/state';
 import { selectHistoryOf, selectMilestonesOf, selectTasksOf } from '@/store/world';

@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
-import { isHere, rosterOf } from '@/core/livestock/roster';
+import { isHere, rosterOf } from '@/core/livestock/roster/roster';
 import { changeSettings } from '@/store/settings';
 import { recordAct } from '@/store/record';
 import { selectHistory } from '@/store/inView';

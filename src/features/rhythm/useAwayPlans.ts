@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { awayPlan, type AwayPlan } from '@/core/rhythm/awayPlan';
+import { awayPlan, type AwayPlan } from '@/core/rhythm/away/awayPlan';
 import type { Absence } from '@/core/records/schema/absence';
 import { useAppSelector } from '@/store/hooks';
 import { selectNow } from '@/store/selectors';

@@ -6,7 +6,7 @@ import { liveHead } from '@/core/records/log';
 import type { Entry } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { SPAN_WORDS, stepsOf, type Step } from '@/core/runs/procedure';
-import { ended } from '@/core/runs/changes';
+import { ended } from '@/core/runs/procedures/changes';
 import { standingOfRun, type RunStanding } from '@/core/runs/standing';
 import { countdownWords, momentInSentence } from '@/core/time/words';
 import { isoInZone } from '@/core/time/zone';

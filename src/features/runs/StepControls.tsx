@@ -3,7 +3,7 @@ import { CAUTIONS } from '@/core/cautions';
 import type { TankHistory } from '@/core/history/tankHistory';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import type { Asked, Step } from '@/core/runs/procedure';
-import { withClock } from '@/core/runs/changes';
+import { withClock } from '@/core/runs/procedures/changes';
 import { instant } from '@/core/time/zone';
 import { formatExact, formatPlain, parseNumber } from '@/core/units/format';
 import { unitSymbol, type Unit } from '@/core/units/units';

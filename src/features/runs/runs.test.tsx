@@ -1,7 +1,7 @@
 import { act, screen, waitFor } from '@testing-library/react';
 import { liveHead } from '@/core/records/log';
 import { PROCEDURES } from '@/core/runs/procedures';
-import { withClock, withStep } from '@/core/runs/changes';
+import { withClock, withStep } from '@/core/runs/procedures/changes';
 import { HOUR_MS, MINUTE_MS } from '@/core/time/zone';
 import { beginRun, changeRun, liveRun, selectLiveRuns, startClock } from '@/store/runs';
 import { US_SETTINGS } from '@/core/records/schema/settings';

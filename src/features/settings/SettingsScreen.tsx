@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { bandWords } from '@/core/cycle/verdict/conditions';
+import { bandWords } from '@/core/cycle/verdict/criteria/conditions';
 import { BAND_PRESETS, type BandPresetId } from '@/core/parameters/bands';
 import { fromCanonical, toCanonical } from '@/core/parameters/convert';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '@/core/parameters/registry';

@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { journeyOf } from '@/core/livestock/journey';
+import { journeyOf } from '@/core/livestock/add/journey';
 import { shortDay } from '@/core/time/words';
 import { useAppSelector } from '@/store/hooks';
 import { selectLog } from '@/store/selectors';

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { lossesIn } from '@/core/livestock/losses';
+import { lossesIn } from '@/core/livestock/roster/losses';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';

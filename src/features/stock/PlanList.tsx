@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { animalsCalled } from '@/core/records/kinds/animals';
-import type { PlanMove } from '@/core/livestock/planner/moves';
+import type { PlanMove } from '@/core/livestock/planner/search/moves';
 import type { Plan, PlanItem } from '@/core/livestock/planner/types';
 import { dayWords, shortDay } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';

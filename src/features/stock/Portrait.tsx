@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import type { Lot } from '@/core/livestock/roster';
+import type { Lot } from '@/core/livestock/roster/roster';
 import { partOf, piece } from '@/ui/piece';
 import { Silhouette } from './Silhouette';
 

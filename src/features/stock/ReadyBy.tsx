@@ -1,5 +1,5 @@
 import { View } from 'react-native';
-import { planBy } from '@/core/livestock/planner/by';
+import { planBy } from '@/core/livestock/planner/search/by';
 import type { Plan } from '@/core/livestock/planner/types';
 import { daySchema } from '@/core/records/common';
 import { animalsCalled } from '@/core/records/kinds/animals';

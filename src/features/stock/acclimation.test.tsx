@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, screen } from '@testing-library/react';
-import { rosterOf } from '@/core/livestock/roster';
+import { rosterOf } from '@/core/livestock/roster/roster';
 import { choose, demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
 import { selectLiveRuns } from '@/store/runs';
 import type { AppStore } from '@/store/store';

@@ -1,7 +1,7 @@
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
 import { choose, demoStore, heading, logged, press, show } from '@/testing/appHarness';
 import { HERE } from '@/testing/services';
-import { rosterOf } from '@/core/livestock/roster';
+import { rosterOf } from '@/core/livestock/roster/roster';
 import { selectHistory } from '@/store/inView';
 import { recordAct } from '@/store/record';
 import { selectTanks } from '@/store/selectors';

@@ -1,5 +1,5 @@
 import { act, cleanup, fireEvent, screen, within } from '@testing-library/react';
-import { rosterOf } from '@/core/livestock/roster';
+import { rosterOf } from '@/core/livestock/roster/roster';
 import { demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
 import { ticked } from '@/store/clockSlice';
 import { recordAct } from '@/store/record';

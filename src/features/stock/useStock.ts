@@ -1,8 +1,8 @@
 import { useEffect, useMemo } from 'react';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { demandOf, type Demand } from '@/core/livestock/demand';
-import { finderWith, type Finder } from '@/core/livestock/lodgers';
-import { isHere, rosterOf, type Lot } from '@/core/livestock/roster';
+import { demandOf, type Demand } from '@/core/livestock/food/demand';
+import { finderWith, type Finder } from '@/core/livestock/roster/lodgers';
+import { isHere, rosterOf, type Lot } from '@/core/livestock/roster/roster';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectForecastStanding, selectHistory, selectPlan, selectVerdict } from '@/store/inView';

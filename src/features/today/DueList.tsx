@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { dueWords } from '@/core/tasks/due';
-import { isNextTest } from '@/core/tasks/guide';
+import { isNextTest } from '@/core/tasks/sources/guide';
 import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
 import { spanOfMinutes } from '@/core/units/duration';

@@ -1,6 +1,6 @@
 import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
-import { todaySentence, outOfBand } from '@/core/cycle/todaySentence';
+import { todaySentence, outOfBand } from '@/core/cycle/words/todaySentence';
 import { readingWords } from '@/core/history/reading';
 import { SALINITY_NOTE } from '@/core/meaning/notes';
 import { PARAMETERS } from '@/core/parameters/registry';

@@ -1,8 +1,8 @@
 import { to } from '@/frame/addresses';
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { nitriteSpoils } from '@/core/cycle/verdict/chain';
-import { isStale } from '@/core/cycle/verdict/zero';
+import { nitriteSpoils } from '@/core/cycle/verdict/criteria/chain';
+import { isStale } from '@/core/cycle/verdict/criteria/zero';
 import { countedReadings, latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { shownReading } from '@/core/history/shown';
 import { trendOf } from '@/core/history/trend';

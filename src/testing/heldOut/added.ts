@@ -1,4 +1,4 @@
-import { carry } from '@/core/cycle/forecast/carry';
+import { carry } from '@/core/cycle/forecast/course/carry';
 import { infer, type InferOptions } from '@/core/cycle/forecast/posterior';
 import { cycleProblem } from '@/core/cycle/problem/problem';
 import { tankHistory } from '@/core/history/derive';

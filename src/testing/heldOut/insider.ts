@@ -1,5 +1,5 @@
 import { sampleTarget } from '@/core/cycle/inference/smc';
-import { weighByAsking } from '@/core/cycle/forecast/asAsked';
+import { weighByAsking } from '@/core/cycle/forecast/course/asAsked';
 import { normalCdf } from '@/core/math/normal';
 import { weightedQuantile } from '@/core/math/quantile';
 import { chanceOfStep, eyesFrom, PER_N, USUAL_STEPS, type Eyes, type Life } from './keeper';

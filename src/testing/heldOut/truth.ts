@@ -1,5 +1,5 @@
 import { FIRST_LOAD, SAFE, STAYS_DAYS } from '@/core/cycle/verdict/assurance';
-import { SLACK_HOURS } from '@/core/cycle/verdict/challenge';
+import { SLACK_HOURS } from '@/core/cycle/verdict/criteria/challenge';
 import { runReef, type TrueEvent } from './reef';
 import type { UntidyLife } from './untidy';
 

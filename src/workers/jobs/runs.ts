@@ -1,12 +1,12 @@
 import { carry, foretell, infer } from '../../core/cycle/forecast';
 import { playMethod } from '../../core/cycle/dosing/methods';
-import { canAdd } from '../../core/livestock/add';
+import { canAdd } from '../../core/livestock/add/add';
 import { factsOf } from '../../core/livestock/planner/facts';
 import { stockSourceSchema } from '../../core/livestock/planner/source';
 import { makePlan } from '../../core/livestock/planner/plan';
 import { AMMONIA_SOURCES } from '../../core/records/schema/tank';
 import { EMPTY_LOG, mergeRevisions } from '../../core/records/log';
-import { asksOfTanks } from '../../core/tasks/asksOfTank';
+import { asksOfTanks } from '../../core/tasks/sources/asksOfTank';
 import type { Progress } from './job';
 import type { JobInput, JobName, JobOutput } from './table';
 

@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import type { Carried, Forecast } from '../../core/cycle/forecast';
 import type { MethodOutcome } from '../../core/cycle/dosing/methods';
-import type { AddAnswer } from '../../core/livestock/add';
+import type { AddAnswer } from '../../core/livestock/add/add';
 import type { StockSource } from '../../core/livestock/planner/source';
 import type { Plan } from '../../core/livestock/planner/types';
 import { posteriorSchema, problemSchema } from '../../core/cycle/inference/posterior';

@@ -4,7 +4,7 @@ import { HOUR_MS } from '../../time/zone';
 import { ALKALINITY_PER_N, BICARBONATE, MEQ_PER_DKH } from '../../units/constants';
 import { countOf, formatSignificant } from '../../units/format';
 import { broughtBy, mixedInBy, NEW_SALT } from '../alkalinity';
-import { isStale } from '../verdict/zero';
+import { isStale } from '../verdict/criteria/zero';
 
 /** Alkalinity worth raising to, dKH, and the most it may rise in a day. */
 export const ALKALINITY_GOAL = 8.5;

@@ -7,7 +7,7 @@ import {
   SLACK_HOURS,
   testHoursOf,
   windowHoursOf,
-} from '../verdict/challenge';
+} from '../verdict/criteria/challenge';
 import { stillShown } from '../verdict/harm';
 
 /** Where a challenge stands, from the log alone, so that it survives a reload. */

@@ -1,6 +1,6 @@
 import { SALT_YIELD } from '../../units/constants';
 import type { TankHistory } from '../../history/tankHistory';
-import { trustedNitrate } from '../verdict/chain';
+import { trustedNitrate } from '../verdict/criteria/chain';
 import { toCanonical } from '../../parameters/convert';
 import type { Forecast } from '../forecast/types';
 import { challengeDose, FEED_EVERY_DAYS } from '../doseSize';

@@ -10,7 +10,7 @@ import { countOf } from '../../units/format';
 import type { DateRange, Forecast } from '../forecast/types';
 import { challengeDose, FEED_EVERY_DAYS, riseWords, usualDoseWords } from '../doseSize';
 import { leftOfDose } from '../verdict/proof';
-import { isStale } from '../verdict/zero';
+import { isStale } from '../verdict/criteria/zero';
 import { MOST_AMMONIA } from './amount';
 
 /** Whether to dose now, how much, and why. */

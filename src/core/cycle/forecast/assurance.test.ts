@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { day, dayOf, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
 import { packEvents } from '../kinetics/events';
 import { SAFE } from '../verdict/assurance';
-import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './ahead';
+import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './course/ahead';
 import { assuranceOf, carriesAfter } from './assurance';
 
 const problem = problemOn(10, (log) => {

@@ -8,9 +8,16 @@ import { ALKALINE } from '../alkalinity';
 import { FISH_PARTS } from '../problem/additions';
 import type { CycleProblem } from '../problem/types';
 import { FIRST_LOAD, SAFE, STAYS_DAYS, SURE, type Assurance } from '../verdict/assurance';
-import { SLACK_HOURS } from '../verdict/challenge';
-import { AHEAD_STEPS, CLEAR, runStretch, standingEvents, stretchFor, type Stretch } from './ahead';
-import { rounded } from './dates';
+import { SLACK_HOURS } from '../verdict/criteria/challenge';
+import {
+  AHEAD_STEPS,
+  CLEAR,
+  runStretch,
+  standingEvents,
+  stretchFor,
+  type Stretch,
+} from './course/ahead';
+import { rounded } from './dates/dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
 
 /**

@@ -4,8 +4,8 @@ import { unpackMembers, type Posterior } from '../inference/posterior';
 import { packEvents } from '../kinetics/events';
 import type { CycleState } from '../kinetics/state';
 import { courseFor, runCycle, stateAt } from '../kinetics/run';
-import { AHEAD_STEPS, aheadEnvironment } from './ahead';
-import { loadEvents, type Load } from './carry';
+import { AHEAD_STEPS, aheadEnvironment } from './course/ahead';
+import { loadEvents, type Load } from './course/carry';
 
 /** Free ammonia that animals live in at ease, mg NH3-N/L: what an addition's peak is held to. */
 export const FREE_LIMIT = 0.02;

@@ -4,7 +4,7 @@ import { FILLED, LogBuilder, type TestTank } from '../../../testing/logBuilder';
 import { logOf, type Life } from '../../../testing/heldOut/keeper';
 import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
 import { cycleProblem } from '../problem/problem';
-import { chanceWords } from '../chanceWords';
+import { chanceWords } from '../words/chanceWords';
 import { chanceReadyBy } from './chance';
 import { forecastOf } from './forecast';
 import type { CauseId, Forecast } from './types';

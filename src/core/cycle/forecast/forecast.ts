@@ -5,9 +5,9 @@ import type { Posterior } from '../inference/posterior';
 import { conditionsAt } from '../problem/conditions';
 import { NITROGEN, type CycleProblem, type Nitrogen, type ProblemKit } from '../problem/types';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
-import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './ahead';
-import { asAsked } from './asAsked';
-import { clearsNow } from './clears';
+import { HORIZON_DAYS, nowDay, runAhead, type Ahead } from './course/ahead';
+import { asAsked } from './course/asAsked';
+import { clearsNow } from './dates/clears';
 import { assuranceOf } from './assurance';
 import {
   dateRange,
@@ -18,15 +18,15 @@ import {
   rounded,
   valueRange,
   wholePercent,
-} from './dates';
+} from './dates/dates';
 import { ensembleOf, infer, type InferOptions } from './posterior';
-import { nextTestOf } from './nextTest';
-import { testAfterSilence } from './setTests';
-import { withheldBy } from './proving';
-import { readiness, type Readiness } from './ready';
+import { nextTestOf } from './nextTest/nextTest';
+import { testAfterSilence } from './nextTest/setTests';
+import { withheldBy } from './dates/proving';
+import { readiness, type Readiness } from './dates/ready';
 import { stallOf } from './stall';
 import type { SeriesBand, Forecast, Milestones, ScheduledDose } from './types';
-import { whatIfsOf } from './whatIf';
+import { whatIfsOf } from './course/whatIf';
 
 export interface ForetellOptions {
   /** Kits at hand, used before or not; those that have read when not given. */

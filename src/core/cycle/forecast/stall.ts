@@ -7,8 +7,8 @@ import { CycleModel } from '../inference/model';
 import { stateAt } from '../kinetics/run';
 import { pastEnvironment } from '../problem/conditions';
 import type { Addition, CycleProblem } from '../problem/types';
-import { nowDay, runAhead, type Ahead } from './ahead';
-import { wholePercent } from './dates';
+import { nowDay, runAhead, type Ahead } from './course/ahead';
+import { wholePercent } from './dates/dates';
 import type { Cause, CauseId } from './types';
 
 /** A cause must cost this many days, and this share of the way, to be called one. */

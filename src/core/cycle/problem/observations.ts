@@ -2,7 +2,7 @@ import { cardRange, type Reading } from '../../history/reading';
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import type { Kit } from '../../records/schema/kit';
 import { linearToCanonical, type LinearUnit } from '../../units/units';
-import { nitriteSpoils } from '../verdict/chain';
+import { nitriteSpoils } from '../verdict/criteria/chain';
 import { isBound } from '../verdict/evidence';
 import type { StepOrder } from './steps';
 import { isNitrogen, type Nitrogen, type Observation, type ProblemKit } from './types';

@@ -3,16 +3,16 @@ import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn, HOUR_MS } from '../../time/zone';
 import { hasAnimals } from '../doseAdvice';
 import { boundUntil } from '../verdict/evidence';
-import { lastPutIn } from '../verdict/fed';
+import { lastPutIn } from '../verdict/criteria/fed';
 import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
 import { nitrateDueAt } from '../schools/nitrateLevel';
 import { stagesSeen, successionOf } from '../succession';
-import { nitriteSeen } from '../verdict/chain';
-import { doseCleared, passedDose, testHoursOf, windowHoursOf } from '../verdict/challenge';
+import { nitriteSeen } from '../verdict/criteria/chain';
+import { doseCleared, passedDose, testHoursOf, windowHoursOf } from '../verdict/criteria/challenge';
 import { doseUnderWay, leftOfDose } from '../verdict/proof';
 import { stillShown } from '../verdict/harm';
 import { noDoseBecause } from '../verdict/outstanding';
-import { holdOf, type Hold } from '../verdict/zero';
+import { holdOf, type Hold } from '../verdict/criteria/zero';
 import type { SchoolFacts } from './types';
 
 /** The run of tests that show both at zero; a dose that was not tested after takes it back. */

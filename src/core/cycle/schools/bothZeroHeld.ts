@@ -1,5 +1,5 @@
 import { addDaysIn } from '../../time/zone';
-import { holdOf } from '../verdict/zero';
+import { holdOf } from '../verdict/criteria/zero';
 import type { School } from './school';
 
 export const bothZeroHeld: School<'bothZeroHeld'> = {

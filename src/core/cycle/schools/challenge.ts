@@ -1,7 +1,7 @@
 import { PARAMETERS } from '../../parameters/registry';
 import { occurrence } from '../../tasks/occurrence';
 import { challengeRun } from '../dosing/challengeRun';
-import { passedDose } from '../verdict/challenge';
+import { passedDose } from '../verdict/criteria/challenge';
 import type { School } from './school';
 
 export const challenge: School<'challenge'> = {

@@ -2,7 +2,7 @@ import { readingWords } from '../../history/reading';
 import { latestReading } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
-import { NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/chain';
+import { NITRITE_SPOILS_NITRATE, trustedNitrate } from '../verdict/criteria/chain';
 import { evidence, undiluted } from '../verdict/evidence';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from '../verdict/types';
 import type { School } from './school';

@@ -5,8 +5,8 @@ import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
 import { DAY, FILLED, LogBuilder, onDay, type TestTank } from '../../../testing/logBuilder';
 import { ASSURED } from '../../../testing/assured';
 import { assure, cycleProblem } from '../forecast';
-import { cycleSentence } from '../cycleSentence';
-import { todaySentence } from '../todaySentence';
+import { cycleSentence } from '../words/cycleSentence';
+import { todaySentence } from '../words/todaySentence';
 import type { Assurance } from './assurance';
 
 const bands = bandsOf('mixedReef', {});

@@ -1,11 +1,11 @@
 import type { TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
-import { chanceWords } from '../chanceWords';
+import { chanceWords } from '../words/chanceWords';
 import { doseAdvice } from '../doseAdvice';
 import { proofDoseWords } from '../doseSize';
 import { listWords } from '../../units/format';
-import { KIT_TRIED } from './accounted';
-import { testHoursOf } from './challenge';
+import { KIT_TRIED } from './criteria/accounted';
+import { testHoursOf } from './criteria/challenge';
 import { cannotTell, met, notYet, type Finding } from './types';
 
 /**

@@ -2,9 +2,9 @@ import type { TankHistory } from '../../history/tankHistory';
 import { shortDay } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import { hasAnimals, NO_AMMONIA } from '../doseAdvice';
-import { accounted } from './accounted';
+import { accounted } from './criteria/accounted';
 import { boundUntil } from './evidence';
-import { ROT_DAYS, stillRotting } from './fed';
+import { ROT_DAYS, stillRotting } from './criteria/fed';
 import { stillShown } from './harm';
 
 /**

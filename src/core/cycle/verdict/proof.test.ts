@@ -3,9 +3,9 @@ import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
 import { ASSURED } from '../../../testing/assured';
 import { HOUR, LogBuilder, onDay, type TestTank } from '../../../testing/logBuilder';
 import { provenTank, zeros } from '../../../testing/provenTank';
-import { cycleSentence } from '../cycleSentence';
+import { cycleSentence } from '../words/cycleSentence';
 import { redoseAdvice } from '../dosing/redose';
-import { todaySentence } from '../todaySentence';
+import { todaySentence } from '../words/todaySentence';
 import type { Assurance } from './assurance';
 
 const bands = bandsOf('mixedReef', {});

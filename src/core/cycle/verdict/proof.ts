@@ -13,7 +13,7 @@ import { hasAnimals } from '../doseAdvice';
 import { proofDose, riseWords } from '../doseSize';
 import type { Assurance } from './assurance';
 import { SURE } from './assurance';
-import { SETTLE_HOURS, SLACK_HOURS, leastRise, testHoursOf } from './challenge';
+import { SETTLE_HOURS, SLACK_HOURS, leastRise, testHoursOf } from './criteria/challenge';
 import { inputsOf } from './inputs';
 import { noDoseBecause } from './outstanding';
 import type { Criterion, CriterionId, FirstLoad, Proof, Verdict } from './types';

@@ -5,12 +5,12 @@ import { schoolOf } from '../schools';
 import { successionSeen } from '../schools/algaeSuccession';
 import { programmeDone } from '../schools/bottleProgramme';
 import { nitrateHasLevelled } from '../schools/nitrateLevel';
-import { ammoniaUsed, nitrateSeen, nitriteSeen } from './chain';
-import { doseCleared } from './challenge';
+import { ammoniaUsed, nitrateSeen, nitriteSeen } from './criteria/chain';
+import { doseCleared } from './criteria/challenge';
 import { agreement, lastsWords, type Assurance } from './assurance';
-import { accounted } from './accounted';
-import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './conditions';
-import { dosesAccounted, fed } from './fed';
+import { accounted } from './criteria/accounted';
+import { alkalinityFloor, heaterVerified, inBand, lidFitted } from './criteria/conditions';
+import { dosesAccounted, fed } from './criteria/fed';
 import { harmWords, stillShown } from './harm';
 import { noDoseBecause } from './outstanding';
 import { firstLoadOf, proofOf } from './proof';
@@ -25,7 +25,7 @@ import type {
   Verdict,
 } from './types';
 import { verdictHoldsUntil } from './until';
-import { ammoniaZero, nitriteZero, zeroHeld, zeroSameDay } from './zero';
+import { ammoniaZero, nitriteZero, zeroHeld, zeroSameDay } from './criteria/zero';
 
 const TITLES: Record<CriterionId, string> = {
   fed: 'Something to clear',

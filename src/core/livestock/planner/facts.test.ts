@@ -7,7 +7,7 @@ import type { LookEntry } from '../../records/kinds/look';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../../records/log';
 import { dayOf } from '../../time/zone';
 import { factsOf } from './facts';
-import { keptPlan, planMoves } from './moves';
+import { keptPlan, planMoves } from './search/moves';
 import { planFrom } from './plan';
 import { stockSource, stockSourceSchema } from './source';
 

@@ -1,8 +1,8 @@
-import { batchClock, type BatchClock } from '../../quarantine/clock';
+import { batchClock, type BatchClock } from '../../quarantine/clock/clock';
 import { protocolOf } from '../../quarantine/protocols';
 import { lotsIn } from '../../quarantine/who';
-import { fedNitrogen } from '../feeding';
-import { isHere, rosterOf, type Lot } from '../roster';
+import { fedNitrogen } from '../food/feeding';
+import { isHere, rosterOf, type Lot } from '../roster/roster';
 import type { StockSource } from './source';
 
 /** A lot as planning knows it. */

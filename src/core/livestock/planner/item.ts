@@ -1,15 +1,15 @@
 import { daysBetween, dayStart } from '../../time/zone';
-import { nitrogenLater } from '../bioload';
+import { nitrogenLater } from '../food/bioload';
 import { bodyGrams, usualCm } from '../body';
 import type { CatalogueAnimal } from '../catalogue';
 import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
 import { callIt, type Finding, type Lodger } from '../compatibility/types';
-import type { Finder } from '../lodgers';
+import type { Finder } from '../roster/lodgers';
 import { quarantineLitres } from '../sharing';
-import { boundsOf, clearBound, type Bound } from './bounds';
+import { boundsOf, clearBound, type Bound } from './dates/bounds';
 import type { PlanWish, StockFacts } from './facts';
-import { HORIZON, type Variant } from './span';
+import { HORIZON, type Variant } from './dates/span';
 
 /** A first fish is small up to this mass as bought, g: a disc of 8 cm. Nor does it grow large, cm. */
 const SMALL_GRAMS = 13;

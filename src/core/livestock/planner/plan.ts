@@ -4,15 +4,15 @@ import {
   peakUnder,
   type CapacityCurve,
 } from '../../cycle/forecast/capacity';
-import type { Load } from '../../cycle/forecast/carry';
+import type { Load } from '../../cycle/forecast/course/carry';
 import { PAIR_N } from '../../cycle/problem/additions';
-import { doubledFrom } from './doubling';
+import { doubledFrom } from './dates/doubling';
 import type { Posterior } from '../../cycle/inference/posterior';
 import { daysToOutgrow, homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
-import { isolationWords } from '../../quarantine/isolation';
+import { isolationWords } from '../../quarantine/clock/isolation';
 import type { StockFacts } from './facts';
-import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './place';
+import { earliestDay, emptyState, withPlaced, type Placed, type PlanState } from './search/place';
 import {
   comers,
   momentOf,
@@ -23,8 +23,8 @@ import {
   within,
 } from './problem';
 import { refusalOf } from './refusals';
-import { MONTH, type Variant } from './span';
-import { searchPlan, type Found } from './search';
+import { MONTH, type Variant } from './dates/span';
+import { searchPlan, type Found } from './search/search';
 import type { Plan, PlanItem, PlanLoad } from './types';
 
 /**

@@ -2,8 +2,8 @@ import type { CapacityCurve } from '../../cycle/forecast/capacity';
 import { daysBetween } from '../../time/zone';
 import { dayOf, facts, FACTS, NOW, WIDE } from '../../../testing/planFacts';
 import type { StockFacts } from './facts';
-import { planBy } from './by';
-import { keptPlan, planMoves } from './moves';
+import { planBy } from './search/by';
+import { keptPlan, planMoves } from './search/moves';
 import { planFrom } from './plan';
 import type { Plan } from './types';
 

@@ -4,18 +4,18 @@ import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { homeFindings } from '../compatibility/homeRules';
 import { pairFindings } from '../compatibility/pairRules';
 import type { Finding, Home, Lodger } from '../compatibility/types';
-import { finderWith, residentsOf, unnamedWords, type Finder } from '../lodgers';
+import { finderWith, residentsOf, unnamedWords, type Finder } from '../roster/lodgers';
 import type { StockFacts } from './facts';
 import { itemIn, wishedOf, type Item, type Wished } from './item';
-import { fedScale, residentLoads } from './loads';
+import { fedScale, residentLoads } from './search/loads';
 import {
   assumedTank,
   mustBeApart,
   quarantineRefusal,
   quarantineTanks,
   type QuarantineTank,
-} from './quarantine';
-import { HORIZON, MIDDLE, type Variant } from './span';
+} from './dates/quarantine';
+import { HORIZON, MIDDLE, type Variant } from './dates/span';
 
 /** What is the same whatever the future brings: who lives there, who is wished for, who bears whom. */
 export interface Standing {

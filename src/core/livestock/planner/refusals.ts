@@ -1,10 +1,10 @@
 import { shortDay } from '../../time/words';
-import { INSTEAD } from '../instead';
+import { INSTEAD } from '../add/instead';
 import { callIt, type Finding } from '../compatibility/types';
-import { earliestDay, heldOn, passagesFor, type PlanState } from './place';
+import { earliestDay, heldOn, passagesFor, type PlanState } from './search/place';
 import { conflictOf, momentOf, type PlanProblem } from './problem';
-import { mayCome } from './search';
-import { HORIZON } from './span';
+import { mayCome } from './search/search';
+import { HORIZON } from './dates/span';
 import type { PlanRefusal } from './types';
 
 function refusedBy(problem: PlanProblem, index: number, finding: Finding): PlanRefusal {

@@ -13,7 +13,7 @@ import { protocolSchema } from '../../records/schema/protocol';
 import { DEFAULT_STOCKING, stockingSchema } from '../../records/schema/tank';
 import { wishSchema } from '../../records/schema/wish';
 import { animalSchema } from '../catalogue/schema';
-import { homeOf } from '../home';
+import { homeOf } from '../add/home';
 import { DAY_MS, instant } from '../../time/zone';
 
 const ranged = z.object({

@@ -1,6 +1,6 @@
 import type { NextBest } from '../../nextBest';
 import type { RuleId } from '../compatibility/types';
-import type { BindingId } from './bounds';
+import type { BindingId } from './dates/bounds';
 
 /** A wish with its dates, ms. */
 export interface PlanItem {

@@ -1,4 +1,4 @@
-import { binderWords } from '../../quarantine/binder';
+import { binderWords } from '../../quarantine/medicine/binder';
 import { instant } from '../../time/zone';
 import { air, emergency, testStep } from './shared';
 import { changeWords } from './words';

@@ -6,7 +6,7 @@ import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { SPAN_WORDS, stepsOf, type Procedure } from '../procedure';
 import { emergencies, PROCEDURES } from '../procedures';
 import type { Run } from '../../records/schema/run';
-import { withStep } from '../changes';
+import { withStep } from '../procedures/changes';
 import { salinityBack, SWINGS } from './salinity';
 import { ammoniaChange, cooling } from './sums';
 import { changeWords, coolingWords, salinityWords } from './words';

@@ -1,6 +1,6 @@
 import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { quantileOfSorted, sortedCopy } from '../../math/quantile';
-import { isHere, rosterOf } from '../../livestock/roster';
+import { isHere, rosterOf } from '../../livestock/roster/roster';
 import { DAY_MS } from '../../time/zone';
 
 /** What is known of how a salinity came to be where it is. */

@@ -1,4 +1,4 @@
-import { copperIn } from '@/core/quarantine/copper';
+import { copperIn } from '@/core/quarantine/medicine/copper';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { SUBSTANCE_WORDS } from '@/core/water/substances';

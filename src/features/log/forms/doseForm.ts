@@ -1,4 +1,4 @@
-import { COPPER_AND_BINDER } from '@/core/quarantine/copper';
+import { COPPER_AND_BINDER } from '@/core/quarantine/medicine/copper';
 import * as z from 'zod';
 import { daySchema, NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';

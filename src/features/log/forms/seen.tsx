@@ -1,4 +1,4 @@
-import { binderIn, COPPER_AND_BINDER } from '@/core/quarantine/copper';
+import { binderIn, COPPER_AND_BINDER } from '@/core/quarantine/medicine/copper';
 import * as z from 'zod';
 import { CAUTIONS } from '@/core/cautions';
 import { NAME_LETTERS, NOTE_LETTERS } from '@/core/records/common';

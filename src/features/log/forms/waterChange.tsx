@@ -4,7 +4,7 @@ import * as z from 'zod';
 import { latestReading } from '@/core/history/tankHistory';
 import { formatIn, toCanonical } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
-import { COPPER_AND_BINDER, copperIn } from '@/core/quarantine/copper';
+import { COPPER_AND_BINDER, copperIn } from '@/core/quarantine/medicine/copper';
 import { NOTE_LETTERS, type Quantity } from '@/core/records/common';
 import type { EntryBody } from '@/core/records/kinds';
 import {

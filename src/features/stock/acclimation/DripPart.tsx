@@ -13,7 +13,7 @@ import { useMeasures } from '@/frame/useMeasures';
 import { formatIn, toCanonical } from '@/core/parameters/convert';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { unitFor } from '@/core/records/schema/settings';
-import { withClock } from '@/core/runs/changes';
+import { withClock } from '@/core/runs/procedures/changes';
 import { countdownWords, timeWords } from '@/core/time/words';
 import { instant, MINUTE_MS } from '@/core/time/zone';
 import { formatPlain, parseNumber } from '@/core/units/format';

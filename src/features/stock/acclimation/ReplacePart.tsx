@@ -1,4 +1,4 @@
-import { drawnIn } from '@/core/runs/acclimate';
+import { drawnIn } from '@/core/runs/procedures/acclimate';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { formatExact, parseNumber } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, unitSymbol } from '@/core/units/units';

@@ -1,11 +1,11 @@
 import { METHOD_WORDS } from '@/core/acclimation/method';
 import { broughtIn } from '@/core/acclimation/run';
-import { finderWith } from '@/core/livestock/lodgers';
-import { arrivalEntry } from '@/core/livestock/arrival';
+import { finderWith } from '@/core/livestock/roster/lodgers';
+import { arrivalEntry } from '@/core/livestock/add/arrival';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { methodOf, replacedIn } from '@/core/runs/acclimate';
-import { ended } from '@/core/runs/changes';
+import { methodOf, replacedIn } from '@/core/runs/procedures/acclimate';
+import { ended } from '@/core/runs/procedures/changes';
 import { isoInZone } from '@/core/time/zone';
 import { bringIn, releaseBatch } from '@/store/moving';
 import { recordAct } from '@/store/record';

@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import * as z from 'zod';
-import { nitrogenOf } from '@/core/livestock/bioload';
+import { nitrogenOf } from '@/core/livestock/food/bioload';
 import { usualCm } from '@/core/livestock/body';
 import { callIt } from '@/core/livestock/compatibility/types';
 import { keptApartAmong, quarantineLitresOf } from '@/core/livestock/sharing';
-import { arrivalEntry } from '@/core/livestock/arrival';
-import { isHere, rosterOf } from '@/core/livestock/roster';
+import { arrivalEntry } from '@/core/livestock/add/arrival';
+import { isHere, rosterOf } from '@/core/livestock/roster/roster';
 import { cleaningOwed } from '@/core/quarantine/who';
 import { protocolOf, protocolsFor } from '@/core/quarantine/protocols';
 import { FILTERS_THERE, type Batch } from '@/core/records/schema/batch';

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { writeLook } from '@/core/acts/look';
-import { FAST_BREATHING, meaningsOf, notEatingPlan } from '@/core/quarantine/signs';
+import { FAST_BREATHING, meaningsOf, notEatingPlan } from '@/core/quarantine/clock/signs';
 import type { BatchAnimal } from '@/core/quarantine/batch';
 import { lookOn } from '@/core/quarantine/who';
 import { animalsCalled } from '@/core/records/kinds/animals';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { oneGiven } from '@/core/quarantine/medicine';
+import { oneGiven } from '@/core/quarantine/medicine/medicine';
 import {
   COPPER_FORMS,
   LABEL_SAYS,

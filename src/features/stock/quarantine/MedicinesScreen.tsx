@@ -7,10 +7,10 @@ import {
   givenUnit,
   medicineConflicts,
   redose,
-} from '@/core/quarantine/medicine';
+} from '@/core/quarantine/medicine/medicine';
 import { medicineEffect } from '@/core/records/kinds/medication';
 import type { Agent } from '@/core/records/kinds/treatment';
-import { medicineEvents, medicineHome } from '@/core/quarantine/treated';
+import { medicineEvents, medicineHome } from '@/core/quarantine/medicine/treated';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { isoInZone } from '@/core/time/zone';
 import { formatPlain, parseNumber } from '@/core/units/format';

@@ -2,8 +2,8 @@ import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { countedReadings } from '@/core/history/tankHistory';
-import { isHere, rosterOf } from '@/core/livestock/roster';
-import { evacuationOf } from '@/core/quarantine/evacuate';
+import { isHere, rosterOf } from '@/core/livestock/roster/roster';
+import { evacuationOf } from '@/core/quarantine/tank/evacuate';
 import {
   FALLOW_DAYS,
   fallowClock,
@@ -13,7 +13,7 @@ import {
   WARM,
   warmthSince,
   wetInto,
-} from '@/core/quarantine/fallow';
+} from '@/core/quarantine/clock/fallow';
 import { formatIn } from '@/core/parameters/convert';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import { dayWords } from '@/core/time/words';

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import * as z from 'zod';
-import { litresFor, readinessOf } from '@/core/quarantine/readiness';
-import { spongeWords } from '@/core/quarantine/sponge';
-import { demandOf } from '@/core/livestock/demand';
-import { rosterOf } from '@/core/livestock/roster';
+import { litresFor, readinessOf } from '@/core/quarantine/tank/readiness';
+import { spongeWords } from '@/core/quarantine/tank/sponge';
+import { demandOf } from '@/core/livestock/food/demand';
+import { rosterOf } from '@/core/livestock/roster/roster';
 import { entriesOfTank } from '@/core/records/log';
 import { daysBetween, instant } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';

@@ -1,0 +1,44 @@
+import { USUAL_WATER } from '../../seawater/usual';
+import type { TankHistory } from '../../history/tankHistory';
+import type { Finding } from '../../livestock/compatibility/types';
+import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../../livestock/roster/lodgers';
+import { keptApartAmong, quarantineLitresOf } from '../../livestock/sharing';
+import { isHere, rosterOf, type Lot } from '../../livestock/roster/roster';
+import { holdAmmonia, type HoldPlan } from '../clock/hold';
+
+/** Who must leave a tank, and whether quarantine holds them. */
+export interface Evacuation {
+  fish: Lot[];
+  /** Their lengths together, cm. */
+  cm: number;
+  /** Litres that they want in quarantine, and those there are. */
+  litres: { wanted: number; there: number };
+  /** How their ammonia would be held in that water; null without any. */
+  ammonia: HoldPlan | null;
+  /** Who does not bear whom where there is no rock between them. */
+  rivals: Finding[];
+}
+
+/**
+ * Every fish of a tank against the quarantine there is: by length, by what they make, by who fights.
+ * @param litres net water of all quarantine tanks
+ */
+export function evacuationOf(
+  history: TankHistory,
+  litres: number,
+  at: number,
+  find: Finder,
+): Evacuation {
+  const fish = rosterOf(history).filter((lot) => lot.group === 'fish' && isHere(lot));
+  const cm = fish.reduce((sum, lot) => sum + lengthNow(lot, at, find) * (lot.here ?? 1), 0);
+  const nitrogen = fish.reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
+  const lodgers = residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger);
+  return {
+    fish,
+    cm,
+    litres: { wanted: quarantineLitresOf(lodgers), there: litres },
+    ammonia: litres > 0 && nitrogen > 0 ? holdAmmonia({ nitrogen, litres, ...USUAL_WATER }) : null,
+    // Rock stood between those that came through together in a display; in a bare tank nothing does.
+    rivals: keptApartAmong(lodgers),
+  };
+}

@@ -1,0 +1,43 @@
+import { startOfDayIn, DAY_MS } from '../../time/zone';
+import { TELL_WORDS, usualEffect } from '../../water/effect';
+import type { Occurrence, TaskSource } from '../types';
+
+/** Days that what would only sharpen a sum may wait. */
+const MAY_WAIT = 1;
+
+/** What a keeper knows of a tank and has not told yet: tests on paper, and what is in it. */
+export const telling: TaskSource = {
+  occurrences: ({ history }, from) => {
+    const { tank, standing, start, entries } = history;
+    const tasks: Occurrence[] = [];
+    const base = { dueOn: startOfDayIn(from, tank.zone), parameters: [] };
+    const begun = start !== null && from - start > DAY_MS;
+    if (begun && entries.reading.length === 0 && standing.runningSince === null) {
+      tasks.push({
+        ...base,
+        id: 'paper',
+        key: 'paper',
+        title: 'Enter the tests you have on paper',
+        because: 'Row by row with their days: the forecast begins with them',
+        inDays: 0,
+        minutes: 3,
+        opens: { form: 'paper' },
+      });
+    }
+    const untold = tank.untold ?? [];
+    const part = untold.find((one) => usualEffect(one, tank.volume) !== null);
+    if (part !== undefined) {
+      tasks.push({
+        ...base,
+        id: 'tell',
+        key: `tell/${part}`,
+        title: TELL_WORDS[part],
+        because: usualEffect(part, tank.volume) ?? '',
+        inDays: MAY_WAIT,
+        minutes: 2,
+        opens: { tank: part },
+      });
+    }
+    return tasks;
+  },
+};
