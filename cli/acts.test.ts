@@ -76,7 +76,7 @@ describe('log', () => {
     [['--reading', 'nitrite 900'], /The card ends at/],
     [['--reading', 'pH 8.1', '--at', '2027-01-01T00:00:00Z'], /lies ahead/],
     [[], /--reading or --note/],
-    [['--note', 'x', '--out', demo], /never written over/],
+    [['--note', 'x', '--out', demo], /there already/],
     [['--note', 'x', '--out', path.join(folder, 'no', 'where.json')], /Cannot write/],
   ])('is refused with %j', (args, why) => {
     expect(() => runCommand(['log', demo, ...args], NOW)).toThrow(why);

@@ -226,7 +226,7 @@ const logCommand = defineCommand({
       ['log', tank.id, readings, note, at],
       now,
     );
-    return printedOrWritten(written.text, file, values.out);
+    return printedOrWritten(written.text, values.out);
   },
 });
 
@@ -256,7 +256,7 @@ const done = defineCommand({
       ['done', key, what, at],
       at,
     );
-    return printedOrWritten(written.text, file, values.out);
+    return printedOrWritten(written.text, values.out);
   },
 });
 
@@ -276,7 +276,7 @@ const seen = defineCommand({
       ['seen', name, check, at],
       at,
     );
-    return printedOrWritten(written.text, file, values.out);
+    return printedOrWritten(written.text, values.out);
   },
 });
 

@@ -13,6 +13,10 @@ const demo = path.join(folder, 'demo.json');
 writeFileSync(demo, runCommand(['demo', '--at', '2026-11-24T12:00:00Z'], NOW));
 const cut = path.join(folder, 'cut.json');
 writeFileSync(cut, '{"format":"zoarium-log"');
+// What a command is told to write lands here, and nowhere that matters.
+const here = process.cwd();
+beforeAll(() => process.chdir(folder));
+afterAll(() => process.chdir(here));
 
 /** What is typed behind a flag, right or wrong, and what breaks whoever believes it. */
 const TYPED = [
@@ -79,7 +83,7 @@ function answered(argv: readonly string[]): void {
 }
 
 /** Those that infer a colony take half a second each where nothing is wrong with the call. */
-const SLOW = ['forecast', 'simulate', 'verdict', 'plan', 'add', 'due'];
+const SLOW = ['forecast', 'simulate', 'verdict', 'plan', 'add', 'due', 'done'];
 
 describe('whatever is typed', () => {
   it.each(Object.entries(COMMANDS))(

@@ -1,4 +1,4 @@
-import { existsSync, realpathSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import { allRevisions } from '../src/core/records/log';
 import { mergeRevisions, toLogFile, writeLogFile, type Log } from '../src/core';
 import { writtenBy, type ActWriter } from '../src/core/acts/writer';
@@ -39,19 +39,21 @@ export function withAct(
 }
 
 /**
- * A text as it is printed, or what is said once it was written to a file.
- * @param from the log that was read, which is never written over
- * @throws CliError for that, and for a file that cannot be written
+ * A text as it is printed, or what is said once it was written to a file of its own.
+ * @throws CliError for a file that is there already, the log that was read among them, and for one that
+ * cannot be written
  */
-export function printedOrWritten(text: string, from: string, out: string | undefined): string {
+export function printedOrWritten(text: string, out: string | undefined): string {
   if (out === undefined) return text;
-  if (existsSync(out) && realpathSync(out) === realpathSync(from)) {
-    throw new CliError('--out is the log itself, which is never written over. Name another file.');
-  }
   try {
-    writeFileSync(out, `${text}\n`);
-  } catch {
-    throw new CliError(`Cannot write ${out}. Check the folder.`);
+    writeFileSync(out, `${text}\n`, { flag: 'wx' });
+  } catch (error) {
+    const there = (error as NodeJS.ErrnoException).code === 'EEXIST';
+    throw new CliError(
+      there
+        ? `${out} is there already and is not written over. Name a new file.`
+        : `Cannot write ${out}. Check the folder.`,
+    );
   }
   return `Wrote ${out}.`;
 }
