@@ -83,13 +83,13 @@ function answered(argv: readonly string[]): void {
 }
 
 /** Those that infer a colony take half a second each where nothing is wrong with the call. */
-const SLOW = ['forecast', 'simulate', 'verdict', 'plan', 'add', 'due', 'done'];
+const infers = (flags: object) => 'particles' in flags;
 
 describe('whatever is typed', () => {
   it.each(Object.entries(COMMANDS))(
     '%s answers or says in one line what to mend',
     (name, { flags }) => {
-      const slow = SLOW.includes(name);
+      const slow = infers(flags);
       const first = slow ? ['nowhere.json', cut, demo] : [demo, cut, 'firefish', '35 ppt', ''];
       fc.assert(fc.property(calls(name, Object.keys(flags), first), answered), {
         numRuns: slow ? 8 : 60,

@@ -6,7 +6,7 @@ import { CliError } from '../../cli/errors';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 /** Those that infer a colony are fuzzed on a file that is not there: the rest of them is not theirs. */
-const SLOW = ['forecast', 'simulate', 'verdict', 'plan', 'add', 'due'];
+const infers = (flags: object) => 'particles' in flags;
 const WORDS = [
   '',
   '0',
@@ -31,6 +31,9 @@ const WORDS = [
 export function torturedByCommands(calls: number, chance: () => number) {
   const folder = mkdtempSync(path.join(os.tmpdir(), 'zoarium-torture-'));
   const demo = path.join(folder, 'demo.json');
+  // What a command is told to write lands there, and nowhere that matters.
+  const here = process.cwd();
+  process.chdir(folder);
   writeFileSync(demo, runCommand(['demo', '--at', '2026-11-24T12:00:00Z'], NOW));
   const pick = <T>(list: readonly T[]) => list[Math.floor(chance() * list.length)] as T;
   const names = Object.keys(COMMANDS);
@@ -38,8 +41,9 @@ export function torturedByCommands(calls: number, chance: () => number) {
   let answered = 0;
   for (let n = 0; n < calls; n += 1) {
     const name = pick(names);
-    const flags = Object.keys(COMMANDS[name]?.flags ?? {});
-    const file = SLOW.includes(name) ? 'nowhere.json' : pick([demo, 'firefish', '35 ppt']);
+    const known = COMMANDS[name]?.flags ?? {};
+    const flags = Object.keys(known);
+    const file = infers(known) ? 'nowhere.json' : pick([demo, 'firefish', '35 ppt']);
     const args = Array.from({ length: Math.floor(chance() * 4) }, () => [
       `--${pick([...flags, 'bogus'])}`,
       pick(WORDS),
@@ -51,5 +55,6 @@ export function torturedByCommands(calls: number, chance: () => number) {
       if (!(error instanceof CliError)) threw.push(`${name} ${JSON.stringify(args).slice(0, 200)}`);
     }
   }
+  process.chdir(here);
   return { calls, answered, threw };
 }
