@@ -5,128 +5,179 @@ import Fish from 'lucide-react-native/icons/fish-symbol';
 import Locate from 'lucide-react-native/icons/locate';
 import Waves from 'lucide-react-native/icons/waves-horizontal';
 
-export interface Place {
+type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
+
+/** Where a place is led to from: the foot of a phone, behind More (in the rail where it is wide), or a screen. */
+type Shown =
+  { in: 'bar'; label: string; icon: Icon } | { in: 'more'; label: string; note: string } | null;
+
+/** Each part of the addresses, with what the frame has to know of it. */
+interface Row {
+  path: string;
+  shown: Shown;
+  /** The key that goes there. */
+  hotkey?: string;
+  /** Without a tank it has nothing to show. */
+  needsTank: boolean;
+  /** What of it takes the whole of a phone: entering something is one thing at a time. */
+  full: 'none' | 'pages' | 'all';
+}
+
+const bar = (label: string, icon: Icon): Shown => ({ in: 'bar', label, icon });
+const more = (label: string, note: string): Shown => ({ in: 'more', label, note });
+
+/** In the order in which they are shown. A route without its row fails a test. */
+const ROWS: readonly Row[] = [
+  { path: '/', shown: bar('Today', Locate), hotkey: 't', needsTank: false, full: 'none' },
+  { path: '/water', shown: bar('Water', Waves), hotkey: 'w', needsTank: true, full: 'none' },
+  { path: '/cycle', shown: bar('Cycle', Activity), hotkey: 'c', needsTank: true, full: 'pages' },
+  { path: '/stock', shown: bar('Stock', Fish), hotkey: 'k', needsTank: true, full: 'pages' },
+  { path: '/more', shown: bar('More', Ellipsis), needsTank: false, full: 'none' },
+  {
+    path: '/quarantine',
+    shown: more('Quarantine', 'Batches by day, the daily look, ammonia held down'),
+    hotkey: 'q',
+    needsTank: true,
+    full: 'pages',
+  },
+  {
+    path: '/acclimate',
+    shown: more('Acclimate', 'From the bag to the tank: the method, the drip, the steps'),
+    needsTank: true,
+    full: 'pages',
+  },
+  {
+    path: '/emergency',
+    shown: more('Emergency', 'First five minutes, the hour, the day: what to do, in order'),
+    hotkey: 'e',
+    needsTank: false,
+    full: 'all',
+  },
+  {
+    path: '/rhythm',
+    shown: more('Rhythm', 'Chores and the weeks ahead, days away, calendar and reminders'),
+    hotkey: 'r',
+    needsTank: true,
+    full: 'pages',
+  },
+  {
+    path: '/month',
+    shown: more('Month', 'What changed, drifted, came and was lost, on one page'),
+    needsTank: true,
+    full: 'none',
+  },
+  {
+    path: '/costs',
+    shown: more('Costs', 'Bought and running, by month and kind; packs compared'),
+    needsTank: true,
+    full: 'none',
+  },
+  {
+    path: '/tanks',
+    shown: more('Tanks', 'Volumes, lid, heater, and what each was filled with'),
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/instruments',
+    shown: more('Instruments', 'Test kits and meters, their steps and dates'),
+    hotkey: 'i',
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/runs/build',
+    shown: more('Build', 'From an empty stand to water that holds still, step by step'),
+    needsTank: false,
+    full: 'all',
+  },
+  {
+    path: '/runs/mix',
+    shown: more('Make water', 'A batch of salt water, from the tap to the barrel'),
+    needsTank: false,
+    full: 'all',
+  },
+  {
+    path: '/bench',
+    shown: more('Bench', 'Sums: salt, water changes, minerals, heaters and more'),
+    hotkey: 'b',
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/catalogue',
+    shown: more('Catalogue', 'Fish, invertebrates and corals: what each needs and whom it harms'),
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/data',
+    shown: more('Data', 'Export, import, undo'),
+    hotkey: 'd',
+    needsTank: false,
+    full: 'none',
+  },
+  {
+    path: '/guide',
+    shown: more('Guide', 'What the words mean'),
+    hotkey: 'g',
+    needsTank: false,
+    full: 'none',
+  },
+  {
+    path: '/settings',
+    shown: more('Settings', 'Units, bands, day and night'),
+    hotkey: 's',
+    needsTank: false,
+    full: 'none',
+  },
+  { path: '/log', shown: null, needsTank: true, full: 'all' },
+  { path: '/runs', shown: null, needsTank: false, full: 'pages' },
+  { path: '/away', shown: null, needsTank: false, full: 'all' },
+  { path: '/moving', shown: null, needsTank: true, full: 'pages' },
+  { path: '/demo', shown: null, needsTank: false, full: 'none' },
+];
+
+interface Place {
   path: string;
   label: string;
-  /** The key that goes there. */
   hotkey?: string;
 }
 
-export interface BarPlace extends Place {
-  icon: ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
-}
+const placesIn = <W extends 'bar' | 'more'>(where: W) =>
+  ROWS.flatMap(({ path, hotkey, shown }) =>
+    shown?.in === where
+      ? [{ path, ...(hotkey ? { hotkey } : {}), ...(shown as Extract<Shown, { in: W }>) }]
+      : [],
+  );
 
 /** The places a thumb reaches at the foot of a phone. */
-export const BAR: readonly BarPlace[] = [
-  { path: '/', label: 'Today', hotkey: 't', icon: Locate },
-  { path: '/water', label: 'Water', hotkey: 'w', icon: Waves },
-  { path: '/cycle', label: 'Cycle', hotkey: 'c', icon: Activity },
-  { path: '/stock', label: 'Stock', hotkey: 'k', icon: Fish },
-  { path: '/more', label: 'More', icon: Ellipsis },
-];
+export const BAR: readonly (Place & { icon: Icon })[] = placesIn('bar');
+
+/** Every other place: behind More on a phone, in the rail where it is wide. */
+export const MORE: readonly (Place & { note: string })[] = placesIn('more');
+
+/** The row of an address: its own, else that of what it lies in; none for an address that leads nowhere. */
+export function rowOf(path: string): Row | undefined {
+  return ROWS.find(
+    (row) => path === row.path || (row.path !== '/' && path.startsWith(`${row.path}/`)),
+  );
+}
 
 /** Whether a place's screen is kept between visits. */
 export const isKept = (path: string) => BAR.some((place) => place.path === path);
 
-/** Every other place: behind More on a phone, in the rail where it is wide. */
-export const MORE: readonly (Place & { note: string })[] = [
-  {
-    path: '/quarantine',
-    label: 'Quarantine',
-    hotkey: 'q',
-    note: 'Batches by day, the daily look, ammonia held down',
-  },
-  {
-    path: '/acclimate',
-    label: 'Acclimate',
-    note: 'From the bag to the tank: the method, the drip, the steps',
-  },
-  {
-    path: '/emergency',
-    label: 'Emergency',
-    hotkey: 'e',
-    note: 'First five minutes, the hour, the day: what to do, in order',
-  },
-  {
-    path: '/rhythm',
-    label: 'Rhythm',
-    hotkey: 'r',
-    note: 'Chores and the weeks ahead, days away, calendar and reminders',
-  },
-  {
-    path: '/month',
-    label: 'Month',
-    note: 'What changed, drifted, came and was lost, on one page',
-  },
-  { path: '/costs', label: 'Costs', note: 'Bought and running, by month and kind; packs compared' },
-  { path: '/tanks', label: 'Tanks', note: 'Volumes, lid, heater, and what each was filled with' },
-  {
-    path: '/instruments',
-    label: 'Instruments',
-    hotkey: 'i',
-    note: 'Test kits and meters, their steps and dates',
-  },
-  {
-    path: '/runs/build',
-    label: 'Build',
-    note: 'From an empty stand to water that holds still, step by step',
-  },
-  {
-    path: '/runs/mix',
-    label: 'Make water',
-    note: 'A batch of salt water, from the tap to the barrel',
-  },
-  {
-    path: '/bench',
-    label: 'Bench',
-    hotkey: 'b',
-    note: 'Sums: salt, water changes, minerals, heaters and more',
-  },
-  {
-    path: '/catalogue',
-    label: 'Catalogue',
-    note: 'Fish, invertebrates and corals: what each needs and whom it harms',
-  },
-  { path: '/data', label: 'Data', hotkey: 'd', note: 'Export, import, undo' },
-  { path: '/guide', label: 'Guide', hotkey: 'g', note: 'What the words mean' },
-  { path: '/settings', label: 'Settings', hotkey: 's', note: 'Units, bands, day and night' },
-];
+export const needsTank = (path: string): boolean => rowOf(path)?.needsTank ?? true;
 
-/** Places that need no tank. */
-const FREE = [
-  '/tanks',
-  '/instruments',
-  '/bench',
-  '/catalogue',
-  '/data',
-  '/away',
-  '/guide',
-  '/emergency',
-  '/runs',
-  '/settings',
-  '/more',
-  '/demo',
-];
-
-export function needsTank(path: string): boolean {
-  return path !== '/' && !FREE.some((free) => path === free || path.startsWith(`${free}/`));
+/** Screens that take the whole of a phone. */
+export function isEntryPath(path: string): boolean {
+  const row = rowOf(path);
+  return row?.full === 'all' || (row?.full === 'pages' && path !== row.path);
 }
 
 /** What is read in an emergency, which waits for no log: the list, and a procedure by its name. */
 export function isHelpPath(path: string): boolean {
   return path === '/emergency' || /^\/runs\/[A-Za-z]+$/.test(path);
-}
-
-/** Screens that take the whole of a phone: entering something is one thing at a time. */
-export function isEntryPath(path: string): boolean {
-  return (
-    path === '/log' ||
-    path === '/emergency' ||
-    path === '/away' ||
-    /^\/(log|tanks|rhythm|away|moving|instruments|cycle|bench|runs|catalogue|stock|quarantine|acclimate)\/./.test(
-      path,
-    )
-  );
 }
 
 /** The place a path belongs to, for marking it in the bar and the rail. */
