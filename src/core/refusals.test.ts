@@ -11,7 +11,7 @@ import { planFrom } from './livestock/planner/plan';
 import type { NextBest } from './nextBest';
 import { medicineConflicts } from './quarantine/medicine/medicine';
 import { MEDICINE_KINDS, type Medicine } from './records/schema/medicine';
-import { stepsOf } from './runs/procedure';
+import { stepsOf, stepText } from './runs/procedure';
 import { emergencies, PROCEDURES } from './runs/procedures';
 import type { Run } from './records/schema/run';
 
@@ -202,7 +202,7 @@ describe('an emergency never only forbids', () => {
   it('with copper in, the binder that is refused has its next best and the price of it', () => {
     const said = histories.map((history) =>
       stepsOf(PROCEDURES.ammoniaSpike, run('ammoniaSpike'))
-        .map((step) => step.text(run('ammoniaSpike'), history))
+        .map((step) => stepText(step, run('ammoniaSpike'), history))
         .find((text) => /binder/.test(text)),
     );
     expect(said[2]).toMatch(/changes of purified water and salt instead.*Its price: up to half/);
@@ -213,7 +213,7 @@ describe('an emergency never only forbids', () => {
     const wrong = emergencies().flatMap(({ id }) =>
       histories.flatMap((history) =>
         stepsOf(PROCEDURES[id], run(id)).flatMap((step) => {
-          const text = step.text(run(id), history).replaceAll('**', '');
+          const text = stepText(step, run(id), history).replaceAll('**', '');
           const parts = text.split(/(?<=[.:;,])\s+/).filter((part) => part.length > 0);
           const does = parts.some((part) => !FORBIDS.test(part)) || step.opens !== undefined;
           return [

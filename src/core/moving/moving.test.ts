@@ -4,7 +4,7 @@ import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { upkeepOfNew } from '../rhythm/upkeepOfNew';
 import { moveTank } from '../runs/procedures/moveTank';
-import { stepsOf } from '../runs/procedure';
+import { stepsOf, stepText } from '../runs/procedure';
 import { gapOf, gapWords, KEPT, moveWater } from './plan';
 import { withoutShare } from './withoutShare';
 
@@ -83,13 +83,14 @@ describe('the order of a move', () => {
     expect(ids).not.toContain('rinse');
     const rinsed = stepsOf(moveTank, run('all'));
     expect(rinsed.map(({ id }) => id)).not.toContain('sand');
-    expect(rinsed.find(({ id }) => id === 'rinse')?.text(run('all'), null)).toMatch(
+    const rinse = rinsed.find(({ id }) => id === 'rinse');
+    expect(rinse && stepText(rinse, run('all'), null)).toMatch(
       /Never unrinsed, never with animals/,
     );
   });
 
   it('knows the litres that were worked out', () => {
-    const texts = stepsOf(moveTank, run('rock')).map((step) => step.text(run('rock'), null));
+    const texts = stepsOf(moveTank, run('rock')).map((step) => stepText(step, run('rock'), null));
     expect(texts.join(' ')).toMatch(/\*\*187 L\*\*.*\*\*38 L\*\*/s);
   });
 });

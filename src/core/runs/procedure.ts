@@ -40,7 +40,7 @@ export interface Step {
   kind: StepKind;
   title: string;
   /** What to do, in a sentence or two; knows what was noted in the run, and the tank it is for. */
-  text: (run: Run, tank: TankHistory | null) => string;
+  text: string | ((run: Run, tank: TankHistory | null) => string);
   /** Where it is done, and what the button that leads there says. */
   opens?: (Place & { label: string }) | ((run: Run) => (Place & { label: string }) | null);
   /** Of a measure. */
@@ -100,6 +100,11 @@ export function noted(run: Run, step: string): number | undefined {
 export function chosen(run: Run, step: string): string | undefined {
   const value = run.steps[step]?.value;
   return typeof value === 'string' ? value : undefined;
+}
+
+/** What a step says to do, for a run and the tank it is for. */
+export function stepText({ text }: Step, run: Run, tank: TankHistory | null): string {
+  return typeof text === 'string' ? text : text(run, tank);
 }
 
 /** The steps that a run goes through. */

@@ -1,3 +1,4 @@
+import { stepText } from './procedure';
 import { tankHistory } from '../history/derive';
 import { runSchema, type Run } from '../records/schema/run';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
@@ -23,8 +24,10 @@ const noting = (run: Run, steps: Record<string, number | string | undefined>) =>
   Object.entries(steps).reduce((all, [id, value]) => withStep(all, id, iso(1), value), run);
 const empty = () => new LogBuilder({ filledOn: null, lid: false, heaterVerifiedOn: null });
 const of = (builder: LogBuilder) => tankHistory(builder.log(), builder.tankId);
-const textOf = (procedure: ProcedureId, id: string, run: Run, builder: LogBuilder) =>
-  PROCEDURES[procedure].steps.find((step) => step.id === id)?.text(run, of(builder)) ?? '';
+const textOf = (procedure: ProcedureId, id: string, run: Run, builder: LogBuilder) => {
+  const found = PROCEDURES[procedure].steps.find((step) => step.id === id);
+  return found ? stepText(found, run, of(builder)) : '';
+};
 
 describe('mixing salt water', () => {
   const builder = empty();
@@ -186,7 +189,7 @@ describe('building', () => {
       const run = begun('build', builder.tankId);
       for (const step of procedure.steps) {
         for (const tank of [null, of(builder)]) {
-          expect(step.text(run, tank)).not.toMatch(/NaN|undefined|Infinity/);
+          expect(stepText(step, run, tank)).not.toMatch(/NaN|undefined|Infinity/);
         }
       }
     }

@@ -2,7 +2,7 @@ import { useRouter } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { liveHead } from '@/core/records/log';
-import { stepsOf, type Procedure } from '@/core/runs/procedure';
+import { stepsOf, type Procedure, stepText } from '@/core/runs/procedure';
 import { isProcedure, PROCEDURES, type ProcedureId } from '@/core/runs/procedures';
 import { isoInZone } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
@@ -48,7 +48,7 @@ function Beginning({ procedure }: { procedure: ProcedureId }) {
       <Opening title={`${name}.`}>{`${countOf(steps.length, 'step')}, none begun here.`}</Opening>
       <View>
         {steps.map((step) => (
-          <Row key={step.id} title={step.title} note={measured(step.text(fresh, history))} />
+          <Row key={step.id} title={step.title} note={measured(stepText(step, fresh, history))} />
         ))}
       </View>
       <Button
@@ -80,7 +80,7 @@ function Plainly({ procedure }: { procedure: ProcedureId }) {
           <Row
             key={step.id}
             title={step.title}
-            note={measured(step.text(run, null).replaceAll('**', ''))}
+            note={measured(stepText(step, run, null).replaceAll('**', ''))}
           />
         ))}
       </View>

@@ -5,7 +5,7 @@ import Check from 'lucide-react-native/icons/check';
 import { liveHead } from '@/core/records/log';
 import type { Entry } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { SPAN_WORDS, stepsOf, type Step } from '@/core/runs/procedure';
+import { SPAN_WORDS, stepsOf, type Step, stepText } from '@/core/runs/procedure';
 import { ended } from '@/core/runs/procedures/changes';
 import { standingOfRun, type RunStanding } from '@/core/runs/standing';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -124,11 +124,11 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
       </View>
       {procedure.urgent ? (
         <Large title={`${step?.title ?? 'All steps are done'}.`}>
-          {measured(step?.text(run.body, history) ?? 'It can be closed.')}
+          {measured((step && stepText(step, run.body, history)) ?? 'It can be closed.')}
         </Large>
       ) : (
         <Opening title={`${step?.title ?? 'All steps are done'}.`}>
-          {measured(step?.text(run.body, history) ?? 'It can be closed.')}
+          {measured((step && stepText(step, run.body, history)) ?? 'It can be closed.')}
         </Opening>
       )}
       <Clocks standing={standing} current={step?.id ?? null} zone={zone} now={now} />

@@ -14,8 +14,7 @@ export const ammoniaSpike = emergency(
       kind: 'check',
       span: 'now',
       title: 'No food, and find what rots',
-      text: () =>
-        'No feeding today. Take out leftovers and what died; look behind rock, in the overflow and the socks.',
+      text: 'No feeding today. Take out leftovers and what died; look behind rock, in the overflow and the socks.',
       caution: 'deadAnimal',
     },
     {
@@ -60,8 +59,7 @@ export const ammoniaSpike = emergency(
       kind: 'check',
       span: 'day',
       title: 'Twice a day, and why',
-      text: () =>
-        'Test morning and evening until it reads zero for two days. Then ask why: a death, a new animal, a medicine, a filter that stood still, media washed under the tap.',
+      text: 'Test morning and evening until it reads zero for two days. Then ask why: a death, a new animal, a medicine, a filter that stood still, media washed under the tap.',
     },
   ],
 );

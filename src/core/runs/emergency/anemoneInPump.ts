@@ -10,8 +10,7 @@ export const anemoneInPump = emergency(
       kind: 'check',
       span: 'now',
       title: 'The pump off, then the hand',
-      text: () =>
-        'Unplug it before anything else. Gloves and eye protection: it stings, torn or whole.',
+      text: 'Unplug it before anything else. Gloves and eye protection: it stings, torn or whole.',
       caution: 'unplugFirst',
     },
     air,
@@ -20,8 +19,7 @@ export const anemoneInPump = emergency(
       kind: 'check',
       span: 'now',
       title: 'Free it, take the shreds out',
-      text: () =>
-        'The pump is taken out with it and opened in a bucket of tank water, nothing pulled. Every shred is netted: each of them rots, and stings.',
+      text: 'The pump is taken out with it and opened in a bucket of tank water, nothing pulled. Every shred is netted: each of them rots, and stings.',
       caution: 'venom',
     },
     {
@@ -29,8 +27,7 @@ export const anemoneInPump = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Whole, or lost',
-      text: () =>
-        'With foot and mouth whole it may heal in a box with gentle flow. Torn through, or smelling, it comes out of the tank for good.',
+      text: 'With foot and mouth whole it may heal in a box with gentle flow. Torn through, or smelling, it comes out of the tank for good.',
     },
     {
       id: 'change',
@@ -50,8 +47,7 @@ export const anemoneInPump = emergency(
       kind: 'check',
       span: 'day',
       title: 'Guards on every pump',
-      text: () =>
-        'Mesh or foam on every inlet and the overflow, cleaned often. An anemone that walks looks for light or flow: give it a rock of its own.',
+      text: 'Mesh or foam on every inlet and the overflow, cleaned often. An anemone that walks looks for light or flow: give it a rock of its own.',
       opens: { form: 'observation', label: 'Log what happened' },
     },
   ],

@@ -11,8 +11,7 @@ export const contaminant = emergency(
       kind: 'check',
       span: 'now',
       title: 'Stop the source',
-      text: () =>
-        'Spray, air freshener, paint, soap on hands, a coin, a rusting clamp or magnet, a cracked heater, copper from a pipe. Out with it; gloves, and the plug first.',
+      text: 'Spray, air freshener, paint, soap on hands, a coin, a rusting clamp or magnet, a cracked heater, copper from a pipe. Out with it; gloves, and the plug first.',
       caution: 'electricity',
     },
     {
@@ -30,16 +29,14 @@ export const contaminant = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Fresh carbon',
-      text: () =>
-        'Rinsed, in good flow, renewed after a day. It takes up many organic poisons; for metals there are resins of their own, by their label.',
+      text: 'Rinsed, in good flow, renewed after a day. It takes up many organic poisons; for metals there are resins of their own, by their label.',
     },
     {
       id: 'look',
       kind: 'check',
       span: 'hour',
       title: 'Who shows it',
-      text: () =>
-        'Shrimps and snails first suggests metal. Corals closed: many things. Fish gasping: oxygen or ammonia. Log what you see, and when it began.',
+      text: 'Shrimps and snails first suggests metal. Corals closed: many things. Fish gasping: oxygen or ammonia. Log what you see, and when it began.',
       opens: { form: 'observation', label: 'Log what you see' },
     },
     testStep(
@@ -52,8 +49,7 @@ export const contaminant = emergency(
       kind: 'check',
       span: 'day',
       title: 'If it goes on',
-      text: () =>
-        'Animals into other water, matched; a sample kept in a clean bottle for a laboratory. A veterinarian for what suffers. Nothing is poured into the wild.',
+      text: 'Animals into other water, matched; a sample kept in a clean bottle for a laboratory. A veterinarian for what suffers. Nothing is poured into the wild.',
       caution: 'deadAnimal',
     },
   ],

@@ -3,7 +3,7 @@ import { LogBuilder, onDay } from '../../../testing/logBuilder';
 import { tankHistory } from '../../history/derive';
 import { CAUTIONS } from '../../cautions';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
-import { SPAN_WORDS, stepsOf, type Procedure } from '../procedure';
+import { SPAN_WORDS, stepsOf, type Procedure, stepText } from '../procedure';
 import { emergencies, PROCEDURES } from '../procedures';
 import type { Run } from '../../records/schema/run';
 import { withStep } from '../procedures/changes';
@@ -77,11 +77,13 @@ describe('a binder in an emergency', () => {
     history((builder) => void builder.entry(onDay(19), { kind: 'treatment', agent }));
 
   it('is not offered with copper in the water, nor with a medicine that nobody knows', () => {
-    expect(binder?.text(NOW_RUN, null)).toMatch(/never where copper/);
-    expect(binder?.text(NOW_RUN, treated('copper'))).toMatch(
+    expect(binder && stepText(binder, NOW_RUN, null)).toMatch(/never where copper/);
+    expect(binder && stepText(binder, NOW_RUN, treated('copper'))).toMatch(
       /^Copper is in this water.*purified water and salt instead: no binder, no dechlorinator/,
     );
-    expect(binder?.text(NOW_RUN, treated('otherMedicine'))).toMatch(/^A medicine whose label/);
+    expect(binder && stepText(binder, NOW_RUN, treated('otherMedicine'))).toMatch(
+      /^A medicine whose label/,
+    );
   });
 
   it('leads to the form that looks for copper', () => {
@@ -95,8 +97,10 @@ describe('too much that was dosed', () => {
 
   it('is diluted by litres of this tank, and nothing that binds goes in beside copper', () => {
     const tank = history(() => undefined);
-    expect(dilute?.text(NOW_RUN, tank)).toMatch(/\*\*50 L\*\*.*no binder and no dechlorinator/);
-    expect(dilute?.text(NOW_RUN, null)).toMatch(/^Half of the water, matched/);
+    expect(dilute && stepText(dilute, NOW_RUN, tank)).toMatch(
+      /\*\*50 L\*\*.*no binder and no dechlorinator/,
+    );
+    expect(dilute && stepText(dilute, NOW_RUN, null)).toMatch(/^Half of the water, matched/);
   });
 
   it('asks for what follows by what it was, and never for acid', () => {
@@ -106,7 +110,7 @@ describe('too much that was dosed', () => {
     expect(shown('alkaline')).not.toContain('medicine');
     expect(shown('medicine')).toContain('medicine');
     const alkaline = steps.steps.find(({ id }) => id === 'alkaline');
-    expect(alkaline?.text(NOW_RUN, null)).toMatch(/never by acid/);
+    expect(alkaline && stepText(alkaline, NOW_RUN, null)).toMatch(/never by acid/);
   });
 });
 
@@ -258,12 +262,12 @@ describe('what an emergency says', () => {
       clocks: {},
     };
     const [call] = stepsOf(PROCEDURES.personHurt, run);
-    expect(call?.text(run, null)).toMatch(/^The emergency number first/);
+    expect(call && stepText(call, run, null)).toMatch(/^The emergency number first/);
     const shown = (what: string) =>
       stepsOf(PROCEDURES.personHurt, withStep(run, 'what', '', what)).map(({ id }) => id);
     expect(shown('sting')).toEqual(['number', 'what', 'sting', 'after']);
     expect(shown('palytoxin')).toContain('palytoxin');
-    const texts = PROCEDURES.personHurt.steps.map((step) => step.text(run, null)).join(' ');
+    const texts = PROCEDURES.personHurt.steps.map((step) => stepText(step, run, null)).join(' ');
     expect(texts).toMatch(/at most 45 °C/);
     expect(Object.keys(CAUTIONS)).toEqual(expect.arrayContaining(['palytoxin', 'electricity']));
   });
@@ -282,7 +286,9 @@ describe('what an emergency says', () => {
     for (const { id } of emergencies()) {
       for (const step of table[id]?.steps ?? []) {
         // Levels in the water are named in mg/L; an amount would be in mL, grams or drops.
-        expect(step.text(run, null)).not.toMatch(/\b\d+(\.\d+)? ?(mg(?!\/L)|g|mL|drops|tablets)\b/);
+        expect(stepText(step, run, null)).not.toMatch(
+          /\b\d+(\.\d+)? ?(mg(?!\/L)|g|mL|drops|tablets)\b/,
+        );
       }
     }
   });

@@ -12,8 +12,7 @@ export const heaterFault = emergency(
       kind: 'check',
       span: 'now',
       title: 'Unplug it',
-      text: () =>
-        'Stuck on or off, it comes off the mains, and out only once it has cooled for 20 minutes.',
+      text: 'Stuck on or off, it comes off the mains, and out only once it has cooled for 20 minutes.',
       caution: 'unplugFirst',
     },
     {
@@ -29,7 +28,7 @@ export const heaterFault = emergency(
       kind: 'choose',
       span: 'now',
       title: 'Too warm or too cold',
-      text: () => 'Either is undone slowly: by **1 °C (2 °F) an hour** at most.',
+      text: 'Either is undone slowly: by **1 °C (2 °F) an hour** at most.',
       choices: [
         { value: 'hot', label: 'Too warm', note: 'Over 28.5 °C (83 °F)' },
         { value: 'cold', label: 'Too cold', note: 'Under 23 °C (73 °F)' },
@@ -40,8 +39,7 @@ export const heaterFault = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Cool it',
-      text: () =>
-        'Air on, lid open, lights off, a fan over the surface. Closed bottles of ice in the sump, one at a time. No ice in the water, no cold water poured in.',
+      text: 'Air on, lid open, lights off, a fan over the surface. Closed bottles of ice in the sump, one at a time. No ice in the water, no cold water poured in.',
       applies: (run) => chosen(run, 'which') === 'hot',
       caution: 'electricity',
     },
@@ -59,8 +57,7 @@ export const heaterFault = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Warm it',
-      text: () =>
-        'A spare heater, or closed bottles of warm water, swapped often. Cold fish are not fed.',
+      text: 'A spare heater, or closed bottles of warm water, swapped often. Cold fish are not fed.',
       applies: (run) => chosen(run, 'which') === 'cold',
     },
     {
@@ -68,8 +65,7 @@ export const heaterFault = emergency(
       kind: 'check',
       span: 'day',
       title: 'A new one, and a second guard',
-      text: () =>
-        'Two half-size heaters on a controller with a probe of its own. The old one is not mended.',
+      text: 'Two half-size heaters on a controller with a probe of its own. The old one is not mended.',
       opens: { sum: 'heater', label: 'What size' },
     },
     {

@@ -11,15 +11,14 @@ export const hotRoom = emergency(
       kind: 'check',
       span: 'now',
       title: 'Lights off, lid open',
-      text: () => 'Lamps heat; a lid keeps it in. A mesh stays, fish jump.',
+      text: 'Lamps heat; a lid keeps it in. A mesh stays, fish jump.',
     },
     {
       id: 'fan',
       kind: 'check',
       span: 'hour',
       title: 'A fan over the surface',
-      text: () =>
-        'It cools by evaporation, usually some 2 to 4 °C (4 to 7 °F), less where the air is damp. It is fixed so that it cannot fall in.',
+      text: 'It cools by evaporation, usually some 2 to 4 °C (4 to 7 °F), less where the air is damp. It is fixed so that it cannot fall in.',
       caution: 'electricity',
     },
     {
@@ -27,16 +26,14 @@ export const hotRoom = emergency(
       kind: 'check',
       span: 'hour',
       title: 'More top-off',
-      text: () =>
-        'A fan can double what evaporates: look at the reservoir twice a day, and test salinity each day.',
+      text: 'A fan can double what evaporates: look at the reservoir twice a day, and test salinity each day.',
     },
     {
       id: 'ice',
       kind: 'check',
       span: 'hour',
       title: 'Bottles of ice, if it climbs on',
-      text: () =>
-        'Closed, one at a time, in the sump: no faster than 1 °C (2 °F) an hour. Feed little and in the evening.',
+      text: 'Closed, one at a time, in the sump: no faster than 1 °C (2 °F) an hour. Feed little and in the evening.',
     },
     {
       ...testStep('day', 'Morning and evening', 'Temperature and salinity, and who breathes fast.'),
@@ -47,8 +44,7 @@ export const hotRoom = emergency(
       kind: 'check',
       span: 'day',
       title: 'For the next summer',
-      text: () =>
-        'Shade, a fan on a controller, or a chiller, whose waste heat goes out of the room. Its wiring is for a licensed trade.',
+      text: 'Shade, a fan on a controller, or a chiller, whose waste heat goes out of the room. Its wiring is for a licensed trade.',
     },
   ],
 );

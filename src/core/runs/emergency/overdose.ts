@@ -11,8 +11,7 @@ export const overdose = emergency(
       kind: 'check',
       span: 'now',
       title: 'Stop it, and keep the bottle',
-      text: () =>
-        'Dosing pumps unplugged. Nothing is added against it: one chemical on top of another often does more harm. What its label says of too much comes first, and its maker or a veterinarian knows more.',
+      text: 'Dosing pumps unplugged. Nothing is added against it: one chemical on top of another often does more harm. What its label says of too much comes first, and its maker or a veterinarian knows more.',
       caution: 'electricity',
     },
     air,
@@ -29,7 +28,7 @@ export const overdose = emergency(
       kind: 'choose',
       span: 'hour',
       title: 'What it was',
-      text: () => 'What follows differs.',
+      text: 'What follows differs.',
       choices: [
         {
           value: 'alkaline',
@@ -46,8 +45,7 @@ export const overdose = emergency(
       kind: 'check',
       span: 'hour',
       title: 'pH first',
-      text: () =>
-        'Above 8.6 it harms: strong air from outside the room, and the change above. White water is lime falling out: it settles, and takes alkalinity with it. Alkalinity goes back by itself or by changes, never by acid.',
+      text: 'Above 8.6 it harms: strong air from outside the room, and the change above. White water is lime falling out: it settles, and takes alkalinity with it. Alkalinity goes back by itself or by changes, never by acid.',
       applies: (run) => chosen(run, 'which') === 'alkaline',
     },
     {
@@ -55,8 +53,7 @@ export const overdose = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Carbon, where its label says so',
-      text: () =>
-        'Carbon takes many medicines out, and no copper for certain: a test of zero says that it is gone. Strong air, since several lower oxygen. A veterinarian for what suffers.',
+      text: 'Carbon takes many medicines out, and no copper for certain: a test of zero says that it is gone. Strong air, since several lower oxygen. A veterinarian for what suffers.',
       applies: (run) => chosen(run, 'which') === 'medicine',
       caution: 'medicine',
     },
@@ -70,8 +67,7 @@ export const overdose = emergency(
       kind: 'check',
       span: 'day',
       title: 'Before it doses again',
-      text: () =>
-        'How it came about: a float, a timer, a clogged tube, a wrong unit. A bottle that holds no more than a day bears is the best guard.',
+      text: 'How it came about: a float, a timer, a clogged tube, a wrong unit. A bottle that holds no more than a day bears is the best guard.',
     },
   ],
 );

@@ -14,15 +14,14 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Call for help',
-      text: () =>
-        `${NUMBERS} Call for trouble breathing, fainting, chest pain, burns, confusion, a swelling face, or after any electric shock. When in doubt, call.`,
+      text: `${NUMBERS} Call for trouble breathing, fainting, chest pain, burns, confusion, a swelling face, or after any electric shock. When in doubt, call.`,
     },
     {
       id: 'what',
       kind: 'choose',
       span: 'now',
       title: 'What happened',
-      text: () => 'What is first aid differs.',
+      text: 'What is first aid differs.',
       choices: [
         { value: 'sting', label: 'A sting or a bite', note: 'Spines, worms, jellyfish, anemones' },
         {
@@ -40,8 +39,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Sting: hot water',
-      text: () =>
-        'Out of the tank, rings off. Water as hot as it can be borne, **at most 45 °C (113 °F)**, tried with the other hand, for 30 to 90 minutes. Spines that stick deep are left to a doctor. No cutting, no sucking.',
+      text: 'Out of the tank, rings off. Water as hot as it can be borne, **at most 45 °C (113 °F)**, tried with the other hand, for 30 to 90 minutes. Spines that stick deep are left to a doctor. No cutting, no sucking.',
       applies: (run) => chosen(run, 'what') === 'sting',
       caution: 'venom',
     },
@@ -50,8 +48,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Palytoxin: out of the room, then call',
-      text: () =>
-        'Everyone and every animal out, windows open, no heater or fan left blowing over it. Skin and eyes under running water. Say **palytoxin** to the emergency number or the poison centre, even where it is mild: fever, a metal taste, tight chest or weak muscles may come hours later.',
+      text: 'Everyone and every animal out, windows open, no heater or fan left blowing over it. Skin and eyes under running water. Say **palytoxin** to the emergency number or the poison centre, even where it is mild: fever, a metal taste, tight chest or weak muscles may come hours later.',
       applies: (run) => chosen(run, 'what') === 'palytoxin',
       caution: 'palytoxin',
     },
@@ -60,8 +57,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Electricity: the fuse, not the person',
-      text: () =>
-        '**Do not touch the person or the water** while the current is on. The fuse or the main switch first, then call, then help. Everyone who had a shock is seen by a doctor, also one who feels well.',
+      text: '**Do not touch the person or the water** while the current is on. The fuse or the main switch first, then call, then help. Everyone who had a shock is seen by a doctor, also one who feels well.',
       applies: (run) => chosen(run, 'what') === 'shock',
       caution: 'electricity',
     },
@@ -70,8 +66,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Fumes or a splash',
-      text: () =>
-        'Into fresh air, windows open. Skin and eyes under running water for at least 15 minutes. Call the poison centre with the bottle in your hand; what its label says comes first.',
+      text: 'Into fresh air, windows open. Skin and eyes under running water for at least 15 minutes. Call the poison centre with the bottle in your hand; what its label says comes first.',
       applies: (run) => chosen(run, 'what') === 'fumes',
     },
     {
@@ -79,8 +74,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'now',
       title: 'Cut: wash it at once',
-      text: () =>
-        'Running water and soap, press, cover. A cut from a tank that grows red, warm or hard, or a fever after it, is for a doctor the same day: say “fish tank” and sea water. So is a bump on hand or arm that comes weeks later.',
+      text: 'Running water and soap, press, cover. A cut from a tank that grows red, warm or hard, or a fever after it, is for a doctor the same day: say “fish tank” and sea water. So is a bump on hand or arm that comes weeks later.',
       applies: (run) => chosen(run, 'what') === 'cut',
     },
     {
@@ -88,8 +82,7 @@ export const personHurt = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Only then the tank',
-      text: () =>
-        'What hurt someone is made safe before a hand goes in again: plug out, gloves and goggles on, the animal known.',
+      text: 'What hurt someone is made safe before a hand goes in again: plug out, gloves and goggles on, the animal known.',
       caution: 'electricity',
     },
   ],

@@ -9,8 +9,7 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     kind: 'check',
     span: 'now',
     title: 'Heater and lights unplugged',
-    text: () =>
-      'So that nothing starts at once when it comes back: a heater that stands dry, a pump that floods. Dry hands, dry floor.',
+    text: 'So that nothing starts at once when it comes back: a heater that stands dry, a pump that floods. Dry hands, dry floor.',
     caution: 'electricity',
   },
   {
@@ -18,22 +17,19 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     kind: 'check',
     span: 'now',
     title: 'Look at the sump',
-    text: () =>
-      'What drained down has to fit. Water still rising: the return line siphons, lift it out.',
+    text: 'What drained down has to fit. Water still rising: the return line siphons, lift it out.',
   },
   {
     ...air,
     title: 'Move the surface',
-    text: () =>
-      'An air pump on a battery, or a jug lifted and poured every ten minutes. How long oxygen lasts cannot be told: it depends on fish, temperature and light. Watch their breathing.',
+    text: 'An air pump on a battery, or a jug lifted and poured every ten minutes. How long oxygen lasts cannot be told: it depends on fish, temperature and light. Watch their breathing.',
   },
   {
     id: 'feed',
     kind: 'check',
     span: 'now',
     title: 'No food, lid off, few visits',
-    text: () =>
-      'Full fish need more oxygen. The lid ajar, with a mesh over it: frightened fish jump.',
+    text: 'Full fish need more oxygen. The lid ajar, with a mesh over it: frightened fish jump.',
   },
   {
     id: 'room',
@@ -56,16 +52,14 @@ export const powerCut = emergency('Power cut', { order: 3, sign: 'Pumps and heat
     kind: 'check',
     span: 'hour',
     title: 'Media that stand still',
-    text: () =>
-      'After some hours a closed canister rots: open it, keep media wet and in moving water. Empty it out before it runs again.',
+    text: 'After some hours a closed canister rots: open it, keep media wet and in moving water. Empty it out before it runs again.',
   },
   {
     id: 'back',
     kind: 'check',
     span: 'day',
     title: 'When it comes back',
-    text: () =>
-      'Return pump first, watch the level; then skimmer, heater once it is covered, light last. Clocks of timers set again.',
+    text: 'Return pump first, watch the level; then skimmer, heater once it is covered, light last. Clocks of timers set again.',
   },
   {
     ...testStep('after', 'Test a day later', 'Ammonia and temperature: what died shows late.'),

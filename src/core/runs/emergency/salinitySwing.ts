@@ -11,7 +11,7 @@ export const salinitySwing = emergency(
       kind: 'check',
       span: 'now',
       title: 'Top-off unit off',
-      text: () => 'It may be the cause, and it must not work against you.',
+      text: 'It may be the cause, and it must not work against you.',
       caution: 'electricity',
     },
     {
@@ -27,8 +27,7 @@ export const salinitySwing = emergency(
       kind: 'choose',
       span: 'hour',
       title: 'When it changed',
-      text: () =>
-        'What animals have taken to over days is undone slowly; what came within a day is undone sooner.',
+      text: 'What animals have taken to over days is undone slowly; what came within a day is undone sooner.',
       choices: [
         {
           value: 'recent',
@@ -52,8 +51,7 @@ export const salinitySwing = emergency(
       kind: 'check',
       span: 'hour',
       title: 'Find the cause',
-      text: () =>
-        'Too high: an empty reservoir, salt water as top-off, a change mixed too strong. Too low: a float that stuck, a siphon from the reservoir, a leak topped up with fresh water.',
+      text: 'Too high: an empty reservoir, salt water as top-off, a change mixed too strong. Too low: a float that stuck, a siphon from the reservoir, a leak topped up with fresh water.',
     },
     {
       ...testStep(

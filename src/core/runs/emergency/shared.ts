@@ -11,7 +11,7 @@ export const testStep = (id: string, title: string, text: string): Step => ({
   kind: 'check',
   span: 'hour',
   title,
-  text: () => text,
+  text: text,
   opens: { form: 'reading', label: 'Log the test' },
 });
 
@@ -21,6 +21,5 @@ export const air: Step = {
   kind: 'check',
   span: 'now',
   title: 'Air first',
-  text: () =>
-    'An air stone, a pump turned to the surface, the lid ajar: whatever is wrong, oxygen runs short first.',
+  text: 'An air stone, a pump turned to the surface, the lid ajar: whatever is wrong, oxygen runs short first.',
 };

@@ -3,7 +3,7 @@ import { METHODS } from '../../acclimation/method';
 import type { Run } from '../../records/schema/run';
 import { acclimate, drawnIn, replacedIn } from './acclimate';
 import { withStep } from './changes';
-import { stepsOf } from '../procedure';
+import { stepsOf, stepText } from '../procedure';
 
 const AT = '2026-11-24T12:00:00Z';
 
@@ -81,8 +81,8 @@ describe('the steps of an acclimation', () => {
     fc.assert(
       fc.property(anyRun, (of) => {
         for (const step of stepsOf(acclimate, of)) {
-          expect(step.text(of, null)).toMatch(/\w/);
-          expect(step.text(of, null)).not.toMatch(/NaN|undefined|Infinity/);
+          expect(stepText(step, of, null)).toMatch(/\w/);
+          expect(stepText(step, of, null)).not.toMatch(/NaN|undefined|Infinity/);
         }
       }),
     );

@@ -42,8 +42,7 @@ const steps: readonly Step[] = [
     id: 'topOff',
     kind: 'check',
     title: 'Top up, then the top-off unit off',
-    text: () =>
-      'The tank filled to its mark with fresh water, so that its salinity is right; then the unit **off**: while a drip draws, it would pour fresh water after.',
+    text: 'The tank filled to its mark with fresh water, so that its salinity is right; then the unit **off**: while a drip draws, it would pour fresh water after.',
     applies: drips,
     caution: 'electricity',
   },
@@ -88,7 +87,7 @@ const steps: readonly Step[] = [
     id: 'rematch',
     kind: 'check',
     title: 'Match the temperature again',
-    text: () => 'The bucket has cooled: float the container until both thermometers agree.',
+    text: 'The bucket has cooled: float the container until both thermometers agree.',
     applies: drips,
   },
   {
@@ -103,8 +102,7 @@ const steps: readonly Step[] = [
     id: 'inspect',
     kind: 'check',
     title: 'Look it over',
-    text: () =>
-      'By a lamp and a lens, under the plug and between the polyps: flatworms, nudibranchs, spiders, eggs in spirals or jelly, snails, bubble algae, small anemones. The plug cut away where it can be.',
+    text: 'By a lamp and a lens, under the plug and between the polyps: flatworms, nudibranchs, spiders, eggs in spirals or jelly, snails, bubble algae, small anemones. The plug cut away where it can be.',
     applies: isCoral,
     caution: 'palytoxin',
   },
@@ -121,16 +119,14 @@ const steps: readonly Step[] = [
     id: 'rinse',
     kind: 'check',
     title: 'Rinse, and look again',
-    text: () =>
-      'Twice in clean salt water of the tank. Whatever fell off is looked at; eggs are scraped off, since no dip reaches them. The dip water goes down the drain, not into a tank.',
+    text: 'Twice in clean salt water of the tank. Whatever fell off is looked at; eggs are scraped off, since no dip reaches them. The dip water goes down the drain, not into a tank.',
     applies: isCoral,
   },
   {
     id: 'over',
     kind: 'check',
     title: 'Over, without its water',
-    text: () =>
-      'With a cup or a hand rather than a net, let out under water. **No water of the bag or the shop goes in.**',
+    text: 'With a cup or a hand rather than a net, let out under water. **No water of the bag or the shop goes in.**',
     applies: (run) => !arePods(run),
     caution: 'venom',
   },
@@ -138,23 +134,21 @@ const steps: readonly Step[] = [
     id: 'pour',
     kind: 'check',
     title: 'Pour them in',
-    text: () =>
-      'All of the jar, its salinity matched, in the evening: lights and pumps low for an hour, so that they reach the rock before they are eaten.',
+    text: 'All of the jar, its salinity matched, in the evening: lights and pumps low for an hour, so that they reach the rock before they are eaten.',
     applies: arePods,
   },
   {
     id: 'upright',
     kind: 'check',
     title: 'Set them upright',
-    text: () => 'Snails on their foot, on rock: one on its back dies where it lies.',
+    text: 'Snails on their foot, on rock: one on its back dies where it lies.',
     applies: (run) => ['shrimp', 'star'].includes(given(run, 'animal', 'fish')) && !arePods(run),
   },
   {
     id: 'place',
     kind: 'check',
     title: 'Low first, then up',
-    text: () =>
-      'On its planned place or below it, away from reaching neighbours; it rises by a level every two weeks. Its dip is repeated when eggs would have hatched.',
+    text: 'On its planned place or below it, away from reaching neighbours; it rises by a level every two weeks. Its dip is repeated when eggs would have hatched.',
     opens: { stock: 'corals', label: 'Plan its place' },
     applies: isCoral,
   },
@@ -162,8 +156,7 @@ const steps: readonly Step[] = [
     id: 'watch',
     kind: 'check',
     title: 'Lid on, lights low, watch',
-    text: () =>
-      'An hour of looking who chases whom. Food tomorrow, not today; ammonia tested on days 1, 3 and 7.',
+    text: 'An hour of looking who chases whom. Food tomorrow, not today; ammonia tested on days 1, 3 and 7.',
   },
   {
     id: 'replace',
@@ -184,7 +177,7 @@ const steps: readonly Step[] = [
     id: 'topOn',
     kind: 'check',
     title: 'Top-off unit on again',
-    text: () => 'On, and seen to be on: forgotten, the tank grows saltier day by day.',
+    text: 'On, and seen to be on: forgotten, the tank grows saltier day by day.',
     applies: drips,
   },
 ];

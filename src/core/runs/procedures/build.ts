@@ -80,15 +80,14 @@ const steps: readonly Step[] = [
     id: 'leak',
     kind: 'check',
     title: 'Leak test',
-    text: () =>
-      'Filled with tap water for a night, outside or where a leak may run, before rock and before the sump is plumbed. Dry paper under every seam in the morning.',
+    text: 'Filled with tap water for a night, outside or where a leak may run, before rock and before the sump is plumbed. Dry paper under every seam in the morning.',
     caution: 'glass',
   },
   {
     id: 'order',
     kind: 'choose',
     title: 'Rock or sand first',
-    text: () => 'Both are practised; each trades something.',
+    text: 'Both are practised; each trades something.',
     choices: [
       {
         value: 'rock',
@@ -132,8 +131,7 @@ const steps: readonly Step[] = [
     id: 'heater',
     kind: 'check',
     title: 'Heaters',
-    text: () =>
-      'Two of half the size each, for the coldest night of the room: one that sticks can then neither cook nor chill it. A controller with a probe of its own is the second guard.',
+    text: 'Two of half the size each, for the coldest night of the room: one that sticks can then neither cook nor chill it. A controller with a probe of its own is the second guard.',
     opens: { sum: 'heater', label: 'How many watts' },
     caution: 'electricity',
   },
@@ -164,53 +162,47 @@ const steps: readonly Step[] = [
     id: 'media',
     kind: 'check',
     title: 'Blocks of media',
-    text: () =>
-      'By the litres that their own label says they serve: fewer for few animals, more for many. Rinse their dust out first.',
+    text: 'By the litres that their own label says they serve: fewer for few animals, more for many. Rinse their dust out first.',
     opens: { sum: 'media', label: 'How many blocks' },
   },
   {
     id: 'skimmer',
     kind: 'check',
     title: 'Skimmer',
-    text: () =>
-      'It breaks in for one to two weeks. Begin with its water line low, or it runs over; cup emptied daily at first.',
+    text: 'It breaks in for one to two weeks. Begin with its water line low, or it runs over; cup emptied daily at first.',
   },
   {
     id: 'socks',
     kind: 'check',
     title: 'Socks, floss and carbon',
-    text: () =>
-      'Two sets of socks, so that one dries. Carbon rinsed until the water runs clear, where it does not tumble.',
+    text: 'Two sets of socks, so that one dries. Carbon rinsed until the water runs clear, where it does not tumble.',
   },
   {
     id: 'topOff',
     kind: 'check',
     title: 'Top-off and its reservoir',
-    text: () =>
-      'How many days it lasts, and what salinity becomes if the whole of it runs in one night. One plumbed straight to the purifier has no end: a limit of run time and a second shut-off.',
+    text: 'How many days it lasts, and what salinity becomes if the whole of it runs in one night. One plumbed straight to the purifier has no end: a limit of run time and a second shut-off.',
     opens: { sum: 'reservoir-in', label: 'What if all of it runs in' },
   },
   {
     id: 'valves',
     kind: 'check',
     title: 'Valves, and a power cut',
-    text: () =>
-      'Gate valves to tune, check valves never trusted alone. What runs down when the pump stops must fit into the sump. Solvent cement: air, and cured by its label before water.',
+    text: 'Gate valves to tune, check valves never trusted alone. What runs down when the pump stops must fit into the sump. Solvent cement: air, and cured by its label before water.',
     opens: { sum: 'drain-down', label: 'How high the sump rises' },
   },
   {
     id: 'cords',
     kind: 'check',
     title: 'Cords and outlet',
-    text: () =>
-      'A loop in every cord lower than the outlet, so that a drop falls from it; a protected outlet above the water line, tested once with its button.',
+    text: 'A loop in every cord lower than the outlet, so that a drop falls from it; a protected outlet above the water line, tested once with its button.',
     caution: 'electricity',
   },
   {
     id: 'lid',
     kind: 'check',
     title: 'A lid or mesh',
-    text: () => 'Before the first fish, with every gap for cords closed: each new fish jumps.',
+    text: 'Before the first fish, with every gap for cords closed: each new fish jumps.',
     opens: { form: 'lid', label: 'Log the lid' },
     shown: (tank) => (tank.standing.lid ? (tank.entries.lid.at(-1)?.at ?? null) : null),
   },
@@ -218,7 +210,7 @@ const steps: readonly Step[] = [
     id: 'fill',
     kind: 'check',
     title: 'Fill it',
-    text: () => 'With salt water that was mixed and measured, counted as it goes in.',
+    text: 'With salt water that was mixed and measured, counted as it goes in.',
     opens: { run: 'fill', label: 'Begin to fill' },
     shown: (tank) => tank.standing.filledAt,
   },

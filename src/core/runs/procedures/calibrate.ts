@@ -5,7 +5,7 @@ const steps: readonly Step[] = [
     id: 'which',
     kind: 'choose',
     title: 'Which instrument',
-    text: () => 'Each has a routine of its own.',
+    text: 'Each has a routine of its own.',
     choices: [
       {
         value: 'refractometer',
@@ -40,16 +40,14 @@ const steps: readonly Step[] = [
     id: 'settle',
     kind: 'wait',
     title: 'Let both come to one temperature',
-    text: () =>
-      'Instrument and standard side by side in the room. Warm fluid on cold glass reads wrong.',
+    text: 'Instrument and standard side by side in the room. Warm fluid on cold glass reads wrong.',
     minutes: () => 10,
   },
   {
     id: 'read',
     kind: 'check',
     title: 'Read it, then set it',
-    text: () =>
-      'Note what it shows in the standard before you turn anything: that is what the past is read anew by. Fluid from a fresh pack, and none poured back.',
+    text: 'Note what it shows in the standard before you turn anything: that is what the past is read anew by. Fluid from a fresh pack, and none poured back.',
     opens: { form: 'calibration', label: 'Log the calibration' },
   },
 ];

@@ -24,8 +24,7 @@ const steps: readonly Step[] = [
     id: 'gently',
     kind: 'check',
     title: 'Pour gently',
-    text: () =>
-      'Over a plate on the sand, by a hose on the glass, or through the sump. Cloud is normal; it settles in a day or two.',
+    text: 'Over a plate on the sand, by a hose on the glass, or through the sump. Cloud is normal; it settles in a day or two.',
   },
   {
     id: 'count',
@@ -39,37 +38,33 @@ const steps: readonly Step[] = [
     id: 'overflow',
     kind: 'check',
     title: 'Watch the overflow',
-    text: () =>
-      'Weir, fittings, sump and floor, while the level rises and for an hour after. Towels at hand.',
+    text: 'Weir, fittings, sump and floor, while the level rises and for an hour after. Towels at hand.',
     caution: 'electricity',
   },
   {
     id: 'start',
     kind: 'check',
     title: 'Start the pumps',
-    text: () =>
-      'Return first, then flow, the heater when it is covered, the skimmer last and with its water line low: it runs over while it breaks in.',
+    text: 'Return first, then flow, the heater when it is covered, the skimmer last and with its water line low: it runs over while it breaks in.',
   },
   {
     id: 'mark',
     kind: 'check',
     title: 'Mark the level',
-    text: () =>
-      'A strip of tape at the return chamber with the pump on. It falls by what evaporates, and rises when the power fails.',
+    text: 'A strip of tape at the return chamber with the pump on. It falls by what evaporates, and rises when the power fails.',
   },
   {
     id: 'drain',
     kind: 'check',
     title: 'Switch the pumps off, once',
-    text: () =>
-      'Watch how far the sump rises. If it nears the rim, take water out now: that is what a power cut does.',
+    text: 'Watch how far the sump rises. If it nears the rim, take water out now: that is what a power cut does.',
     opens: { sum: 'drain-down', label: 'Work it out' },
   },
   {
     id: 'reservoir',
     kind: 'check',
     title: 'Fresh water into the reservoir',
-    text: () => 'Purified, never salt water: evaporation leaves the salt behind.',
+    text: 'Purified, never salt water: evaporation leaves the salt behind.',
     opens: { sum: 'reservoir-in', label: 'What if all of it runs in' },
   },
 ];

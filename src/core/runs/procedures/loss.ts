@@ -15,8 +15,7 @@ const steps: readonly Step[] = [
     span: 'now',
     kind: 'check',
     title: 'Take it out',
-    text: () =>
-      'Whole, with a cup or tongs, and into the household waste: never into the wild. What is not found goes on rotting, so keep looking and test every day.',
+    text: 'Whole, with a cup or tongs, and into the household waste: never into the wild. What is not found goes on rotting, so keep looking and test every day.',
     caution: 'deadAnimal',
   },
   {
@@ -24,8 +23,7 @@ const steps: readonly Step[] = [
     span: 'hour',
     kind: 'check',
     title: 'Look at the others',
-    text: () =>
-      'Breathing, spots, torn fins, who hides, who hunts. What is seen goes into the log; a veterinarian about any sign of disease.',
+    text: 'Breathing, spots, torn fins, who hides, who hunts. What is seen goes into the log; a veterinarian about any sign of disease.',
     opens: { form: 'observation', label: 'Log what you see' },
   },
   {
@@ -33,8 +31,7 @@ const steps: readonly Step[] = [
     span: 'hour',
     kind: 'check',
     title: 'Test ammonia now',
-    text: () =>
-      'Ammonia first, then pH, temperature and salinity: a cause may stand there as well.',
+    text: 'Ammonia first, then pH, temperature and salinity: a cause may stand there as well.',
     opens: { form: 'reading', label: 'Log the test' },
   },
   {
@@ -42,7 +39,7 @@ const steps: readonly Step[] = [
     span: 'day',
     kind: 'wait',
     title: 'A day later',
-    text: () => 'What died yesterday shows as ammonia today. Feed little meanwhile.',
+    text: 'What died yesterday shows as ammonia today. Feed little meanwhile.',
     minutes: () => 24 * 60,
   },
   {
@@ -50,8 +47,7 @@ const steps: readonly Step[] = [
     span: 'day',
     kind: 'check',
     title: 'Test ammonia again',
-    text: () =>
-      'Under 0.02 mg/L of free ammonia all is well. Above 0.05: change water now, matched in temperature, salinity and pH, and ask why the filter does not follow.',
+    text: 'Under 0.02 mg/L of free ammonia all is well. Above 0.05: change water now, matched in temperature, salinity and pH, and ask why the filter does not follow.',
     opens: { form: 'reading', label: 'Log the test' },
   },
 ];

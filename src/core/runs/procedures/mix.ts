@@ -131,7 +131,7 @@ const steps: readonly Step[] = [
     id: 'litres',
     kind: 'measure',
     title: 'How much water',
-    text: () => 'Several barrels are several batches: begin this again for each.',
+    text: 'Several barrels are several batches: begin this again for each.',
     asks: {
       label: 'Water to make ready',
       unit: 'L',
@@ -144,14 +144,14 @@ const steps: readonly Step[] = [
     id: 'target',
     kind: 'measure',
     title: 'To which salinity',
-    text: () => 'What the tank has, or is to have: 33 to 35 ppt, and steady before exact.',
+    text: 'What the tank has, or is to have: 33 to 35 ppt, and steady before exact.',
     asks: { label: 'Wanted salinity', unit: 'ppt', low: 5, high: 45, usual: () => FULL_SALINITY },
   },
   {
     id: 'source',
     kind: 'choose',
     title: 'Which water',
-    text: () => 'Each has its price and its risk.',
+    text: 'Each has its price and its risk.',
     choices: SOURCES,
   },
   {
@@ -171,8 +171,7 @@ const steps: readonly Step[] = [
     id: 'warm',
     kind: 'check',
     title: 'Move it and warm it',
-    text: () =>
-      'A pump and a heater in the barrel, to the temperature of the tank: cold water dissolves less and reads wrong.',
+    text: 'A pump and a heater in the barrel, to the temperature of the tank: cold water dissolves less and reads wrong.',
     caution: 'electricity',
   },
   {
@@ -192,15 +191,14 @@ const steps: readonly Step[] = [
     id: 'clear',
     kind: 'wait',
     title: 'Let it mix',
-    text: () =>
-      'An hour at the least, until it is clear. How long it keeps is for the salt’s label to say: moving and covered meanwhile.',
+    text: 'An hour at the least, until it is clear. How long it keeps is for the salt’s label to say: moving and covered meanwhile.',
     minutes: () => 60,
   },
   {
     id: 'measure',
     kind: 'measure',
     title: 'Measure it',
-    text: () => 'With a sample at the temperature that the instrument wants.',
+    text: 'With a sample at the temperature that the instrument wants.',
     asks: { label: 'It reads', unit: 'ppt', low: 0, high: 60 },
   },
   {
@@ -229,8 +227,7 @@ const steps: readonly Step[] = [
     id: 'second',
     kind: 'measure',
     title: 'Twice, with another instrument',
-    text: () =>
-      'One instrument alone is believed until it is wrong. Without a second one, measure again with the first.',
+    text: 'One instrument alone is believed until it is wrong. Without a second one, measure again with the first.',
     asks: { label: 'It reads at the end', unit: 'ppt', low: 5, high: 60 },
   },
   {

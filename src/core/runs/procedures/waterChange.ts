@@ -16,29 +16,27 @@ const steps: readonly Step[] = [
     id: 'match',
     kind: 'check',
     title: 'The new water fits',
-    text: () =>
-      'Salinity and warmth within one of the tank’s, pH near it, clear since an hour. Nitrate tested before, not after.',
+    text: 'Salinity and warmth within one of the tank’s, pH near it, clear since an hour. Nitrate tested before, not after.',
     opens: { form: 'reading', label: 'Log the test' },
   },
   {
     id: 'topOff',
     kind: 'check',
     title: 'Top-off unit off',
-    text: () =>
-      'Before any water leaves: it would fill the gap with fresh water. The return pump too, where the sump is drawn from.',
+    text: 'Before any water leaves: it would fill the gap with fresh water. The return pump too, where the sump is drawn from.',
     caution: 'electricity',
   },
   {
     id: 'heater',
     kind: 'check',
     title: 'Heater off',
-    text: () => 'Before the level falls under it: one that runs dry cracks.',
+    text: 'Before the level falls under it: one that runs dry cracks.',
   },
   {
     id: 'out',
     kind: 'measure',
     title: 'Water out',
-    text: () => 'By the marks of the bucket. A siphon is never started by mouth.',
+    text: 'By the marks of the bucket. A siphon is never started by mouth.',
     asks: { label: 'Went out', unit: 'L', low: 0.1, high: 20_000 },
   },
   {
@@ -74,14 +72,14 @@ const steps: readonly Step[] = [
     id: 'heaterOn',
     kind: 'check',
     title: 'Pumps and heater on',
-    text: () => 'The heater once it is covered. Watch the level while the return starts.',
+    text: 'The heater once it is covered. Watch the level while the return starts.',
     caution: 'electricity',
   },
   {
     id: 'topOn',
     kind: 'check',
     title: 'Top-off unit on again',
-    text: () => 'On, and seen to be on: forgotten, the tank grows saltier day by day.',
+    text: 'On, and seen to be on: forgotten, the tank grows saltier day by day.',
   },
 ];
 

@@ -7,7 +7,7 @@ import { liveHead } from '@/core/records/log';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { withClock, withStep } from '@/core/runs/procedures/changes';
-import type { Step } from '@/core/runs/procedure';
+import { stepText, type Step } from '@/core/runs/procedure';
 import { acclimate } from '@/core/runs/procedures/acclimate';
 import { standingIn } from '@/core/runs/standingIn';
 import { countdownWords, momentInSentence } from '@/core/time/words';
@@ -103,7 +103,7 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
     >
       <Opening title={step ? `${step.title}.` : 'They are in.'}>
         {step
-          ? step.text(run.body, null)
+          ? stepText(step, run.body, null)
           : 'Ending it writes who came in and where, and asks for ammonia tests on days 1, 3 and 7.'}
       </Opening>
       {step?.id === 'drip' ? (
