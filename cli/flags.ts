@@ -86,6 +86,9 @@ export const zone: Flag<string> = {
   },
 };
 
+/** Of a command about a tank: which, and as of when. */
+export const ofTank = { tank: text, at: moment };
+
 /** Said or not, without a value. */
 export const said: Flag<true> = { read: null };
 
