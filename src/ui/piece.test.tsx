@@ -1,4 +1,5 @@
-import { render, screen } from '@testing-library/react';
+import { fireEvent, render, screen } from '@testing-library/react';
+import { useState } from 'react';
 import { Text } from 'react-native';
 import { partOf, piece, roomFor } from './piece';
 
@@ -21,7 +22,7 @@ test('a part of a piece that is here draws at once, with no fallback between', a
   expect(fallbacks).toBe(1);
 });
 
-test('a piece is fetched once, however many ask, and anew once it could not be had', async () => {
+test('a piece is fetched once, however many ask, and anew a while after it could not be had', async () => {
   let asked = 0;
   let now = 0;
   const one = piece(
@@ -33,11 +34,28 @@ test('a piece is fetched once, however many ask, and anew once it could not be h
     () => now,
   );
   await expect(Promise.all([one.fetch(), one.fetch()])).rejects.toThrow('no network');
-  expect(asked).toBe(1);
-  expect(() => one.useHere()).toThrow('no network');
-  expect(asked).toBe(1);
+  await expect(one.fetch()).rejects.toThrow('no network');
+  expect([asked, one.here(), one.tries()]).toEqual([1, undefined, 1]);
   now = 2000;
   expect(await one.fetch()).toBe(said);
-  expect(one.useHere()).toBe(said);
-  expect(asked).toBe(2);
+  expect([asked, one.here(), one.tries()]).toEqual([2, said, 2]);
+});
+
+test('a part that waited is drawn once its piece comes, and keeps what was typed in it', async () => {
+  function Counter() {
+    const [count, setCount] = useState(0);
+    return <button onClick={() => setCount(count + 1)}>{`count ${count}`}</button>;
+  }
+  let come = () => undefined as void;
+  const one = piece(
+    () =>
+      new Promise<{ Counter: typeof Counter }>((resolve) => (come = () => resolve({ Counter }))),
+  );
+  const Roomed = roomFor(one, 'Counter', 40);
+  const { container, rerender } = render(<Roomed />);
+  expect(container.querySelector('[aria-busy]')).not.toBeNull();
+  come();
+  fireEvent.click(await screen.findByText('count 0'));
+  rerender(<Roomed />);
+  expect(screen.getByText('count 1')).toBeTruthy();
 });

@@ -1,58 +1,77 @@
-import { Suspense, use, type ComponentType } from 'react';
+import { lazy, Suspense, useState, type ComponentType } from 'react';
 import { View } from 'react-native';
 
 /** A piece of the app that is fetched when it is first needed, or beforehand. */
 export interface Piece<M> {
-  /** Fetches it once; what failed is fetched anew. */
+  /** Fetches it once; what failed is fetched anew after a moment. */
   fetch: () => Promise<M>;
-  /** What it holds, for a component that draws; waits by Suspense until it is here. Throws what failed. */
-  useHere: () => M;
+  /** What it holds, once it is here. */
+  here: () => M | undefined;
+  /** How often it was begun to be fetched: what waits for it by one try must not wait for the next. */
+  tries: () => number;
 }
 
 /** How long a piece that could not be had is not asked for again, so that one try tells one failure, ms. */
 const FAILED_FOR_MS = 1000;
 
-/**
- * A piece by the import that fetches it. Once it is here its components draw at once: a lazy component
- * waits a moment even then, and React holds back what waited for 300 ms.
- */
+/** A piece by the import that fetches it. */
 export function piece<M>(load: () => Promise<M>, clock: () => number = Date.now): Piece<M> {
   let here: { module: M } | undefined;
-  let failed: { error: unknown; at: number } | undefined;
+  let failedAt: number | undefined;
   let coming: Promise<M> | undefined;
+  let tries = 0;
   const fetch = () => {
-    coming ??= load().then(
-      (module) => {
-        here = { module };
-        return module;
-      },
-      (error: unknown) => {
-        failed = { error, at: clock() };
-        coming = undefined;
-        throw error;
-      },
-    );
+    if (failedAt !== undefined && clock() - failedAt >= FAILED_FOR_MS) {
+      failedAt = undefined;
+      coming = undefined;
+    }
+    if (!coming) {
+      tries += 1;
+      coming = load();
+      coming.then(
+        (module) => (here = { module }),
+        () => (failedAt = clock()),
+      );
+    }
     return coming;
   };
   return {
     fetch,
-    useHere: () => {
-      if (here) return here.module;
-      if (failed && clock() - failed.at < FAILED_FOR_MS) throw failed.error;
-      return use(fetch());
+    here: () => here?.module,
+    tries: () => {
+      // Begins the next try where the last one failed a while ago; whoever waits sees what it fails by.
+      fetch().catch(() => undefined);
+      return tries;
     },
   };
 }
 
 type PropsOf<C> = C extends ComponentType<infer P> ? P : never;
 
-/** A component of a piece by its name, drawn as soon as the piece is here. */
+/**
+ * A component of a piece by its name. Where the piece is here it is drawn at once: a lazy component waits a
+ * moment even then, and React holds back what waited for 300 ms.
+ */
 export function partOf<M, K extends keyof M & string>(
   from: Piece<M>,
   name: K,
 ): ComponentType<PropsOf<M[K]>> {
+  type Drawn = ComponentType<PropsOf<M[K]>>;
+  let waiting: { Component: Drawn; tries: number } | undefined;
+  const waitingFor = (): Drawn => {
+    const tries = from.tries();
+    if (waiting?.tries !== tries) {
+      const Component = lazy(async () => ({ default: (await from.fetch())[name] as Drawn }));
+      waiting = { Component: Component as unknown as Drawn, tries };
+    }
+    return waiting.Component;
+  };
   return function Part(props: PropsOf<M[K]>) {
-    const Component = from.useHere()[name] as ComponentType<PropsOf<M[K]>>;
+    // Chosen once: another component in its place would begin anew and lose what is typed in it.
+    const [Component] = useState<Drawn>(() => {
+      const module = from.here();
+      return module ? (module[name] as Drawn) : waitingFor();
+    });
     return <Component {...(props as PropsOf<M[K]> & object)} />;
   };
 }
