@@ -44,6 +44,7 @@ export const done = defineCommand({
   run: ({ positionals: [file = '', key = ''], values }, now) => {
     const opened = openLog(file);
     const at = values.at ?? now;
+    if (key === '') throw new CliError('Name the key of what is done, as "due" prints it.');
     const [tankId = '', ...rest] = key.split('/');
     const tanks = opened.log.tanks.filter(({ id }) => id === tankId);
     const rows = dueJson(opened.log, tanks, at, 14, effortOf(values));

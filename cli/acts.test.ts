@@ -71,6 +71,8 @@ describe('log', () => {
 
   test.each([
     [['--reading', 'nitrite'], /is no reading/],
+    [['--reading', 'nitrite 0.25-0.5'], /"nitrite 0.25-0.5" is no reading/],
+    [['--reading', 'nitrite 1e9'], /is no reading/],
     [['--reading', 'unobtainium 3'], /No test is called "unobtainium"/],
     [['--reading', 'nitrite 0.25 ppm NO3'], /does not say of what|Unknown/],
     [['--reading', 'nitrite 900'], /The card ends at/],
@@ -109,6 +111,7 @@ describe('done', () => {
     const [later] = added('done', demo, first.key, '--days', '2', ...quick);
     expect(later?.body).toMatchObject({ how: 'snoozed', title: first.title });
     expect(() => runCommand(['done', demo, 'nothing', ...quick], NOW)).toThrow(/see "due"/);
+    expect(() => runCommand(['done', demo, ...quick], NOW)).toThrow(/Name the key/);
   });
 });
 

@@ -61,7 +61,7 @@ function unitOf(words: string, parameter: ParameterId): Unit | null {
  */
 export function readingsOf(log: Log, text: string): EntryBody<'reading'>[] {
   return text.split(';').map((one) => {
-    const match = /^\s*([A-Za-z][A-Za-z\s_-]*?)\s+([\d.,]+)\s*(.*?)\s*$/.exec(one);
+    const match = /^\s*([A-Za-z][A-Za-z\s_-]*?)\s+([\d.,]+)(?!\S*\d)\s*(.*?)\s*$/.exec(one);
     const value = match ? parseNumber(match[2] ?? '') : null;
     if (!match || value === null) {
       throw new CliError(`"${one.trim()}" is no reading, such as "nitrite 0.25 ppm NO2".`);
