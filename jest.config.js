@@ -34,6 +34,8 @@ const plain = [
 
 /** @type {import('jest').Config} */
 module.exports = {
+  // The person who waits has nothing else to do; a machine of two cores would else use one.
+  maxWorkers: '100%',
   projects: [
     {
       displayName: 'core',

@@ -34,7 +34,7 @@ const TYPED = [
   'fish',
   'Fulmar',
   'Mars/Base',
-  'Europe/Berlin',
+  'Etc/GMT+12',
   '../../etc/passwd',
   '__proto__',
   'constructor',

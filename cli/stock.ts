@@ -15,6 +15,14 @@ import { bandsOfLog } from './logFile';
 import { CliError } from './errors';
 import { iso } from './iso';
 
+/** Says which names are nearest to one that no animal has; of a pasted page only how it begins. */
+function noSuchAnimal(text: string): CliError {
+  const typed = text.length > 60 ? `${text.slice(0, 60)}…` : text;
+  return new CliError(
+    `No animal is called "${typed}". The nearest names: ${nearestNames(text).join(', ')}.`,
+  );
+}
+
 /**
  * @throws CliError for an animal that is not in the catalogue, with the three nearest names, and for a name that
  * several share, with theirs
@@ -27,9 +35,7 @@ function animalCalled(text: string, own: readonly CatalogueAnimal[] = []): Catal
     throw new CliError(`"${text}" is the name of several: ${names.join(', ')}. Which one?`);
   }
   if (found) return found;
-  throw new CliError(
-    `No animal is called "${text}". The nearest names: ${nearestNames(text).join(', ')}.`,
-  );
+  throw noSuchAnimal(text);
 }
 
 /** What stocking rests on: the facts, and what the readings say of the colony. */
@@ -113,9 +119,7 @@ export function addJson(
 export function speciesJson(text: string): unknown {
   const found = findAnimals(text);
   if (found.length === 0) {
-    throw new CliError(
-      `No animal is called "${text}". The nearest names: ${nearestNames(text).join(', ')}.`,
-    );
+    throw noSuchAnimal(text);
   }
   return found;
 }

@@ -31,6 +31,34 @@ export function isWide(page: Page): boolean {
   return (page.viewportSize()?.width ?? 0) >= 900;
 }
 
+/**
+ * Leads the app to an address as Back and Forward do, without loading it anew, and waits until what
+ * stands there has been drawn and stays as it is.
+ */
+export async function follow(page: Page, address: string): Promise<void> {
+  await page.evaluate((to) => {
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate', { state: null }));
+  }, address);
+  await expect.poll(() => page.url(), { message: address }).toContain(address.split('?')[0]);
+  const main = page.locator('[role="main"]:visible');
+  await expect(main).toHaveCount(1);
+  let before = -1;
+  await expect
+    .poll(
+      async () => {
+        const [drawn, now] = [
+          before,
+          await main.evaluate((all) => all.querySelectorAll('*').length),
+        ];
+        before = now;
+        return now > 8 && now === drawn;
+      },
+      { message: address },
+    )
+    .toBe(true);
+}
+
 /** Goes to a place as a person would: by the rail, or by the bar and More. */
 export async function goTo(page: Page, place: string): Promise<void> {
   const places = page.getByRole('navigation', { name: 'Places' });

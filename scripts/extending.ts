@@ -136,7 +136,7 @@ function complaints(root: string): { file: string; text: string }[] {
   try {
     execFileSync(
       'node',
-      ['node_modules/typescript/bin/tsc', '--noEmit', '-p', '.', '--pretty', 'false'],
+      ['node_modules/typescript-native/bin/tsc', '--noEmit', '-p', '.', '--pretty', 'false'],
       {
         cwd: root,
         encoding: 'utf8',

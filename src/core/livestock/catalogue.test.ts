@@ -1,5 +1,5 @@
 import { CATALOGUE, PARTNERS, animalOf, partnersOf } from './catalogue';
-import { animalsCalled, findAnimals } from './search';
+import { animalsCalled, findAnimals, nearestNames } from './search';
 import { animalSentence, traitLines } from './words';
 
 const of = (group: string) => CATALOGUE.filter((animal) => animal.group === group);
@@ -101,6 +101,9 @@ describe('looking an animal up', () => {
     expect(findAnimals('trig').some(({ id }) => id === 'picasso-triggerfish')).toBe(true);
     expect(findAnimals('yellow', 'fish').every(({ group }) => group === 'fish')).toBe(true);
     expect(findAnimals('qqqqqq')).toEqual([]);
+    // A page that was pasted is looked at no further than a name is long.
+    const start = 'yellow watchman gobi '.repeat(4);
+    expect(nearestNames(start + 'x'.repeat(20_000))).toEqual(nearestNames(start));
     expect(findAnimals('').length).toBe(CATALOGUE.length);
   });
 

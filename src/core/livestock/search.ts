@@ -27,6 +27,9 @@ index.addAll(
   })),
 );
 
+/** Letters of a text that are looked at: more than any name has, so that a pasted page costs no more. */
+const LETTERS = 80;
+
 /** Animals that a text may mean, the likeliest first; all of them, by name, for none. */
 export function findAnimals(
   text: string,
@@ -40,7 +43,7 @@ export function findAnimals(
   }
   // One that is named in full comes before those that merely sound like it.
   const named = animalsCalled(text).map(({ id }) => id);
-  const rest = index.search(plainWords(text)).map(({ id }) => String(id));
+  const rest = index.search(plainWords(text.slice(0, LETTERS))).map(({ id }) => String(id));
   const order = new Map([...new Set([...named, ...rest])].map((id, place) => [id, place]));
   return CATALOGUE.filter((animal) => wanted(animal) && order.has(animal.id)).sort(
     (a, b) => (order.get(a.id) ?? 0) - (order.get(b.id) ?? 0),
@@ -117,7 +120,7 @@ export function animalsCalled(
 
 /** The names nearest to a text, the nearest first: what somebody may have meant. */
 export function nearestNames(text: string, most = 3): string[] {
-  const wanted = text.trim().toLowerCase();
+  const wanted = text.trim().slice(0, LETTERS).toLowerCase();
   const found = findAnimals(text).slice(0, most);
   const rest = CATALOGUE.filter((animal) => !found.includes(animal))
     .map((animal) => ({

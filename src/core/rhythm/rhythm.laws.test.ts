@@ -154,7 +154,7 @@ describe('a chore', () => {
           }
         },
       ),
-      { numRuns: 150 },
+      { numRuns: 60 },
     );
   });
 });
