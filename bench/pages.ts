@@ -14,7 +14,7 @@ import { clickWhatHasSettled } from '../e2e/clicks';
 
 const SIZES = (process.env.SIZES ?? '1000,50000').split(',').map(Number);
 const VISITS = Number(process.env.VISITS ?? 1000);
-const PLACES = ['Water', 'Cycle', 'Stock', 'More', 'Today'] as const;
+const PLACES = ['Water', 'Cycle', 'Animals', 'More', 'Today'] as const;
 const QUIET_MS = 400;
 
 /** Tasks of the page's thread, its longest and their sum, ms, until it was quiet for a while. */

@@ -49,7 +49,7 @@ function solved(sum: Sum, args: readonly string[]) {
 
 const listed = defineCommand({
   usage: 'sum NAME --litres 208 …',
-  does: 'a sum of the Bench with its working; sum --list names them',
+  does: 'a calculation with its working; sum --list names them',
   flags: { list: said },
   run: ({ values, positionals }) => {
     if (values.list) return SUMS.map(lineOf).join('\n');
@@ -62,7 +62,7 @@ const listed = defineCommand({
   },
 });
 
-/** Any sum of the Bench, and what each asks for. Its flags are those of the sum that is named first. */
+/** Any sum, and what each asks for. Its flags are those of the sum that is named first. */
 export const sum: Command = {
   ...listed,
   call: (args, now) => {

@@ -4,7 +4,7 @@ test('a sum is found, knows the tank, follows what is typed and remembers it ove
   page,
 }) => {
   await openDemo(page);
-  await goTo(page, 'Bench');
+  await goTo(page, 'Calculators');
   await page.getByRole('textbox', { name: 'Find a sum' }).fill('nitrate become');
   await expect(page.getByText('No sum speaks of "nitrate become".')).toBeVisible();
   await page.getByRole('textbox', { name: 'Find a sum' }).fill('how much salt, and what');

@@ -32,7 +32,7 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
   await expect(page.getByRole('button', { name: 'A lid or mesh, done' })).toBeVisible();
 
   await page.goto('/');
-  await goTo(page, 'Make water');
+  await goTo(page, 'Mix saltwater');
   await page.getByRole('button', { name: 'Begin' }).click();
   await noteIt(page, 'Water to make ready', '208');
   await noteIt(page, 'Wanted salinity', '35');
@@ -74,7 +74,7 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
 
 test('a water change goes from its sum to its entry', async ({ page }) => {
   await openDemo(page);
-  await goTo(page, 'Bench');
+  await goTo(page, 'Calculators');
   await page.getByRole('main').getByText('A water change', { exact: true }).click();
   await page.getByLabel('Share of the water').fill('20');
   await expect(heading(page)).toHaveText('41.6 L.');

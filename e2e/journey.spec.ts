@@ -4,6 +4,7 @@ import {
   expect,
   goTo,
   logSixValues,
+  openDemo,
   openTestSheet,
   saved,
   savedAndLeft,
@@ -142,4 +143,29 @@ test('keys lead everywhere, and stay silent while something is typed', async ({ 
   await page.getByLabel('Find a word').blur();
   await page.keyboard.press('l');
   await expect(page).toHaveURL('/log/test');
+});
+
+test('one field leads anywhere, by keys alone', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('/');
+  const field = page.getByLabel('What are you looking for?');
+  await expect(field).toBeFocused();
+  const seek = async (typed: string, found: RegExp) => {
+    await field.fill(typed);
+    await expect(page.getByRole('main').getByRole('button', { name: found }).first()).toBeVisible();
+  };
+  await seek('white spots', /^Signs of disease/);
+  await seek('nitrite', /^Nitrite: .*, entry$/);
+  await seek('Kittiwake', /^Kittiwake, tank$/);
+  await seek('qqqqq', /^Back$/);
+  await expect(page.getByText('Nothing here is called "qqqqq".')).toBeVisible();
+  await seek('12 l at 25 %', /^A change of 25 %: 3 L/);
+  await field.press('Enter');
+  await expect(page.getByLabel('Share of the water')).toHaveValue('25');
+  await page.goBack();
+  await seek('madarin', /^Can I add a .*mandarin.* today\?/i);
+  await field.press('ArrowDown');
+  await field.press('ArrowUp');
+  await field.press('Enter');
+  await expect(page).toHaveURL(/\/stock\/add\?species=.*mandarin/);
 });

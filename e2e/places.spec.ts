@@ -18,6 +18,28 @@ test('a place lies as it was left, and a tap on it leads to its top', async ({ p
   await expect(title).toBeInViewport();
 });
 
+test('every place is found in its group, and an entry by its words', async ({ page }) => {
+  await openDemo(page);
+  const places = page.getByRole('navigation', { name: 'Places' });
+  await places.getByRole('link', { name: 'More' }).click();
+  const main = page.getByRole('main');
+  await expect(main.getByText(/^\d+ things? today, about \d+ min\.$/)).toBeVisible();
+  await main.getByRole('link', { name: 'Journal', exact: true }).click();
+  const lines = main.getByRole('listitem');
+  await expect(lines.first()).toBeVisible();
+  await page.getByLabel('Find an entry').fill('nitrite');
+  await expect(lines.filter({ hasText: /nitrite/i }).first()).toBeVisible();
+  await expect(lines.filter({ hasNotText: /nitrite/i })).toHaveCount(0);
+  await lines.first().getByRole('button').click();
+  await expect(page).toHaveURL(/\/log\/entry\//);
+  await page.goBack();
+  await expect(page).toHaveURL(/\/journal$/);
+  // Beside each other, above the foot: the places of the group one is in.
+  await places.getByRole('link', { name: 'Animals', exact: true }).click();
+  await places.getByRole('link', { name: 'Quarantine', exact: true }).click();
+  await expect(page).toHaveURL(/\/quarantine$/);
+});
+
 test('the cycle is judged criterion by criterion, by the school one chooses', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Cycle');
@@ -56,7 +78,7 @@ test('units, bands and night are settings, and settings can be undone', async ({
 
 test('a kit is described by its own card, and moves on the sheet', async ({ page }) => {
   await openDemo(page);
-  await goTo(page, 'Instruments');
+  await goTo(page, 'Test kits and meters');
   await page
     .getByRole('button', { name: /Ammonia card/ })
     .first()
@@ -84,6 +106,7 @@ test('the course can be moved by keys and read as a table', async ({ page }) => 
   // What the forecast and the plan add is drawn: the drawing is compared with itself below.
   await expect(course).toHaveAccessibleName(/Last fish/);
   await course.focus();
+  await page.keyboard.press('0');
   const before = await course.innerHTML();
   await page.keyboard.press('+');
   await page.keyboard.press('ArrowLeft');

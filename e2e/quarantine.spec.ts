@@ -62,7 +62,7 @@ test('a drip goes on by the time of day through a reload and ten minutes away', 
   await page.clock.install();
   await openDemo(page);
   await chooseTank(page, 'Fulmar');
-  await goTo(page, 'Acclimate');
+  await goTo(page, 'Acclimation');
   await page.getByRole('textbox', { name: 'Which animal' }).fill('neon goby');
   await page.getByRole('button', { name: /^Neon goby/ }).click();
   await measure(page, '36.4');
@@ -109,7 +109,7 @@ test('a coral is looked over, dipped by its label and placed; snails go to three
 }) => {
   await openDemo(page);
   await chooseTank(page, 'Fulmar');
-  await goTo(page, 'Acclimate');
+  await goTo(page, 'Acclimation');
   await page.getByRole('textbox', { name: 'Which animal' }).fill('candy cane');
   await page.getByRole('button', { name: /^Candy cane/ }).click();
   await page.getByRole('checkbox', { name: 'Both waters are of one system' }).click();
@@ -122,7 +122,7 @@ test('a coral is looked over, dipped by its label and placed; snails go to three
   await page.getByRole('button', { name: 'Out of the dip' }).click();
   await page.getByRole('button', { name: 'Stop it', exact: true }).click();
   await page.getByRole('button', { name: 'Stop it now' }).click();
-  await goTo(page, 'Acclimate');
+  await goTo(page, 'Acclimation');
   await page.getByRole('textbox', { name: 'Which animal' }).fill('cerith snail');
   await page.getByRole('button', { name: /^Cerith snail/ }).click();
   await page.getByRole('textbox', { name: /^How many/ }).fill('50');

@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process';
+import { spawn, type ChildProcess } from 'node:child_process';
 import { mkdtempSync, readFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
@@ -44,6 +44,11 @@ async function inDatabase<T>(page: Page, name: string, work: string): Promise<T>
   ) as Promise<T>;
 }
 
+/** Kills a browser with all that it has started. */
+function killAll({ pid }: ChildProcess): void {
+  if (pid !== undefined) process.kill(-pid, 'SIGKILL');
+}
+
 test('what was confirmed outlives a browser that is killed', async ({ baseURL }) => {
   const profile = mkdtempSync(path.join(os.tmpdir(), 'zoarium-profile-'));
   const start = async () => {
@@ -59,7 +64,8 @@ test('what was confirmed outlives a browser that is killed', async ({ baseURL })
         `--user-data-dir=${profile}`,
         'about:blank',
       ],
-      { stdio: ['ignore', 'ignore', 'pipe'] },
+      // A group of its own: some are started by a script, which would die alone.
+      { stdio: ['ignore', 'ignore', 'pipe'], detached: true },
     );
     const address = await new Promise<string>((resolve) => {
       let text = '';
@@ -82,7 +88,7 @@ test('what was confirmed outlives a browser that is killed', async ({ baseURL })
   await logAmmonia(first.page, '2');
   await saved(first.page, 'Saved 1 reading');
   const ended = new Promise((resolve) => first.child.on('exit', resolve));
-  first.child.kill('SIGKILL');
+  killAll(first.child);
   await ended;
   await first.browser.close().catch(() => undefined);
 
@@ -91,7 +97,7 @@ test('what was confirmed outlives a browser that is killed', async ({ baseURL })
   await second.page.waitForURL(`${baseURL}/`);
   await expect(second.page.getByRole('button', { name: /^Ammonia 2 ppm/ })).toBeVisible();
   await second.browser.close();
-  second.child.kill();
+  killAll(second.child);
 });
 
 test('a damaged block is set aside, told of, and can be saved', async ({ page }) => {

@@ -115,7 +115,7 @@ const ADDITIONS: readonly Addition[] = [
       copy.after(
         'src/core/runs/procedures.ts',
         'export const PROCEDURES = {',
-        "\n  madeUpProcedure: { name: 'Made up', steps: [], clockName: () => '', rings: () => '' },",
+        "\n  madeUpProcedure: { name: 'Made up', also: null, steps: [], clockName: () => '', rings: () => '' },",
       ),
   },
 ];

@@ -55,8 +55,8 @@ const VIEWS: View[] = [
   { name: 'dose', size: 'phone', address: '/cycle/dose' },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
-  { name: 'bench', size: 'phone', address: '/bench/water-change' },
-  { name: 'instruments', size: 'phone', address: '/instruments' },
+  { name: 'calculator', size: 'phone', address: '/bench/water-change' },
+  { name: 'places', size: 'phone', address: '/more' },
   {
     name: 'quarantine',
     size: 'phone',
@@ -75,7 +75,7 @@ const VIEWS: View[] = [
   { name: 'stock', size: 'phone', address: '/stock', first: stockShown },
   { name: 'stock-wide', size: 'wide', address: '/stock', first: stockShown },
   {
-    name: 'rhythm',
+    name: 'chores',
     size: 'phone',
     address: '/rhythm',
     first: (page) => page.getByRole('img', { name: /^week of/ }).waitFor(),

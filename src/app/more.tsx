@@ -1,4 +1,5 @@
-import { MoreScreen } from '@/features/shell/MoreScreen';
+import { dailyLife } from '@/features/pieces';
 import { kept } from '@/features/shell/kept';
+import { partOf } from '@/ui/piece';
 
-export default kept('/more', MoreScreen);
+export default kept('/more', partOf(dailyLife, 'MoreScreen'));

@@ -23,7 +23,7 @@ export type Place =
   | { chore: string }
   /** Moving to another tank, adding one, closing one. */
   | { moving: 'move' | 'add' | 'close' }
-  /** A sum of the Bench, by its id. */
+  /** A sum, by its id. */
   | { sum: SumPlace }
   /** A procedure, to be gone on with or begun. */
   | { run: RunPlace };

@@ -3,6 +3,8 @@
 // (decision 29).
 export { renewAsks } from '@/store/asking';
 export { InstrumentsScreen } from './instruments/InstrumentsScreen';
+export { JournalScreen } from './journal/JournalScreen';
+export { MoreScreen } from './shell/MoreScreen';
 export { AwayScreen } from './rhythm/AwayScreen';
 export { ChoreScreen } from './rhythm/ChoreScreen';
 export { CostsScreen } from './rhythm/CostsScreen';

@@ -11,3 +11,4 @@ export { MedicineForm } from './stock/quarantine/MedicineForm';
 export { ProtocolForm } from './stock/quarantine/ProtocolForm';
 export { ChoreForm } from './rhythm/ChoreForm';
 export { AwayForm } from './rhythm/AwayForm';
+export { logOffers } from './log/offers';

@@ -15,7 +15,7 @@ import { Button } from '@/ui/Press';
 import { Row } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { color, space, touch } from '@/ui/tokens';
-import { useNarrow } from '@/ui/useWide';
+import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { Tap } from '@/ui/press/Tap';
 
@@ -50,7 +50,7 @@ export function TankHead({ place }: { place?: string }) {
   const now = useAppSelector(selectNow);
   const [open, setOpen] = useState(false);
   // The name comes before the volume, which its own button says as well.
-  const narrow = useNarrow();
+  const wide = useWide();
   if (!tank) return null;
   const volume = formatIn(netVolume(tank.body.volume).net, settings.volumeUnit, 0);
   const day =
@@ -66,7 +66,7 @@ export function TankHead({ place }: { place?: string }) {
         <Words as="strong" lines={1} style={{ flexShrink: place ? 0 : 1 }}>
           {place ?? tank.body.name}
         </Words>
-        {place || !narrow ? (
+        {place || wide ? (
           <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: place ? 1 : 0 }}>
             {place ? tank.body.name : `${volume} net`}
           </Words>

@@ -37,7 +37,8 @@ export const to = {
   ownTests: '/instruments/own',
   paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
-  sum: (id: string) => `/bench/${id}`,
+  /** A calculator, begun with figures in its own units. */
+  sum: (id: string, given: Given = {}) => withGiven(`/bench/${id}`, given),
   animal: (id: string) => `/catalogue/${id}`,
   run: (id: string) => `/runs/${id}`,
   rhythm: '/rhythm',
@@ -50,4 +51,7 @@ export const to = {
   moving: (what: string) => `/moving/${what}`,
   data: '/data',
   settings: '/settings',
+  search: '/search',
+  /** The Guide, begun at one word. */
+  word: (term: string) => withGiven('/guide', { word: term }),
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

@@ -1,11 +1,11 @@
 import { createContext, useContext, useRef, type ReactNode, type RefObject } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { color, logClearance, space } from './tokens';
+import { color, screenEnd, space } from './tokens';
 import { useWide } from './useWide';
 import { Words } from './Words';
 
 const styles = StyleSheet.create({
-  page: { paddingHorizontal: 20, paddingTop: space.s, paddingBottom: logClearance, gap: space.m },
+  page: { paddingHorizontal: 20, paddingTop: space.s, paddingBottom: screenEnd, gap: space.m },
   pageWide: { paddingHorizontal: 28, paddingTop: space.l, maxWidth: 860 },
   columns: { flex: 1, flexDirection: 'row' },
   main: { flex: 1, minWidth: 0 },

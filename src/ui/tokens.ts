@@ -28,8 +28,8 @@ export const touch = 48;
 export const wideFrom = 900;
 /** Up to this width of a window what can be spared goes. */
 export const narrowTo = 345;
-/** Room at the end of a list for the Log button. */
-export const logClearance = 96;
+/** Room at the end of a screen. */
+export const screenEnd = 40;
 
 export const font = {
   sans: "'Public Sans', system-ui, sans-serif",

@@ -5,6 +5,6 @@ import { partOf } from '@/ui/piece';
 const SumScreen = partOf(bench, 'SumScreen');
 
 export default function BenchSum() {
-  const { sum } = useLocalSearchParams<{ sum: string }>();
-  return <SumScreen id={sum} />;
+  const { sum, ...given } = useLocalSearchParams<{ sum: string } & Record<string, string>>();
+  return <SumScreen id={sum} given={given} />;
 }

@@ -33,6 +33,16 @@ export function allEvents(history: TankHistory): LoggedEvent[] {
   return linesOf(history, everyEntry(history));
 }
 
+/** Lines with every word of a text in their title or note, whatever the letters are written like. */
+export function eventsWith(events: readonly LoggedEvent[], text: string): readonly LoggedEvent[] {
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  if (words.length === 0) return events;
+  return events.filter(({ title, note }) => {
+    const line = `${title} ${note}`.toLowerCase();
+    return words.every((word) => line.includes(word));
+  });
+}
+
 /**
  * Entries by their kind but for what was said of tasks: a mark a day would bury what happened to the
  * tank, and those of chores have a page of their own.

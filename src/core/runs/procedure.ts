@@ -71,6 +71,8 @@ export interface Outcome {
 /** Something that is gone through step by step, as data: what is kept of it is a run. */
 export interface Procedure {
   name: string;
+  /** What people say when they need it, to be found by; null for what is begun from elsewhere alone. */
+  also: string | null;
   steps: readonly Step[];
   /** Of an emergency, which begins without a question and is shown in large type. */
   urgent?: Urgency;

@@ -23,6 +23,7 @@ import { waterChange } from './procedures/waterChange';
 /** The waiting times of a sitting's tests, each a clock of its own. */
 const testWait: Procedure = {
   name: 'Test waits',
+  also: null,
   begins: { form: 'reading', label: 'Open the test' },
   steps: [
     {
@@ -40,6 +41,7 @@ const testWait: Procedure = {
 /** A challenge: the dose, the wait, the test at its end. */
 const challenge: Procedure = {
   name: 'Challenge',
+  also: null,
   begins: { screen: 'challenge', label: 'See whether it is safe' },
   steps: [
     {
@@ -69,6 +71,7 @@ const challenge: Procedure = {
 /** Counting the drops of a dose. */
 const drops: Procedure = {
   name: 'Counting drops',
+  also: null,
   begins: { screen: 'dose', label: 'Work out the dose' },
   steps: [
     {

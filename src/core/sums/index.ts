@@ -18,7 +18,7 @@ import type { Sum } from './sum';
 /** The sums by what one is at, in the order in which a tank is built, filled and kept. */
 export const SUM_GROUPS: readonly { title: string; sums: readonly Sum[] }[] = [
   { title: 'Build', sums: [volume, floorLoad, sand, rock, heater, turnover, media, drainDown] },
-  { title: 'Make water', sums: [rodi, saltMix, saltYield, packs] },
+  { title: 'Mix saltwater', sums: [rodi, saltMix, saltYield, packs] },
   { title: 'Salinity', sums: [salinityRead, hydrometer, salinityRaise, salinityLower] },
   { title: 'Evaporation', sums: [evaporation, evaporationGuess, reservoirIn] },
   { title: 'Water changes', sums: [waterChange, changeSeries, freeAmmonia] },

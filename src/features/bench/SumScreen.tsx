@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { SUMS, type Sketch as SketchOf, type Sum, type SumUnit } from '@/core/sums';
 import { unreachable } from '@/core/unreachable';
+import { formatExact } from '@/core/units/format';
 import type { Settings } from '@/core/records/schema/settings';
 import { tankChoices, tankFigures } from '@/core/sums/fromTank';
 import { selectHistory } from '@/store/inView';
@@ -33,24 +34,45 @@ const styles = StyleSheet.create({
 });
 
 /** One sum by its address. */
-export function SumScreen({ id }: { id: string }) {
+export function SumScreen({ id, given = {} }: { id: string; given?: Given }) {
   const sum = SUMS.find((one) => one.id === id);
   if (id === UNITS.id) return <ConverterScreen />;
   return sum ? (
-    <OneSum key={id} sum={sum} />
+    <OneSum key={id} sum={sum} given={given} />
   ) : (
-    <Screen head={<BackHead title="Bench" />}>
+    <Screen head={<BackHead title="Calculators" />}>
       <Opening title="There is no such sum.">Go back, and pick one from the list.</Opening>
     </Screen>
   );
 }
 
-function OneSum({ sum }: { sum: Sum }) {
+type Given = Readonly<Record<string, string>>;
+
+/** Figures that came with the address, as they would be typed; what the sum does not ask is left out. */
+function typedFrom(given: Given, sum: Sum, settings: Settings): SumDraft {
+  return Object.fromEntries(
+    Object.entries(given).flatMap(([name, text]) => {
+      const input = Object.hasOwn(sum.inputs, name) ? sum.inputs[name] : undefined;
+      const value = Number(text);
+      if (!input || !('unit' in input) || text === '' || !Number.isFinite(value)) return [];
+      const shown = usualUnit(input.unit, settings);
+      return [[name, formatExact(between(value, input.unit, shown))]];
+    }),
+  );
+}
+
+function OneSum({ sum, given }: { sum: Sum; given: Given }) {
   const history = useAppSelector(selectHistory);
   const known = useMemo(() => (history ? tankFigures(history) : {}), [history]);
   const [draft, setDraft] = useDraft<SumDraft>(`bench/${sum.id}`, sumDraft, {});
   const choices = useMemo(() => (history ? tankChoices(history) : {}), [history]);
   const settings = useAppSelector(selectSettings);
+  // Once, as it is opened: what is typed from then on stays.
+  const [begun] = useState(() => typedFrom(given, sum, settings));
+  useEffect(() => {
+    if (Object.keys(begun).length > 0) setDraft({ ...draft, ...begun });
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- the draft as it was found
+  }, [begun]);
   const read = readSum(sum, draft, known, choices, settings);
   const router = useRouter();
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));

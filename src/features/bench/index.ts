@@ -2,3 +2,4 @@
 // otherwise land in the first load.
 export { BenchScreen } from './BenchScreen';
 export { SumScreen } from './SumScreen';
+export { offers } from './offers';

@@ -7,8 +7,8 @@ import { Words } from '@/ui/Words';
 import { TERMS } from './terms';
 
 /** What the words mean, to be searched. */
-export function GuideScreen() {
-  const [sought, setSought] = useTyped('guide/sought');
+export function GuideScreen({ word = '' }: { word?: string }) {
+  const [sought, setSought] = useTyped(`guide/sought/${word}`, word);
   const needle = sought.trim().toLowerCase();
   const found = TERMS.filter(({ term, meaning }) =>
     `${term} ${meaning}`.toLowerCase().includes(needle),

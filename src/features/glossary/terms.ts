@@ -60,6 +60,10 @@ export const TERMS: readonly Term[] = [
       'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
   },
   {
+    term: 'Clean-up crew',
+    meaning: 'Snails, hermits and others that graze. They starve when what they graze is gone.',
+  },
+  {
     term: 'Clear day',
     meaning:
       'A day of a batch without a sign in any of its animals. Enough of them, and they are released.',
@@ -73,10 +77,6 @@ export const TERMS: readonly Term[] = [
     term: 'Course',
     meaning:
       'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
-  },
-  {
-    term: 'Crew',
-    meaning: 'Snails, hermits and others that graze. They starve when what they graze is gone.',
   },
   {
     term: 'Criterion',

@@ -5,7 +5,7 @@ import { choresOf, choreTimes, type Chore } from '@/core/rhythm/chores';
 import { loadOf, upkeepOf } from '@/core/rhythm/load';
 import { ruleWords } from '@/core/rhythm/rule';
 import { dueWords } from '@/core/tasks/due';
-import { capitalise, formatPlain } from '@/core/units/format';
+import { capitalise, countOf, formatPlain } from '@/core/units/format';
 import { aboutSpan, spanOfMinutes } from '@/core/units/duration';
 import { dayOf, daysUntilDay, dayStart } from '@/core/time/zone';
 import { shortDay } from '@/core/time/words';
@@ -13,7 +13,7 @@ import { to } from '@/frame/addresses';
 import { TankHead } from '@/frame/TankHead';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
-import { selectDueTasks, selectHistory } from '@/store/inView';
+import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
 import { BarsChart } from '@/ui/Drawing';
 import { Button, LinkButton } from '@/ui/Press';
@@ -30,7 +30,6 @@ export function RhythmScreen() {
   const router = useRouter();
   const measured = useMeasures();
   const history = useAppSelector(selectHistory);
-  const tasks = useAppSelector(selectDueTasks);
   const now = useAppSelector(selectNow);
   const histories = useHistories();
   const rhythm = useRhythm();
@@ -45,10 +44,17 @@ export function RhythmScreen() {
   if (!history) return null;
   const { zone } = history.tank;
   const chores = choresOf(history, rhythm.chores);
-  const asked = chores.filter(({ off }) => !off);
+  const inDays = (chore: Chore) => {
+    const { open } = choreTimes(chore, history, now, dayOf(now, zone));
+    return daysUntilDay(now, dayStart(open, zone), zone);
+  };
+  const asked = chores
+    .filter(({ off }) => !off)
+    .map((chore) => ({ chore, inDays: inDays(chore) }))
+    .sort((a, b) => Math.max(0, a.inDays) - Math.max(0, b.inDays));
   const off = chores.filter((chore) => chore.off);
-  const today = tasks.filter(({ inDays }) => inDays <= 0);
-  const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
+  const today = asked.filter((one) => one.inDays <= 0);
+  const minutes = today.reduce((all, one) => all + one.chore.minutes, 0);
   const upkeep = histories.map((one) => upkeepOf(one, rhythm));
   const sum = (of: 'minutes' | 'litres') => upkeep.reduce((all, one) => all + one[of], 0);
   const litres = (much: number) => measured(`${formatPlain(much, 0)} L`);
@@ -61,7 +67,7 @@ export function RhythmScreen() {
   const where = histories.length > 1 ? ` at ${histories.length} tanks` : '';
   return (
     <Screen
-      head={<TankHead place="Rhythm" />}
+      head={<TankHead place="Chores" />}
       aside={
         <>
           <View>
@@ -76,7 +82,13 @@ export function RhythmScreen() {
         </>
       }
     >
-      <Opening title={minutes === 0 ? 'Nothing today.' : `About ${spanOfMinutes(minutes)} today.`}>
+      <Opening
+        title={
+          today.length === 0
+            ? 'No chore today.'
+            : `${countOf(today.length, 'chore')} today, about ${spanOfMinutes(minutes)}.`
+        }
+      >
         {sum('minutes') === 0
           ? `${history.tank.name} asks for no chores yet: they begin once it holds water.`
           : `A usual week takes about ${aboutSpan(sum('minutes'))} and ${litres(sum('litres'))} of new salt water${where}, tests apart.`}
@@ -97,30 +109,25 @@ export function RhythmScreen() {
       )}
       <View>
         <SectionHead title="Chores" end={history.tank.name} />
-        {asked.map((chore) => (
-          <ChoreRow key={chore.id} chore={chore} />
+        {asked.map(({ chore, inDays }) => (
+          <ChoreRow key={chore.id} chore={chore} when={dueWords(inDays)} />
         ))}
         {off.length > 0 && folded ? (
           <LinkButton soft label={`${off.length} not asked for`} onPress={() => setFolded(false)} />
         ) : null}
-        {folded ? null : off.map((chore) => <ChoreRow key={chore.id} chore={chore} />)}
+        {folded
+          ? null
+          : off.map((chore) => <ChoreRow key={chore.id} chore={chore} when="not asked for" />)}
       </View>
       <Button label="Add a chore" onPress={() => router.push(to.chore('new'))} />
     </Screen>
   );
 }
 
-function ChoreRow({ chore }: { chore: Chore }) {
+function ChoreRow({ chore, when }: { chore: Chore; when: string }) {
   const router = useRouter();
-  const history = useAppSelector(selectHistory);
-  const now = useAppSelector(selectNow);
   const measured = useMeasures();
-  if (!history) return null;
-  const { zone } = history.tank;
-  const { open } = choreTimes(chore, history, now, dayOf(now, zone));
-  const inDays = daysUntilDay(now, dayStart(open, zone), zone);
   const water = chore.litres === null ? '' : `, ${measured(`${formatPlain(chore.litres, 0)} L`)}`;
-  const when = chore.off ? 'not asked for' : dueWords(inDays);
   return (
     <Row
       title={chore.name}

@@ -3,3 +3,4 @@ export { EmergencyScreen } from './EmergencyScreen';
 export { LiveRuns } from './LiveRuns';
 export { RunBar } from './RunBar';
 export { RunScreen } from './RunScreen';
+export { offers } from './offers';

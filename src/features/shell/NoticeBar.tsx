@@ -45,7 +45,7 @@ export function NoticeBar({ raised }: { raised: boolean }) {
     return () => clearTimeout(timer);
   }, [serial, dispatch]);
   return (
-    <View style={[styles.place, { bottom: raised ? 144 : 96 }]} role="status" aria-live="polite">
+    <View style={[styles.place, { bottom: raised ? 128 : 96 }]} role="status" aria-live="polite">
       {notice ? (
         <View key={notice.serial} style={styles.bar}>
           <View style={{ flex: 1 }}>

@@ -1,28 +1,55 @@
 import { useRouter } from 'expo-router';
-import { TapLink } from '@/ui/press/TapLink';
 import { ScrollView, StyleSheet, View } from 'react-native';
+import Search from 'lucide-react-native/icons/search';
+import { to } from '@/frame/addresses';
+import { Tap } from '@/ui/press/Tap';
+import { TapLink } from '@/ui/press/TapLink';
 import { color, radius, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { scrollToTop } from './kept';
-import { BAR, MORE, placeOf, stepTo } from './places';
-import { Tap } from '@/ui/press/Tap';
+import { GROUPED, placeOf, stepTo } from './places';
+import { SosButton } from './SosButton';
+
+const WIDTH = 184;
 
 const styles = StyleSheet.create({
   rail: {
-    width: 172,
+    width: WIDTH,
     backgroundColor: color.raised,
     borderRightWidth: 1,
     borderColor: color.rule,
-    paddingVertical: space.xl,
+    paddingVertical: space.m,
   },
-  name: { paddingHorizontal: 22, marginBottom: space.m, fontSize: 23 },
-  place: {
+  head: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    justifyContent: 'space-between',
     paddingLeft: 22,
+    paddingRight: 14,
+    marginBottom: space.xs,
+  },
+  name: { fontSize: 23 },
+  line: {
+    width: WIDTH - 2,
     height: 38,
+    paddingLeft: 20,
     justifyContent: 'center',
     borderLeftWidth: 2,
     borderColor: 'transparent',
   },
+  search: {
+    flexDirection: 'row',
+    alignItems: 'center',
+    gap: space.s,
+    height: 38,
+    marginHorizontal: 14,
+    marginBottom: space.s,
+    paddingHorizontal: space.s,
+    borderWidth: 1,
+    borderColor: color.edge,
+    borderRadius: radius.soft,
+  },
+  within: { height: 32, paddingLeft: 34 },
   here: { borderColor: color.ink },
   log: {
     margin: 14,
@@ -37,34 +64,51 @@ const styles = StyleSheet.create({
   },
 });
 
-/** Every place, where it is wide enough to show them. */
+/** The groups, and the places of the one that one is in, where it is wide enough to show them. */
 export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
   const router = useRouter();
   const current = placeOf(path);
-  const places = [...BAR.filter((place) => place.path !== '/more'), ...MORE];
   return (
     <View id="rail" style={styles.rail}>
-      <Words as="section" style={styles.name}>
-        Zoarium
-      </Words>
+      <View style={styles.head}>
+        <Words as="section" style={styles.name}>
+          Zoarium
+        </Words>
+        <SosButton />
+      </View>
+      <Tap
+        role="button"
+        aria-label="Search"
+        onPress={() => router.push(to.search)}
+        style={styles.search}
+      >
+        <Search size={16} color={color.inkSoft} />
+        <Words as="body" style={{ color: color.inkSoft, flex: 1 }}>
+          Search
+        </Words>
+        <Words as="soft">/</Words>
+      </Tap>
       <ScrollView role="navigation" aria-label="Places" tabIndex={-1}>
-        {places.map(({ path: to, label }) => {
-          const here = to === current;
+        {GROUPED.map(({ id, label, path: first, places }) => {
+          const open = current?.group === id;
+          const alone = places.length === 1;
           return (
-            <TapLink
-              key={to}
-              href={to}
-              {...stepTo(path, to)}
-              {...(here ? { 'aria-current': 'page' } : {})}
-              onPress={path === to ? scrollToTop : undefined}
-              style={{ textDecorationLine: 'none', display: 'flex' } as object}
-            >
-              <View style={[styles.place, here && styles.here, { width: 170 }]}>
-                <Words as="body" style={here ? { fontWeight: '700' } : { color: color.inkSoft }}>
-                  {label}
-                </Words>
-              </View>
-            </TapLink>
+            <View key={id}>
+              <Line to={first} label={label} from={path} bold={open} here={open && alone} />
+              {open && !alone
+                ? places.map((place) => (
+                    <Line
+                      key={place.path}
+                      to={place.path}
+                      label={place.label}
+                      from={path}
+                      within
+                      bold={place === current}
+                      here={place === current}
+                    />
+                  ))
+                : null}
+            </View>
           );
         })}
       </ScrollView>
@@ -84,5 +128,37 @@ export function Rail({ path, canLog }: { path: string; canLog: boolean }) {
         </Tap>
       ) : null}
     </View>
+  );
+}
+
+function Line({
+  to: place,
+  label,
+  from,
+  bold,
+  here,
+  within = false,
+}: {
+  to: string;
+  label: string;
+  from: string;
+  bold: boolean;
+  here: boolean;
+  within?: boolean;
+}) {
+  return (
+    <TapLink
+      href={place}
+      {...stepTo(from, place)}
+      {...(here ? { 'aria-current': 'page' } : {})}
+      onPress={from === place ? scrollToTop : undefined}
+      style={{ textDecorationLine: 'none', display: 'flex' } as object}
+    >
+      <View style={[styles.line, within && styles.within, here && styles.here]}>
+        <Words as="body" lines={1} style={bold ? { fontWeight: '700' } : { color: color.inkSoft }}>
+          {label}
+        </Words>
+      </View>
+    </TapLink>
   );
 }

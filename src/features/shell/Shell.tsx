@@ -11,12 +11,11 @@ import { useWide } from '@/ui/useWide';
 import { Bar } from './Bar';
 import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
-import { LogButton } from './LogButton';
 import { NoticeBar } from './NoticeBar';
 import { KeptPlaces } from './kept';
 import { isEntryPath, isHelpPath, isKept, needsTank } from './places';
 import { Rail } from './Rail';
-import { SosButton } from './SosButton';
+import { HeadButtons } from './SosButton';
 import { ScreenBoundary } from './ScreenBoundary';
 
 const styles = StyleSheet.create({
@@ -25,7 +24,7 @@ const styles = StyleSheet.create({
 });
 
 // One element, so that no head is drawn anew as the place changes.
-const SOS = <SosButton />;
+const HEAD_BUTTONS = <HeadButtons />;
 
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
 export function Shell({
@@ -68,7 +67,11 @@ export function Shell({
           </View>
         )}
         <View role="main" style={styles.column}>
-          <HeadEnd value={wide || bare || path === to.emergency ? null : SOS}>
+          <HeadEnd
+            value={
+              wide || bare || path === to.emergency || path === to.search ? null : HEAD_BUTTONS
+            }
+          >
             <KeptPlaces path={path}>
               <ScreenBoundary key={isKept(path) ? 'kept' : path}>
                 <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
@@ -82,8 +85,7 @@ export function Shell({
           </Suspense>
         )}
         <NoticeBar raised={!wide && !entering} />
-        {!wide && !bare && !entering && tank ? <LogButton /> : null}
-        {!wide && !bare && !entering ? <Bar path={path} /> : null}
+        {!wide && !bare && !entering ? <Bar path={path} canLog={tank !== null} /> : null}
       </View>
       <KeysSheet open={keysOpen} onClose={() => setKeysOpen(false)} />
     </View>

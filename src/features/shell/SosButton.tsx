@@ -1,5 +1,6 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
+import Search from 'lucide-react-native/icons/search';
 import { to } from '@/frame/addresses';
 import { color, radius, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
@@ -7,6 +8,8 @@ import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   target: { minWidth: touch, minHeight: touch, alignItems: 'flex-end', justifyContent: 'center' },
+  both: { flexDirection: 'row', alignItems: 'center' },
+  glass: { minWidth: 44, minHeight: touch, alignItems: 'center', justifyContent: 'center' },
   face: {
     borderWidth: 1.5,
     borderColor: color.danger,
@@ -16,6 +19,24 @@ const styles = StyleSheet.create({
   },
   word: { color: color.danger, fontWeight: '700', letterSpacing: 0.6 },
 });
+
+/** What stands at the end of every head of a phone: the way to anything, and the way to help. */
+export function HeadButtons() {
+  const router = useRouter();
+  return (
+    <View style={styles.both}>
+      <Tap
+        role="button"
+        aria-label="Search"
+        onPress={() => router.push(to.search)}
+        style={styles.glass}
+      >
+        <Search size={20} color={color.ink} />
+      </Tap>
+      <SosButton />
+    </View>
+  );
+}
 
 /** The first of two taps to what is done in an emergency, on every screen of a phone. */
 export function SosButton() {

@@ -3,7 +3,7 @@ import { useHotkeys as useKeys } from 'react-hotkeys-hook';
 import { Row } from '@/ui/Row';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
-import { BAR, MORE } from './places';
+import { KEYS } from './places';
 
 interface Hotkeys {
   enabled: boolean;
@@ -11,8 +11,6 @@ interface Hotkeys {
   go: (path: string) => void;
   showKeys: () => void;
 }
-
-const PLACES = [...BAR, ...MORE].filter((place) => place.hotkey !== undefined);
 
 /** A sheet that is open takes the keys. */
 const inSheet = () => document.querySelector('[role="dialog"]') !== null;
@@ -23,9 +21,9 @@ export function useHotkeys({ enabled, canLog, go, showKeys }: Hotkeys): void {
   // By the letter printed on the key, wherever a layout has put it.
   const options = { enabled, useKey: true, ignoreEventWhen: inSheet };
   useKeys(
-    PLACES.map((place) => place.hotkey ?? ''),
+    KEYS.map((place) => place.hotkey),
     ({ key }) => {
-      const place = PLACES.find((candidate) => candidate.hotkey === key.toLowerCase());
+      const place = KEYS.find((candidate) => candidate.hotkey === key.toLowerCase());
       if (place) go(place.path);
     },
     options,
@@ -45,11 +43,11 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
     <Sheet title="Keys" open={open} onClose={onClose}>
       <View>
         <Row title="Log" end={<Words as="strong">L</Words>} />
-        {PLACES.map((place) => (
+        {KEYS.map((place) => (
           <Row
             key={place.path}
             title={place.label}
-            end={<Words as="strong">{place.hotkey?.toUpperCase()}</Words>}
+            end={<Words as="strong">{place.hotkey.toUpperCase()}</Words>}
           />
         ))}
         <Row title="Move along a course or chart" end={<Words as="strong">← → + − 0</Words>} />

@@ -1,6 +1,17 @@
 import { readdirSync } from 'node:fs';
 import path from 'node:path';
-import { BAR, isEntryPath, MORE, needsTank, rowOf, stepTo } from './places';
+import {
+  BAR,
+  GROUPED,
+  isEntryPath,
+  isKept,
+  KEYS,
+  needsTank,
+  placeOf,
+  PLACES,
+  rowOf,
+  stepTo,
+} from './places';
 
 /** The addresses of all routes, with something in place of what varies. */
 const ROUTES = readdirSync(path.resolve('src/app'), { recursive: true })
@@ -12,17 +23,40 @@ const ROUTES = readdirSync(path.resolve('src/app'), { recursive: true })
 test('every route has its row, and every row leads somewhere', () => {
   expect(ROUTES.length).toBeGreaterThan(30);
   expect(ROUTES.filter((route) => rowOf(route) === undefined)).toEqual([]);
-  for (const place of [...BAR, ...MORE]) {
+  for (const place of [...BAR, ...PLACES]) {
     const lies = ROUTES.some((route) => route === place.path || place.path.startsWith('/runs/'));
     expect([place.path, lies]).toEqual([place.path, true]);
   }
 });
 
 test('no two places share a key or an address', () => {
-  const places = [...BAR, ...MORE];
-  const keys = places.flatMap(({ hotkey }) => hotkey ?? []);
+  const keys = KEYS.map(({ hotkey }) => hotkey);
   expect(new Set(keys).size).toBe(keys.length);
-  expect(new Set(places.map((place) => place.path)).size).toBe(places.length);
+  expect(new Set(PLACES.map((place) => place.path)).size).toBe(PLACES.length);
+});
+
+test('every place is in one group, and every group is marked once at the foot of a phone', () => {
+  expect(GROUPED.flatMap(({ places }) => places)).toHaveLength(PLACES.length);
+  for (const { id } of GROUPED) {
+    expect([id, BAR.filter(({ groups }) => groups.includes(id)).length]).toEqual([id, 1]);
+  }
+  expect(BAR.filter(({ path }) => !isKept(path))).toEqual([]);
+});
+
+test('an address belongs to the nearest place that it lies in', () => {
+  for (const [path, place] of [
+    ['/', '/'],
+    ['/water/nitrate', '/water'],
+    ['/stock/add', '/stock'],
+    ['/stock/corals', '/stock/corals'],
+    ['/month/2026-11', '/month'],
+    ['/runs/mix', '/runs/mix'],
+  ]) {
+    expect([path, placeOf(path ?? '')?.path]).toEqual([path, place]);
+  }
+  for (const nowhere of ['/runs/leak', '/log/test', '/more', '/nowhere']) {
+    expect([nowhere, placeOf(nowhere)]).toEqual([nowhere, null]);
+  }
 });
 
 test('what an emergency needs is there without a tank, and what is about one is not', () => {

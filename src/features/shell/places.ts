@@ -1,5 +1,4 @@
 import type { ComponentType } from 'react';
-import Activity from 'lucide-react-native/icons/chart-spline';
 import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Fish from 'lucide-react-native/icons/fish-symbol';
 import Locate from 'lucide-react-native/icons/locate';
@@ -7,165 +6,284 @@ import Waves from 'lucide-react-native/icons/waves-horizontal';
 
 type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
-/** Where a place is led to from: the foot of a phone, behind More (in the rail where it is wide), or a screen. */
-type Shown =
-  { in: 'bar'; label: string; icon: Icon } | { in: 'more'; label: string; note: string } | null;
+export type GroupId =
+  'today' | 'water' | 'animals' | 'maintenance' | 'gear' | 'records' | 'learn' | 'settings';
+
+/** A group of places, as a keeper thinks of them. */
+interface Group {
+  id: GroupId;
+  label: string;
+  /** With one it stands at the foot of a phone. */
+  icon?: Icon;
+}
+
+/** In the order in which they are shown. */
+const GROUPS: readonly Group[] = [
+  { id: 'today', label: 'Today', icon: Locate },
+  { id: 'water', label: 'Water', icon: Waves },
+  { id: 'animals', label: 'Animals', icon: Fish },
+  { id: 'maintenance', label: 'Maintenance' },
+  { id: 'gear', label: 'Tank and gear' },
+  { id: 'records', label: 'Records' },
+  { id: 'learn', label: 'Learn' },
+  { id: 'settings', label: 'Settings' },
+];
 
 /** Each part of the addresses, with what the frame has to know of it. */
 interface Row {
   path: string;
-  shown: Shown;
+  /** Where it is led to from; null for what only screens lead to. */
+  shown: { group: GroupId; label: string } | null;
   /** The key that goes there. */
   hotkey?: string;
+  /** What the list of keys calls it, where no group shows it. */
+  called?: string;
   /** Without a tank it has nothing to show. */
   needsTank: boolean;
   /** What of it takes the whole of a phone: entering something is one thing at a time. */
   full: 'none' | 'pages' | 'all';
+  /** Its screen is kept between visits. */
+  kept?: true;
 }
 
-const bar = (label: string, icon: Icon): Shown => ({ in: 'bar', label, icon });
-const more = (label: string, note: string): Shown => ({ in: 'more', label, note });
+const shown = (group: GroupId, label: string) => ({ group, label });
 
 /** In the order in which they are shown. A route without its row fails a test. */
 const ROWS: readonly Row[] = [
-  { path: '/', shown: bar('Today', Locate), hotkey: 't', needsTank: false, full: 'none' },
-  { path: '/water', shown: bar('Water', Waves), hotkey: 'w', needsTank: true, full: 'none' },
-  { path: '/cycle', shown: bar('Cycle', Activity), hotkey: 'c', needsTank: true, full: 'pages' },
-  { path: '/stock', shown: bar('Stock', Fish), hotkey: 'k', needsTank: true, full: 'pages' },
-  { path: '/more', shown: bar('More', Ellipsis), needsTank: false, full: 'none' },
+  {
+    path: '/',
+    shown: shown('today', 'Today'),
+    hotkey: 't',
+    needsTank: false,
+    full: 'none',
+    kept: true,
+  },
+  {
+    path: '/water',
+    shown: shown('water', 'Results'),
+    hotkey: 'w',
+    needsTank: true,
+    full: 'none',
+    kept: true,
+  },
+  {
+    path: '/cycle',
+    shown: shown('water', 'Cycle'),
+    hotkey: 'c',
+    needsTank: true,
+    full: 'pages',
+    kept: true,
+  },
+  {
+    path: '/runs/mix',
+    shown: shown('water', 'Mix saltwater'),
+    needsTank: false,
+    full: 'all',
+  },
+  {
+    path: '/bench',
+    shown: shown('water', 'Calculators'),
+    hotkey: 'b',
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/instruments',
+    shown: shown('water', 'Test kits and meters'),
+    hotkey: 'i',
+    needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/stock',
+    shown: shown('animals', 'Stock'),
+    hotkey: 'k',
+    needsTank: true,
+    full: 'pages',
+    kept: true,
+  },
+  {
+    path: '/catalogue',
+    shown: shown('animals', 'Species'),
+    needsTank: false,
+    full: 'pages',
+  },
   {
     path: '/quarantine',
-    shown: more('Quarantine', 'Batches by day, the daily look, ammonia held down'),
+    shown: shown('animals', 'Quarantine'),
     hotkey: 'q',
     needsTank: true,
     full: 'pages',
   },
   {
     path: '/acclimate',
-    shown: more('Acclimate', 'From the bag to the tank: the method, the drip, the steps'),
+    shown: shown('animals', 'Acclimation'),
     needsTank: true,
     full: 'pages',
   },
   {
-    path: '/emergency',
-    shown: more('Emergency', 'First five minutes, the hour, the day: what to do, in order'),
-    hotkey: 'e',
-    needsTank: false,
+    path: '/stock/corals',
+    shown: shown('animals', 'Corals'),
+    needsTank: true,
+    full: 'all',
+  },
+  {
+    path: '/stock/growth',
+    shown: shown('animals', 'Algae and pests'),
+    needsTank: true,
     full: 'all',
   },
   {
     path: '/rhythm',
-    shown: more('Rhythm', 'Chores and the weeks ahead, days away, calendar and reminders'),
+    shown: shown('maintenance', 'Chores'),
     hotkey: 'r',
     needsTank: true,
     full: 'pages',
   },
   {
-    path: '/month',
-    shown: more('Month', 'What changed, drifted, came and was lost, on one page'),
-    needsTank: true,
-    full: 'none',
-  },
-  {
-    path: '/costs',
-    shown: more('Costs', 'Bought and running, by month and kind; packs compared'),
-    needsTank: true,
-    full: 'none',
-  },
-  {
-    path: '/tanks',
-    shown: more('Tanks', 'Volumes, lid, heater, and what each was filled with'),
+    path: '/away',
+    shown: shown('maintenance', 'Going away'),
     needsTank: false,
-    full: 'pages',
-  },
-  {
-    path: '/instruments',
-    shown: more('Instruments', 'Test kits and meters, their steps and dates'),
-    hotkey: 'i',
-    needsTank: false,
-    full: 'pages',
+    full: 'all',
   },
   {
     path: '/runs/build',
-    shown: more('Build', 'From an empty stand to water that holds still, step by step'),
+    shown: shown('gear', 'Build'),
     needsTank: false,
     full: 'all',
   },
   {
-    path: '/runs/mix',
-    shown: more('Make water', 'A batch of salt water, from the tap to the barrel'),
+    path: '/tanks',
+    shown: shown('gear', 'Tanks'),
     needsTank: false,
+    full: 'pages',
+  },
+  {
+    path: '/costs',
+    shown: shown('gear', 'Costs'),
+    needsTank: true,
+    full: 'none',
+  },
+  {
+    path: '/moving/move',
+    shown: shown('gear', 'Moving'),
+    needsTank: true,
     full: 'all',
   },
   {
-    path: '/bench',
-    shown: more('Bench', 'Sums: salt, water changes, minerals, heaters and more'),
-    hotkey: 'b',
-    needsTank: false,
-    full: 'pages',
+    path: '/journal',
+    shown: shown('records', 'Journal'),
+    hotkey: 'j',
+    needsTank: true,
+    full: 'none',
   },
   {
-    path: '/catalogue',
-    shown: more('Catalogue', 'Fish, invertebrates and corals: what each needs and whom it harms'),
-    needsTank: false,
-    full: 'pages',
+    path: '/month',
+    shown: shown('records', 'Month'),
+    needsTank: true,
+    full: 'none',
   },
   {
     path: '/data',
-    shown: more('Data', 'Export, import, undo'),
+    shown: shown('records', 'Data'),
     hotkey: 'd',
     needsTank: false,
     full: 'none',
   },
   {
     path: '/guide',
-    shown: more('Guide', 'What the words mean'),
+    shown: shown('learn', 'Guide'),
     hotkey: 'g',
     needsTank: false,
     full: 'none',
   },
   {
     path: '/settings',
-    shown: more('Settings', 'Units, bands, day and night'),
+    shown: shown('settings', 'Settings'),
     hotkey: 's',
     needsTank: false,
     full: 'none',
   },
+  { path: '/more', shown: null, needsTank: false, full: 'none', kept: true },
+  {
+    path: '/emergency',
+    shown: null,
+    called: 'Emergencies',
+    hotkey: 'e',
+    needsTank: false,
+    full: 'all',
+  },
+  {
+    path: '/search',
+    shown: null,
+    called: 'Search',
+    hotkey: '/',
+    needsTank: false,
+    full: 'all',
+  },
   { path: '/log', shown: null, needsTank: true, full: 'all' },
   { path: '/runs', shown: null, needsTank: false, full: 'pages' },
-  { path: '/away', shown: null, needsTank: false, full: 'all' },
   { path: '/moving', shown: null, needsTank: true, full: 'pages' },
   { path: '/demo', shown: null, needsTank: false, full: 'none' },
 ];
 
-interface Place {
+export interface Place {
   path: string;
   label: string;
-  hotkey?: string;
+  group: GroupId;
 }
 
-const placesIn = <W extends 'bar' | 'more'>(where: W) =>
-  ROWS.flatMap(({ path, hotkey, shown }) =>
-    shown?.in === where
-      ? [{ path, ...(hotkey ? { hotkey } : {}), ...(shown as Extract<Shown, { in: W }>) }]
-      : [],
-  );
+/** Every place, in the order of the groups. */
+export const PLACES: readonly Place[] = ROWS.flatMap(({ path, shown }) =>
+  shown ? [{ path, ...shown }] : [],
+);
 
-/** The places a thumb reaches at the foot of a phone. */
-export const BAR: readonly (Place & { icon: Icon })[] = placesIn('bar');
+/** Groups with their places; the first of each is where its name leads. */
+export const GROUPED: readonly (Group & { path: string; places: readonly Place[] })[] = GROUPS.map(
+  (group) => {
+    const places = PLACES.filter((place) => place.group === group.id);
+    const [first] = places;
+    if (!first) throw new Error(`The group ${group.id} has no place.`);
+    return { ...group, path: first.path, places };
+  },
+);
 
-/** Every other place: behind More on a phone, in the rail where it is wide. */
-export const MORE: readonly (Place & { note: string })[] = placesIn('more');
+/** At the foot of a phone: the groups a thumb reaches, and what leads to all others. */
+export const BAR: readonly {
+  path: string;
+  label: string;
+  icon: Icon;
+  groups: readonly GroupId[];
+}[] = [
+  ...GROUPED.flatMap(({ id, path, label, icon }) =>
+    icon ? [{ path, label, icon, groups: [id] }] : [],
+  ),
+  {
+    path: '/more',
+    label: 'More',
+    icon: Ellipsis,
+    groups: GROUPS.flatMap(({ id, icon }) => (icon ? [] : [id])),
+  },
+];
+
+/** What a single key leads to, with its name. */
+export const KEYS: readonly { path: string; label: string; hotkey: string }[] = ROWS.flatMap(
+  ({ path, shown, called, hotkey }) =>
+    hotkey ? [{ path, hotkey, label: shown?.label ?? called ?? path }] : [],
+);
+
+const liesIn = (path: string, place: string) =>
+  path === place || (place !== '/' && path.startsWith(`${place}/`));
 
 /** The row of an address: its own, else that of what it lies in; none for an address that leads nowhere. */
 export function rowOf(path: string): Row | undefined {
-  return ROWS.find(
-    (row) => path === row.path || (row.path !== '/' && path.startsWith(`${row.path}/`)),
-  );
+  return ROWS.filter((row) => liesIn(path, row.path)).sort(
+    (a, b) => b.path.length - a.path.length,
+  )[0];
 }
 
 /** Whether a place's screen is kept between visits. */
-export const isKept = (path: string) => BAR.some((place) => place.path === path);
+export const isKept = (path: string) => ROWS.some((row) => row.path === path && row.kept);
 
 export const needsTank = (path: string): boolean => rowOf(path)?.needsTank ?? true;
 
@@ -180,13 +298,10 @@ export function isHelpPath(path: string): boolean {
   return path === '/emergency' || /^\/runs\/[A-Za-z]+$/.test(path);
 }
 
-/** The place a path belongs to, for marking it in the bar and the rail. */
-export function placeOf(path: string): string {
-  const all = [...BAR, ...MORE].map((place) => place.path);
-  return (
-    all.find((place) => place !== '/' && (path === place || path.startsWith(`${place}/`))) ??
-    (path === '/' ? '/' : '')
-  );
+/** The place that an address lies in; null where no group shows it. */
+export function placeOf(path: string): Place | null {
+  const row = rowOf(path);
+  return PLACES.find((place) => place.path === row?.path) ?? null;
 }
 
 /**
@@ -196,6 +311,6 @@ export function placeOf(path: string): string {
  */
 export function stepTo(from: string, to: string): { dismissTo?: true; replace?: true } {
   if (to === '/') return { dismissTo: true };
-  const beside = [...BAR, ...MORE].some(({ path }) => path === from && path !== '/');
+  const beside = [...PLACES, ...BAR].some(({ path }) => path === from && path !== '/');
   return beside ? { replace: true } : {};
 }

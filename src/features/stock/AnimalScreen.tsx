@@ -32,7 +32,7 @@ export function AnimalScreen({ id }: { id: string }) {
   const router = useRouter();
   if (!animal) {
     return (
-      <Screen head={<BackHead title="Catalogue" />}>
+      <Screen head={<BackHead title="Species" />}>
         <Opening title="There is no such animal.">Go back, and look it up by another name.</Opening>
       </Screen>
     );
@@ -40,7 +40,7 @@ export function AnimalScreen({ id }: { id: string }) {
   const [name = animal.scientific, ...others] = animal.names;
   return (
     <Screen
-      head={<BackHead title="Catalogue" aside={groupName(animal)} />}
+      head={<BackHead title="Species" aside={groupName(animal)} />}
       aside={history ? <AgainstTank animal={animal} history={history} /> : undefined}
     >
       <View style={{ flexDirection: 'row', alignItems: 'center', gap: space.m }}>

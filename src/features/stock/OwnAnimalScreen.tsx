@@ -133,7 +133,7 @@ export function OwnAnimalScreen() {
     router.push(to.animal(animal.id));
   };
   return (
-    <Screen head={<BackHead title="Catalogue" />}>
+    <Screen head={<BackHead title="Species" />}>
       <Opening title="An animal of your own.">
         Say which one it is most like, and what is different: the rest is taken over, and marked as
         less sure.

@@ -121,7 +121,7 @@ export function StockScreen() {
       <View>
         <SectionHead title="More of it" />
         <Row
-          title="Catalogue"
+          title="Species"
           note="What each animal needs, and whom it harms"
           onPress={() => router.push('/catalogue')}
         />

@@ -9,3 +9,4 @@ export { QuarantinePage } from './quarantine/QuarantinePage';
 export { QuarantineScreen } from './quarantine/QuarantineScreen';
 export { AcclimateScreen } from './acclimation/AcclimateScreen';
 export { AcclimationScreen } from './acclimation/AcclimationScreen';
+export { animalOffers, offers } from './offers';

@@ -1,13 +1,12 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { PARAMETERS } from '@/core/parameters/registry';
 import { dueWords } from '@/core/tasks/due';
+import { grouped, todayWords } from '@/core/tasks/grouped';
 import { isNextTest } from '@/core/tasks/sources/guide';
 import type { Occurrence } from '@/core/tasks/types';
 import { timeWords } from '@/core/time/words';
-import { spanOfMinutes } from '@/core/units/duration';
-import { capitalise, countOf, listWords } from '@/core/units/format';
+import { countOf } from '@/core/units/format';
 import { addressOf } from '@/frame/addressOf';
 import { to } from '@/frame/addresses';
 import { useAppDispatch } from '@/store/hooks';
@@ -28,30 +27,6 @@ const styles = StyleSheet.create({
   },
   box: { borderRadius: 4 },
 });
-
-const isTest = (task: Occurrence) => 'form' in task.opens && task.opens.form === 'reading';
-
-/** Tests that fall due together are one sitting, and one row. */
-export function grouped(tasks: readonly Occurrence[]): Occurrence[] {
-  const now = tasks.filter((task) => isTest(task) && task.inDays <= 0);
-  if (now.length < 2) return [...tasks];
-  const place = tasks.findIndex((task) => now.includes(task));
-  const rest = tasks.filter((task) => !now.includes(task));
-  const parameters = now.flatMap((task) => task.parameters);
-  const oldest = now.reduce((a, b) => (a.inDays <= b.inDays ? a : b));
-  return [
-    ...rest.slice(0, place),
-    {
-      ...oldest,
-      id: 'test-due',
-      title: `Test ${listWords(parameters.map((id) => PARAMETERS[id].inSentence))}`,
-      because: capitalise(oldest.because),
-      minutes: Math.max(...now.map((task) => task.minutes)),
-      parameters,
-    },
-    ...rest.slice(place),
-  ];
-}
 
 /** When a task is due; with its hour where that matters. */
 function whenWords(task: Occurrence, zone: string): string {
@@ -89,18 +64,10 @@ export function DueList({ tasks, tank }: DueListProps) {
   const all = grouped(tasks);
   const today = all.filter((task) => task.inDays <= 0);
   const rows = shownOf(all);
-  const minutes = today.reduce((sum, task) => sum + task.minutes, 0);
   const more = today.length - rows.filter((task) => task.inDays <= 0).length;
   return (
     <View>
-      <SectionHead
-        title="Due"
-        end={
-          today.length === 0
-            ? 'nothing today'
-            : `${countOf(today.length, 'thing')} today, about ${spanOfMinutes(minutes)}`
-        }
-      />
+      <SectionHead title="To do" end={todayWords(tasks)} />
       {rows.map((task) => {
         // What lies ahead is not said to be done by a tap that looks like opening it.
         const ticks = task.tick === true && task.inDays <= 0;

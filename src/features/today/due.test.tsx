@@ -6,7 +6,8 @@ import { selectDueTasks, selectHistory } from '@/store/inView';
 import { ticked } from '@/store/clockSlice';
 import { undoKeys } from '@/store/record';
 import { demoStore, press, SCREEN_NOW, show } from '@/testing/appHarness';
-import { grouped, shownOf } from './DueList';
+import { grouped } from '@/core/tasks/grouped';
+import { shownOf } from './DueList';
 import { TodayScreen } from './TodayScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };

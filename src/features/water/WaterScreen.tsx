@@ -12,7 +12,6 @@ import { type Settings, unitFor } from '@/core/records/schema/settings';
 import { agoWords } from '@/core/time/words';
 import { goesByLine, stabilityOf } from '@/core/water/stability';
 import { holdingWords } from '@/core/water/stabilityWords';
-import { listWords } from '@/core/units/format';
 import { selectHistory } from '@/store/inView';
 import { selectBands, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
@@ -25,6 +24,7 @@ import { color } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Figure, Words } from '@/ui/Words';
 import { ParameterDetail } from './ParameterDetail';
+import { waterSentence } from '@/core/water/waterSentence';
 
 /** The latest of every parameter; where there is room, the history of one beside it. */
 export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
@@ -39,7 +39,7 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
   const chosen = parameter ?? (wide ? measured[0] : undefined);
   if (parameter && !wide) {
     return (
-      <Screen head={<TankHead place="Water" />}>
+      <Screen head={<TankHead place="Results" />}>
         <ParameterDetail parameter={parameter} history={history} />
       </Screen>
     );
@@ -63,7 +63,7 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
   );
   if (!wide) {
     return (
-      <Screen head={<TankHead place="Water" />}>
+      <Screen head={<TankHead place="Results" />}>
         <Opening title={title}>{detail}</Opening>
         {list}
       </Screen>
@@ -71,7 +71,7 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
   }
   return (
     <Screen
-      head={<TankHead place="Water" />}
+      head={<TankHead place="Results" />}
       aside={
         <>
           <Words as="section">Latest</Words>
@@ -89,42 +89,6 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
       )}
     </Screen>
   );
-}
-
-function waterSentence(history: TankHistory, bands: Bands, now: number) {
-  const fresh = PARAMETER_IDS.filter((id) => {
-    const last = latestReading(history, id);
-    return last && !isStale(last, now);
-  });
-  const out = fresh.filter((id) => {
-    const last = latestReading(history, id);
-    const band = bands[id];
-    return last && band && sideOf(last.best, band) !== 'within';
-  });
-  const names = (ids: readonly ParameterId[]) =>
-    listWords(ids.map((id) => PARAMETERS[id].inSentence));
-  if (PARAMETER_IDS.every((id) => history.readings[id].length === 0)) {
-    return {
-      title: 'Nothing measured yet.',
-      detail: 'The first sitting shows here, one line for each test.',
-    };
-  }
-  if (fresh.length === 0) {
-    return { title: 'All readings are old.', detail: 'None is recent enough to speak for today.' };
-  }
-  if (out.length > 0) {
-    return {
-      title:
-        out.length === 1
-          ? `One reading is out of band.`
-          : `${out.length} readings are out of band.`,
-      detail: `${names(out).replace(/^./, (c) => c.toUpperCase())} ${out.length === 1 ? 'lies' : 'lie'} outside; ${fresh.length - out.length} other recent ${fresh.length - out.length === 1 ? 'one is' : 'ones are'} fine.`,
-    };
-  }
-  return {
-    title: 'Everything recent is in band.',
-    detail: `Recent: ${names(fresh)}.`,
-  };
 }
 
 function ParameterRow({

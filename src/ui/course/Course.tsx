@@ -9,6 +9,7 @@ import { useLayoutWidth } from '../useLayoutWidth';
 import {
   COURSE_INSET,
   layoutCourse,
+  openingSpan,
   trackScale,
   wholeSpan,
   type CourseMark,
@@ -44,11 +45,17 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
   const [width, onLayout] = useLayoutWidth('timeline');
   const [asTable, setAsTable] = useState(false);
   const whole = useMemo(() => wholeSpan(marks, now), [marks, now]);
-  const [span, ref] = useViewport(whole, width);
-  const { marks: placed, nowSide } = useMemo(
-    () => layoutCourse(marks, now, span, Math.max(1, width), width < 560 ? 5 : 9, nowLabel),
-    [marks, now, span, width, nowLabel],
+  const most = width < 560 ? 5 : 9;
+  const opening = useMemo(
+    () => openingSpan(marks, now, Math.max(1, width), most, nowLabel),
+    [marks, now, width, most, nowLabel],
   );
+  const [span, ref] = useViewport(whole, width, opening);
+  const { marks: placed, nowSide } = useMemo(
+    () => layoutCourse(marks, now, span, Math.max(1, width), most, nowLabel),
+    [marks, now, span, width, most, nowLabel],
+  );
+  const further = marks.filter(({ at }) => at > span.to).length;
   const place = trackScale(span, width);
   const nowX = place(now);
   const startX = place(whole.from);
@@ -148,7 +155,11 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
       {bare ? null : (
         <LinkButton
           soft
-          label={asTable ? 'Hide the table' : 'All milestones'}
+          label={
+            asTable
+              ? 'Hide the table'
+              : `All milestones${further > 0 ? `, ${further} further on` : ''}`
+          }
           onPress={() => setAsTable(!asTable)}
         />
       )}

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import {
   layoutCourse,
+  openingSpan,
   pan,
   trackScale,
   wholeSpan,
@@ -72,6 +73,28 @@ describe('the course', () => {
       'now',
     );
     expect(placed.filter((m) => m.row).map((m) => m.id)).toEqual(['4']);
+  });
+
+  it('names what comes next as it is opened, however far the plan reaches', () => {
+    const days = fc.array(fc.double({ min: 2, max: 400, noNaN: true }), {
+      minLength: 1,
+      maxLength: 8,
+    });
+    const past = fc.integer({ min: 1, max: 200 });
+    fc.assert(
+      fc.property(days, past, fc.integer({ min: 280, max: 900 }), (list, age, width) => {
+        const now = age * DAY;
+        const marks = [mark(0, 0), ...list.map((day, i) => mark(i + 1, age + day, false))];
+        const next = [...marks].filter(({ passed }) => !passed).sort((a, b) => a.at - b.at)[0];
+        const span = openingSpan(marks, now, width, 5, `now, day ${age}`);
+        const { marks: placed } = layoutCourse(marks, now, span, width, 5, `now, day ${age}`);
+        expect(span.from).toBeLessThanOrEqual(now);
+        expect(placed.find(({ id }) => id === next?.id)?.row).toBeTruthy();
+      }),
+    );
+    // With room for all, all of it.
+    const roomy = [mark(0, 0), mark(1, 30, false)];
+    expect(openingSpan(roomy, 15 * DAY, 700, 9, 'now')).toEqual(wholeSpan(roomy, 15 * DAY));
   });
 
   it('stands words aside of a mark that has no room about it', () => {

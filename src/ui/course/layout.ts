@@ -181,6 +181,43 @@ function placeMarks(
   }));
 }
 
+/**
+ * What of a course is in sight first: all of it, unless what lies months ahead would squeeze what comes
+ * next until its name has no room. Then the furthest is left beyond the edge, and in the end what is past.
+ * What comes next is named, and where there is room what comes after it.
+ */
+export function openingSpan(
+  marks: readonly CourseMark[],
+  now: number,
+  width: number,
+  most: number,
+  nowLabel: string,
+): Span {
+  const whole = wholeSpan(marks, now);
+  const ahead = marks.filter(({ at }) => at > now).sort((a, b) => a.at - b.at);
+  const [next, after] = ahead;
+  const worth = (span: Span) => {
+    const placed = layoutCourse(marks, now, span, width, most, nowLabel).marks;
+    const named = (one: CourseMark | undefined) =>
+      !one || placed.some((mark) => mark.id === one.id && mark.row !== null);
+    return (named(next) ? 2 : 0) + (named(after) ? 1 : 0);
+  };
+  let best = { span: whole, worth: worth(whole) };
+  // With all of the past first, then with ever less of it; each with as much ahead as leaves room.
+  for (const past of [Infinity, 1, 0.3, 0.1]) {
+    for (const last of [...ahead].reverse()) {
+      if (best.worth === 3) return best.span;
+      const to = last.range?.high ?? last.at;
+      const from = Math.max(whole.from, now - past * (to - now));
+      const length = Math.max(to - from, 2 * 86_400_000);
+      const span = within({ from, to: from + length * 1.1 }, whole);
+      const found = worth(span);
+      if (found > best.worth) best = { span, worth: found };
+    }
+  }
+  return best.span;
+}
+
 /** A span moved by a share of its own length. */
 export function pan(span: Span, share: number): Span {
   const by = (span.to - span.from) * share;

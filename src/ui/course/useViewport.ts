@@ -15,14 +15,17 @@ const KEYS: Readonly<Record<string, (span: Span, middle: number) => Span | null>
 
 /**
  * The part of a course in view: dragged or pinched by fingers, wheeled by a mouse, moved by keys
- * (arrows, plus and minus, 0 for all of it). Comes with the ref of what is drawn upon.
+ * (arrows, plus and minus, 0 for all of it); `opening` until then. Comes with the ref of what is drawn upon.
  */
-export function useViewport(whole: Span, width: number): [Span, (view: View | null) => void] {
+export function useViewport(
+  whole: Span,
+  width: number,
+  opening: Span,
+): [Span, (view: View | null) => void] {
   const [element, setElement] = useState<HTMLElement | null>(null);
   const [chosen, setChosen] = useState<Span | null>(null);
-  const span = chosen ? within(chosen, whole) : whole;
-  const change = (next: Span | null) =>
-    setChosen(next && next.to - next.from < whole.to - whole.from ? within(next, whole) : null);
+  const span = within(chosen ?? opening, whole);
+  const change = (next: Span | null) => setChosen(within(next ?? whole, whole));
   const latest = useRef({ width, span, change });
   useEffect(() => {
     latest.current = { width, span, change };

@@ -16,12 +16,15 @@ export function LongList<T>({ items, keyOf, rowHeight, render }: LongListProps<T
   const scroll = useContext(ScreenScroll);
   const list = useRef<View>(null);
   const [above, setAbove] = useState(0);
+  const [, drawnAgain] = useState(false);
   const scroller = useCallback(
     () => (scroll?.current?.getScrollableNode() ?? null) as HTMLElement | null,
     [scroll],
   );
   useLayoutEffect(() => {
     const [box, element] = [scroller(), list.current as unknown as HTMLElement | null];
+    // A list that is there with its screen comes before the screen has its scroll: once more, with it.
+    if (!box) drawnAgain(true);
     if (!box || !element) return;
     const gap = element.getBoundingClientRect().top - box.getBoundingClientRect().top;
     setAbove(gap + box.scrollTop);

@@ -6,7 +6,11 @@ import { changeWords } from './words';
 /** Ammonia in the water, or fish that gasp. */
 export const ammoniaSpike = emergency(
   'Ammonia, or fish gasping',
-  { order: 1, sign: 'Ammonia reads, fish hang at the surface, water is cloudy' },
+  {
+    order: 1,
+    sign: 'Ammonia reads, fish hang at the surface, water is cloudy',
+    also: 'gasping at the surface breathing fast ammonia burn new tank fish dying NH3',
+  },
   [
     air,
     {

@@ -3,7 +3,11 @@ import { air, emergency, testStep } from './shared';
 /** An anemone that was drawn into a pump: it dies and poisons the water within hours. */
 export const anemoneInPump = emergency(
   'An anemone in a pump',
-  { order: 9, sign: 'Shreds in the water, an anemone at a pump or an overflow' },
+  {
+    order: 9,
+    sign: 'Shreds in the water, an anemone at a pump or an overflow',
+    also: 'anemone shredded powerhead cloudy all dead',
+  },
   [
     {
       id: 'plug',

@@ -3,7 +3,11 @@ import { air, emergency, testStep } from './shared';
 /** Something poisonous that got in. */
 export const contaminant = emergency(
   'Something got in',
-  { order: 7, sign: 'Spray, metal, soap, paint; distress nobody can explain' },
+  {
+    order: 7,
+    sign: 'Spray, metal, soap, paint; distress nobody can explain',
+    also: 'poison copper spray snails died corals closed soap perfume metal',
+  },
   [
     air,
     {

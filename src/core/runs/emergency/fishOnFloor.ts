@@ -3,7 +3,11 @@ import { emergency, testStep } from './shared';
 /** A fish that jumped. */
 export const fishOnFloor = emergency(
   'A fish on the floor',
-  { order: 10, sign: 'It jumped; dry and still does not mean dead' },
+  {
+    order: 10,
+    sign: 'It jumped; dry and still does not mean dead',
+    also: 'jumped carpet surfed out of the tank dried',
+  },
   [
     {
       id: 'back',

@@ -5,7 +5,11 @@ import { coolingWords } from './words';
 /** A heater stuck on or off. */
 export const heaterFault = emergency(
   'Heater stuck on or off',
-  { order: 4, sign: 'Water far too warm or too cold' },
+  {
+    order: 4,
+    sign: 'Water far too warm or too cold',
+    also: 'too cold too hot heater stuck on broken chiller',
+  },
   [
     {
       id: 'plug',

@@ -3,7 +3,11 @@ import { air, emergency, testStep } from './shared';
 /** A room too hot for the tank. */
 export const hotRoom = emergency(
   'A hot room',
-  { order: 6, sign: 'Heat wave; water climbs over 28 °C (82 °F)' },
+  {
+    order: 6,
+    sign: 'Heat wave; water climbs over 28 °C (82 °F)',
+    also: 'heat wave summer overheating fan 30 degrees',
+  },
   [
     air,
     {

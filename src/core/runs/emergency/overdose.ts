@@ -4,7 +4,11 @@ import { air, emergency, testStep } from './shared';
 /** Too much of something that was dosed. */
 export const overdose = emergency(
   'Too much was dosed',
-  { order: 8, sign: 'A dosing pump that ran on, a cap too many, two people who dosed' },
+  {
+    order: 8,
+    sign: 'A dosing pump that ran on, a cap too many, two people who dosed',
+    also: 'too much dosed double dose dosing pump stuck',
+  },
   [
     {
       id: 'stop',

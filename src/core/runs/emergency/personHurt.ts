@@ -7,7 +7,11 @@ const NUMBERS =
 /** A person hurt: the emergency number before the tank. */
 export const personHurt = emergency(
   'A person is hurt',
-  { order: 0, sign: 'Sting, bite, shock, poison, fumes' },
+  {
+    order: 0,
+    sign: 'Sting, bite, shock, poison, fumes',
+    also: 'sting cut electric shock palytoxin allergic hurt eye skin',
+  },
   [
     {
       id: 'number',

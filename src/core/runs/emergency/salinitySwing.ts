@@ -4,7 +4,11 @@ import { salinityWords } from './words';
 /** Salinity far from where it belongs. */
 export const salinitySwing = emergency(
   'Salinity far off',
-  { order: 5, sign: 'Over 37 or under 31 ppt in a reef; not a tank kept low on purpose' },
+  {
+    order: 5,
+    sign: 'Over 37 or under 31 ppt in a reef; not a tank kept low on purpose',
+    also: 'SG salinity crashed top-off stuck too low too high',
+  },
   [
     {
       id: 'stop',

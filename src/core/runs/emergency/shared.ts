@@ -1,8 +1,12 @@
 import { clocksOfSteps, type Procedure, type Step, type Urgency } from '../procedure';
 
 /** A procedure of an emergency: begun without a question, its steps in any order. */
-export function emergency(name: string, urgent: Urgency, steps: readonly Step[]): Procedure {
-  return { name, urgent, steps, anyOrder: true, ...clocksOfSteps(steps) };
+export function emergency(
+  name: string,
+  { also, ...urgent }: Urgency & { also: string },
+  steps: readonly Step[],
+): Procedure {
+  return { name, also, urgent, steps, anyOrder: true, ...clocksOfSteps(steps) };
 }
 
 /** A test within the hour. */

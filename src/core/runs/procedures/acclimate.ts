@@ -185,6 +185,7 @@ const steps: readonly Step[] = [
 /** From the bag to the tank. */
 export const acclimate: Procedure = {
   name: 'Acclimate',
+  also: null,
   steps,
   begins: { acclimate: {}, label: 'Measure the bag' },
   ...clocksOfSteps(steps),

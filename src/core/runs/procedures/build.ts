@@ -230,6 +230,7 @@ const steps: readonly Step[] = [
 /** From an empty stand to water that holds still. */
 export const build: Procedure = {
   name: 'Build',
+  also: 'set up new tank stand plumbing leak test where do I start',
   anyOrder: true,
   steps,
   ...clocksOfSteps(steps),

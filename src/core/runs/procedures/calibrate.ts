@@ -55,6 +55,7 @@ const steps: readonly Step[] = [
 /** Holding an instrument against its standard. */
 export const calibrate: Procedure = {
   name: 'Calibrate',
+  also: 'refractometer pH pen conductivity standard',
   steps,
   ...clocksOfSteps(steps),
 };

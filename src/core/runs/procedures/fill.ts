@@ -72,6 +72,7 @@ const steps: readonly Step[] = [
 /** Filling the tank, and counting what goes in. */
 export const fill: Procedure = {
   name: 'Fill the tank',
+  also: 'fill the tank first time',
   steps,
   ...clocksOfSteps(steps),
   leaves: {

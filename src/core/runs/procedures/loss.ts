@@ -55,6 +55,7 @@ const steps: readonly Step[] = [
 /** What is done when an animal died or is missing. */
 export const loss: Procedure = {
   name: 'Dead or missing animal',
+  also: null,
   urgent: { order: 8, sign: 'Found dead, or not seen for a day' },
   steps,
   ...clocksOfSteps(steps),

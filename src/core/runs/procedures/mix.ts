@@ -249,6 +249,7 @@ const steps: readonly Step[] = [
 /** A batch of new salt water, from the tap to the barrel. */
 export const mix: Procedure = {
   name: 'Mix salt water',
+  also: 'make salt water new saltwater RODI NSW',
   steps,
   ...clocksOfSteps(steps),
   leaves: {

@@ -112,6 +112,7 @@ const steps: readonly Step[] = [
 /** Moving animals and filter to another tank, in the order that keeps both alive. */
 export const moveTank: Procedure = {
   name: 'Move to another tank',
+  also: null,
   begins: { moving: 'move', label: 'Work it out first' },
   steps,
   ...clocksOfSteps(steps),
@@ -164,6 +165,7 @@ const closing: readonly Step[] = [
 /** Taking a tank down. */
 export const closeTank: Procedure = {
   name: 'Close the tank',
+  also: null,
   steps: closing,
   ...clocksOfSteps(closing),
   leaves: { label: 'Log it as closed', of: () => ({ entries: [{ kind: 'closed' }] }) },

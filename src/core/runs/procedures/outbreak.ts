@@ -50,6 +50,7 @@ const steps: readonly Step[] = [
 /** A disease in the display: all fish out, and the days until they may come back. */
 export const outbreak: Procedure = {
   name: 'Outbreak',
+  also: null,
   steps,
   begins: { quarantine: 'outbreak', label: 'Choose the days' },
   ...clocksOfSteps(steps),

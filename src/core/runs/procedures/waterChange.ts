@@ -86,6 +86,7 @@ const steps: readonly Step[] = [
 /** A water change, in the order that keeps salinity and heater safe. */
 export const waterChange: Procedure = {
   name: 'Change water',
+  also: 'WC change water siphon',
   steps,
   ...clocksOfSteps(steps),
   leaves: {

@@ -37,6 +37,8 @@ interface KindForm {
   label: string;
   /** What it is for, in a few words. */
   hint: string;
+  /** What people say when they log it, to be found by. */
+  also: string;
   /** Whether it stands one tap away in every form's head. */
   often?: true;
   /** Written by what it belongs to, and only corrected here. */
@@ -52,6 +54,7 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   reading: {
     label: 'Test',
     hint: 'Water, by your own kits',
+    also: 'test water results ammonia nitrite nitrate pH salinity kit',
     often: true,
     New: TestSheetScreen,
     Edit: ReadingEditor,
@@ -59,135 +62,170 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   dose: {
     label: 'Dose',
     hint: 'Ammonia, bacteria, alkalinity',
+    also: 'dosed ammonia bottled bacteria alk KH',
     often: true,
     ...both(DoseEntryForm),
   },
   waterChange: {
     label: 'Water change',
     hint: 'Litres out and in',
+    also: 'WC changed water',
     often: true,
     ...both(WaterChangeEntryForm),
   },
   feed: {
     label: 'Feed',
     hint: 'For animals or the colony',
+    also: 'fed food ghost feeding',
     often: true,
     ...both(FeedEntryForm),
   },
   topOff: {
     label: 'Top-off',
     hint: 'What evaporated, put back',
+    also: 'ATO top off evaporated fresh water added',
     ...both(TopOffEntryForm),
   },
   animals: {
     label: 'Animals',
     hint: 'Came in, went out, died',
+    also: 'new fish coral snails CUC bought died',
     ...both(AnimalsEntryForm),
   },
   observation: {
     label: 'Observation',
     hint: 'Of the tank, an animal, equipment',
+    also: 'saw noticed behaviour',
     ...both(ObservationForm),
   },
   sighting: {
     label: 'Growth seen',
     hint: 'Diatoms, film, hair, sheets',
+    also: 'diatoms red slime cyano hair algae seen brown',
     ...both(SightingForm),
   },
   response: {
     label: 'Response to growth',
     hint: 'Light, media, refugium, by hand',
+    also: 'what was done against algae blackout',
     ...both(ResponseEntryForm),
   },
-  light: { label: 'Light', hint: 'On for good, or off', ...both(LightForm) },
+  light: { label: 'Light', hint: 'On for good, or off', also: 'lights on off', ...both(LightForm) },
   organics: {
     label: 'Prawn, detritus',
     hint: 'In, out, siphoned',
+    also: 'prawn shrimp rotting detritus',
     ...both(OrganicsEntryForm),
   },
   media: {
     label: 'Rock, sand or media',
     hint: 'Moved in or out',
+    also: 'rock sand filter media added removed',
     ...both(MediaEntryForm),
   },
   treatment: {
     label: 'Medicine, chlorine',
     hint: 'What may harm the colony',
+    also: 'medicine copper chlorine peroxide',
     ...both(TreatmentForm),
   },
   standstill: {
     label: 'Without flow',
     hint: 'Power cut, pump stood still, a move',
+    also: 'power cut no flow pump off',
     ...both(StandstillForm),
   },
-  lid: { label: 'Lid', hint: 'Fitted or taken off', ...both(LidForm) },
+  lid: { label: 'Lid', hint: 'Fitted or taken off', also: 'cover mesh jump', ...both(LidForm) },
   heaterCheck: {
     label: 'Heater check',
     hint: 'Held against a thermometer',
+    also: 'thermometer heater',
     ...both(HeaterCheckForm),
   },
   calibration: {
     label: 'Calibration',
     hint: 'An instrument held against a standard',
+    also: 'calibrated refractometer pH pen',
     ...both(CalibrationEntryForm),
   },
   saltMix: {
     label: 'Salt mix',
     hint: 'New salt water, and what it came to',
+    also: 'mixed saltwater salt',
     ...both(SaltMixEntryForm),
   },
   purified: {
     label: 'Purified water',
     hint: 'Litres, minutes, TDS',
+    also: 'RO/DI RODI TDS',
     ...both(PurifiedEntryForm),
   },
   weighing: {
     label: 'Cup, drop or portion weighed',
     hint: 'Once, to be counted from then on',
+    also: 'scale drop cup grams',
     ...both(WeighingEntryForm),
   },
-  note: { label: 'Note', hint: 'Anything to find again', ...both(NoteForm) },
-  filled: { label: 'Filled', hint: 'The day water went in', ...both(FilledForm) },
+  note: {
+    label: 'Note',
+    hint: 'Anything to find again',
+    also: 'journal diary write',
+    ...both(NoteForm),
+  },
+  filled: {
+    label: 'Filled',
+    hint: 'The day water went in',
+    also: 'filled day one',
+    ...both(FilledForm),
+  },
   running: {
     label: 'Running',
     hint: 'Cycled, with animals, since',
+    also: 'already cycled running established',
     ...both(RunningForm),
   },
   closed: {
     label: 'Tank closed',
     hint: 'Taken down; nothing falls due',
+    also: 'took down sold',
     ...both(ClosedForm),
   },
   cost: {
     label: 'Cost',
     hint: 'What was paid, and for what',
+    also: 'paid bought price money',
     ...both(CostEntryForm),
   },
   cleaning: {
     label: 'Quarantine cleaned',
     hint: 'After a batch, before the next',
+    also: 'bleach clean QT',
     ...both(CleaningForm),
   },
   sponge: {
     label: 'Sponge',
     hint: 'Seeded, put to work, thrown away',
+    also: 'seeded sponge filter',
     ...both(SpongeForm),
   },
   look: {
     label: 'Daily look',
     hint: 'At one animal in quarantine',
+    also: 'daily check sick not eating',
     hidden: true,
     ...both(LookForm),
   },
   medication: {
     label: 'Medicine by its label',
     hint: 'Given, measured, taken out',
+    also: 'medicine by label dose QT',
     hidden: true,
     ...both(MedicationForm),
   },
   taskMark: {
     label: 'Task',
     hint: 'Done, skipped or put off',
+    also: 'done chore',
     hidden: true,
     ...both(TaskMarkForm),
   },

@@ -143,7 +143,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
   const who = listWords(newcomers.map(({ what, count }) => animalsCalled(what, count)));
   return (
     <Screen
-      head={<BackHead title="Acclimate" aside={tank?.body.name} />}
+      head={<BackHead title="Acclimation" aside={tank?.body.name} />}
       aside={
         plan && tank ? (
           <PlanPart

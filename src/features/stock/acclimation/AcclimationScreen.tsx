@@ -45,7 +45,7 @@ export function AcclimationScreen({ id }: { id: string }) {
   const router = useRouter();
   if (!run || run.body.ended || run.body.procedure !== 'acclimate') {
     return (
-      <Screen head={<BackHead title="Acclimate" />}>
+      <Screen head={<BackHead title="Acclimation" />}>
         <Opening title={run ? 'This is done.' : 'This is gone.'}>
           {run ? 'Who came in is in the log.' : 'It was removed, or belongs to another log.'}
         </Opening>
@@ -91,7 +91,7 @@ function Going({ run }: { run: RevisionOf<'run'> }) {
     <Screen
       head={
         <View style={{ gap: 8 }}>
-          <BackHead title="Acclimate" aside={step ? `${who}, step ${place} of ${count}` : who} />
+          <BackHead title="Acclimation" aside={step ? `${who}, step ${place} of ${count}` : who} />
           <View style={styles.bar} aria-hidden>
             {done.map((passed, i) => (
               // Steps have a fixed order.

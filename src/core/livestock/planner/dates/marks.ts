@@ -36,7 +36,7 @@ export function planMarks(plan: Plan): Milestone[] {
     ];
   };
   return [
-    ...(crew ? [mark('crew', 'Crew', crew)] : []),
+    ...(crew ? [mark('crew', 'Clean-up crew', crew)] : []),
     ...ends(fish, 'firstFish', 'lastFish', 'fish'),
     ...ends(corals, 'firstCoral', 'lastCoral', 'coral'),
   ];

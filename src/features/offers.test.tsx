@@ -1,0 +1,54 @@
+import { SUMS } from '@/core/sums';
+import { searchIn } from '@/core/search/search';
+import { ALSO as CALCULATORS_ALSO } from './bench/offers';
+import { fetchOffers, PLACES_ALSO } from './offers';
+import { PLACES } from './shell/places';
+
+jest.mock('expo-router', () => ({ useRouter: () => ({}), usePathname: () => '/search' }));
+
+test('every place and every calculator says what else it is called, and nothing else does', () => {
+  expect(Object.keys(PLACES_ALSO).sort()).toEqual(PLACES.map(({ path }) => path).sort());
+  expect(Object.keys(CALCULATORS_ALSO).sort()).toEqual(SUMS.map(({ id }) => id).sort());
+});
+
+describe('what keepers type leads where they mean', () => {
+  it('with each offer told apart by its id', async () => {
+    const { rows } = await fetchOffers();
+    expect(rows.length).toBeGreaterThan(120);
+    expect(new Set(rows.map(({ id }) => id)).size).toBe(rows.length);
+  });
+
+  it.each([
+    ['QT', /^\/quarantine/],
+    ['CUC', /^\/log\/animals/],
+    ['ATO', /^\/(log\/top-off|bench\/(evaporation|reservoir-in))/],
+    ['RODI', /^\/(bench\/rodi|log\/purified)/],
+    ['WC', /^\/(bench\/water-change|bench\/change-series|log\/water-change|runs\/waterChange)/],
+    ['KH', /^\/(bench\/alkalinity|log\/dose)/],
+    ['SG', /^\/(bench\/salinity|bench\/hydrometer|runs\/salinitySwing)/],
+    ['red slime', /^\/(stock\/growth|log\/sighting)/],
+    ['white spots', /^\/quarantine\/outbreak/],
+    ['snails died', /^\/runs\/contaminant/],
+    ['cloudy', /^\/runs\/anemoneInPump/],
+    ['gasping', /^\/(runs\/ammoniaSpike|emergency)/],
+    ['export', /^\/data/],
+    ['dark mode', /^\/settings/],
+    ['holiday', /^\/away/],
+    ['mix saltwater', /^\/(runs\/mix|bench\/salt-mix)/],
+    ['power cut', /^\/runs\/powerCut/],
+    ['basis', /^\/guide\?word=Basis/],
+    ['dianoga', /^$/],
+  ])('%s', async (typed, address) => {
+    const { rows } = await fetchOffers();
+    const [first] = searchIn(rows)(typed, 8);
+    expect(first?.open ?? '').toMatch(address);
+  });
+
+  it('an animal by ear, first of all whether it may come', async () => {
+    const { animals } = await fetchOffers();
+    const [question, first] = animals('madarin');
+    expect(question?.open).toMatch(/^\/stock\/add\?species=.*mandarin/);
+    expect(first?.open).toMatch(/^\/catalogue\/.*mandarin/);
+    expect(animals('')).toEqual([]);
+  });
+});

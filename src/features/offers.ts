@@ -1,0 +1,88 @@
+import { to } from '@/frame/addresses';
+import type { Offer } from '@/frame/offer';
+import { bench, formScreens, guide, runs, stock } from './pieces';
+import { PLACES } from './shell/places';
+
+/** What people look for when a place is what they need. */
+export const PLACES_ALSO: Readonly<Record<string, string>> = {
+  '/': 'today home overview start',
+  '/water': 'results readings charts graph parameters history of tests',
+  '/cycle': 'cycled ready for fish ammonia nitrite verdict forecast',
+  '/runs/mix': 'make saltwater batch NSW barrel',
+  '/bench': 'calculator calculators sums convert',
+  '/instruments': 'test kits meters instruments kit refractometer expiry',
+  '/stock': 'who lives here fish list roster plan stocking',
+  '/catalogue': 'species list fish invertebrates corals database',
+  '/quarantine': 'QT hospital batches',
+  '/acclimate': 'acclimation drip bag temperature float bring home',
+  '/stock/corals': 'coral placement frags light',
+  '/stock/growth': 'algae pests diatoms cyano',
+  '/rhythm': 'chores maintenance schedule calendar reminders weekly',
+  '/away': 'holiday vacation sitter travel',
+  '/runs/build': 'set up new tank',
+  '/tanks': 'my tanks volume settings',
+  '/costs': 'money spent budget price',
+  '/moving/move': 'move house transport tank upgrade',
+  '/journal': 'all entries diary history log book',
+  '/month': 'report summary print',
+  '/data': 'export import backup undo csv file erase',
+  '/guide': 'glossary words help meaning',
+  '/settings': 'units language dark night theme fahrenheit gallons',
+};
+
+const cycleTool = (tool: string, title: string, also: string): Offer => ({
+  id: `cycle/${tool}`,
+  kind: 'place',
+  title,
+  also,
+  open: to.cycleTool(tool),
+});
+
+const OFFERS: readonly Offer[] = [
+  ...PLACES.map(({ path, label }): Offer => ({
+    id: `place${path}`,
+    kind: 'place',
+    title: label,
+    also: PLACES_ALSO[path],
+    open: path,
+  })),
+  {
+    id: 'place/emergency',
+    kind: 'emergency',
+    title: 'Emergencies',
+    also: 'SOS help dying gasping',
+    open: to.emergency,
+  },
+  cycleTool('dose', 'Work out a dose of ammonia', 'drops ppm ammonium chloride fishless'),
+  cycleTool('method', 'Methods of cycling', 'fishless bottle bacteria prawn live rock seeded'),
+  cycleTool('challenge', 'A challenge dose', '24 hour test 2 ppm process'),
+  cycleTool('programme', 'A bottle’s programme', 'bottled bacteria day by day'),
+  cycleTool('end', 'The last steps of a cycle', 'big water change before fish nitrate'),
+];
+
+export interface Offers {
+  rows: readonly Offer[];
+  animals: (text: string) => Offer[];
+}
+
+/** All that the search leads to, each piece telling its own; fetched when the search is first opened. */
+export async function fetchOffers(): Promise<Offers> {
+  const [sums, procedures, words, forms, animals] = await Promise.all([
+    bench.fetch(),
+    runs.fetch(),
+    guide.fetch(),
+    formScreens.fetch(),
+    stock.fetch(),
+  ]);
+  return {
+    rows: [
+      ...procedures.offers,
+      ...OFFERS,
+      ...forms.logOffers,
+      ...animals.offers,
+      ...sums.offers,
+      ...words.offers,
+    ],
+    animals: animals.animalOffers,
+  };
+}
