@@ -1,12 +1,12 @@
 import { useRouter } from 'expo-router';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo } from 'react';
 import { allEvents, eventsWith, type LoggedEvent } from '@/core/history/events';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { momentWords, shortDay } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { TankHead } from '@/frame/TankHead';
-import { useAppSelector } from '@/store/hooks';
+import { useAppSelector, useTyped } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
 import { Field } from '@/ui/Field';
@@ -19,7 +19,7 @@ import { Words } from '@/ui/Words';
 export function JournalScreen() {
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped('journal/sought');
   const wanted = useDeferredValue(text);
   const events = useMemo(() => (history ? allEvents(history) : []), [history]);
   const found = useMemo(() => eventsWith(events, wanted), [events, wanted]);

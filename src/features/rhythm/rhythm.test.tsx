@@ -26,10 +26,18 @@ async function fulmar() {
   return store;
 }
 
-describe('Rhythm', () => {
+describe('Chores', () => {
   it('says what today takes, and what a usual week does at all tanks', async () => {
     await show(await fulmar(), <RhythmScreen />);
-    expect(heading()).toMatch(/^About \d+ min today\.$/);
+    const [, count, minutes] =
+      /^(\d+) chores today, about (\d+) min\.$/.exec(heading() ?? '') ?? [];
+    // What the title says is what the rows below it come to, the next of them first.
+    const rows = screen.getAllByRole('button', { name: /, (now|today|tomorrow|in .*|this week)$/ });
+    const due = rows.filter((row) => /, (now|today)$/.test(row.getAttribute('aria-label') ?? ''));
+    expect(due).toHaveLength(Number(count));
+    expect(rows.slice(0, due.length)).toEqual(due);
+    const taken = due.map((row) => Number(/(\d+) min$/.exec(row.textContent ?? '')?.[1]));
+    expect(taken.reduce((sum, one) => sum + one, 0)).toBe(Number(minutes));
     expect(screen.getByText(/^A usual week takes about 2 h .* at 4 tanks/)).toBeTruthy();
     await press(/^Change water, 14 days after the last time, 31 L/);
     expect(mockRouter.push).toHaveBeenCalledWith('/rhythm/waterChange');

@@ -24,7 +24,9 @@ test('every route has its row, and every row leads somewhere', () => {
   expect(ROUTES.length).toBeGreaterThan(30);
   expect(ROUTES.filter((route) => rowOf(route) === undefined)).toEqual([]);
   for (const place of [...BAR, ...PLACES]) {
-    const lies = ROUTES.some((route) => route === place.path || place.path.startsWith('/runs/'));
+    const lies = ROUTES.some(
+      (route) => route === place.path || route === place.path.replace(/[^/]+$/, 'x'),
+    );
     expect([place.path, lies]).toEqual([place.path, true]);
   }
 });
