@@ -138,9 +138,9 @@ test('keys lead everywhere, and stay silent while something is typed', async ({ 
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toHaveCount(0);
   await page.keyboard.press('g');
-  await page.getByLabel('Find a word').fill('water cycle');
+  await page.getByLabel('Find a page or a word').fill('water cycle');
   await expect(page).toHaveURL('/guide');
-  await page.getByLabel('Find a word').blur();
+  await page.getByLabel('Find a page or a word').blur();
   await page.keyboard.press('l');
   await expect(page).toHaveURL('/log/test');
 });
@@ -155,6 +155,7 @@ test('one field leads anywhere, by keys alone', async ({ page }) => {
     await expect(page.getByRole('main').getByRole('button', { name: found }).first()).toBeVisible();
   };
   await seek('white spots', /^Signs of disease/);
+  await seek('nitrite stuck', /^Why is nitrite stuck/);
   await seek('nitrite', /^Nitrite: .*, entry$/);
   await seek('Kittiwake', /^Kittiwake, tank$/);
   await seek('qqqqq', /^Back$/);

@@ -102,7 +102,7 @@ async function openTestSheetAfterMove(page: Parameters<typeof openTestSheet>[0])
 
 test('the course can be moved by keys and read as a table', async ({ page }) => {
   await openDemo(page);
-  const course = page.getByRole('img', { name: /^The course of Kittiwake/ });
+  const course = page.getByRole('img', { name: /^The timeline of Kittiwake/ });
   // What the forecast and the plan add is drawn: the drawing is compared with itself below.
   await expect(course).toHaveAccessibleName(/Last fish/);
   await course.focus();

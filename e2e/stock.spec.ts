@@ -222,8 +222,8 @@ test('a growth is named by a few looks, with what would make it worse', async ({
   await expect(heading(page)).toHaveText('Dinoflagellates, almost certainly.');
   await expect(page.getByText(/Starving it of nutrients: that makes it worse/)).toBeVisible();
   await page.getByRole('button', { name: 'Log it as seen' }).click();
-  await expect(page.getByRole('radio', { name: /Brown snot/ })).toBeChecked();
+  await expect(page.getByRole('radio', { name: /Dinoflagellates/ })).toBeChecked();
   await page.getByRole('button', { name: /^Save/ }).click();
   await savedAndLeft(page, /growth/i);
-  await expect(page.getByText('The crew')).toBeVisible();
+  await expect(page.getByText('Clean-up crew', { exact: true })).toBeVisible();
 });

@@ -270,9 +270,9 @@ describe('the other places', () => {
 
   it('Guide finds a word, and says when it does not', async () => {
     await show(await demoStore(), <GuideScreen />);
-    fireEvent.change(screen.getByLabelText('Find a word'), { target: { value: 'nh3' } });
+    fireEvent.change(screen.getByLabelText('Find a page or a word'), { target: { value: 'nh3' } });
     expect(screen.getByText('Free ammonia')).toBeTruthy();
-    fireEvent.change(screen.getByLabelText('Find a word'), { target: { value: 'qqq' } });
+    fireEvent.change(screen.getByLabelText('Find a page or a word'), { target: { value: 'qqq' } });
     expect(screen.getByText('Nothing here speaks of "qqq".')).toBeTruthy();
   });
 });

@@ -52,6 +52,7 @@ export const to = {
   data: '/data',
   settings: '/settings',
   search: '/search',
+  guidePage: (id: string) => `/guide/${id}`,
   /** The Guide, begun at one word. */
   word: (term: string) => withGiven('/guide', { word: term }),
 } as const satisfies Record<string, Href | ((...parts: never[]) => Href)>;

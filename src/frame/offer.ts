@@ -11,6 +11,7 @@ export const OFFER_KINDS = {
   instrument: 'test kit or meter',
   tank: 'tank',
   entry: 'entry',
+  page: 'guide',
   word: 'what it means',
 } as const;
 

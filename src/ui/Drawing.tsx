@@ -5,7 +5,7 @@ const drawings = piece(() => import('./drawings'));
 /** The heights, px, are what is held free while a drawing is fetched. */
 const CHART_ROOM = 232;
 
-/** The course of a tank. */
+/** The timeline of a tank. */
 export const Course = roomFor(drawings, 'Course', 132);
 
 /** Series over time. */

@@ -1,7 +1,7 @@
 import { readingWords } from '../history/reading';
 import type { TankHistory } from '../history/tankHistory';
 import { isAmmoniaSource } from '../records/kinds/dose';
-import { GROWTHS, type Growth } from '../records/kinds/sighting';
+import { GROWTH_WORDS, GROWTHS } from '../records/kinds/sighting';
 import type { Forecast } from './forecast/types';
 import type { Milestone, MilestoneId } from './milestone';
 import { schoolOf } from './schools';
@@ -124,14 +124,6 @@ function milestonesAhead(
   return ahead;
 }
 
-const GROWTH_LABELS: Record<Growth, string> = {
-  diatoms: 'Diatoms',
-  film: 'Green film',
-  hair: 'Hair algae',
-  sheet: 'Red sheet',
-  brownSnot: 'Brown snot',
-};
-
 /** Light and every growth of the ugly stage, as far as they were logged. */
 function addGrowth(
   history: TankHistory,
@@ -143,7 +135,9 @@ function addGrowth(
     const first = history.entries.sighting.find(
       ({ entry }) => entry.growth === growth && entry.extent !== 'none',
     );
-    if (first) add(growth, GROWTH_LABELS[growth], first.at, 'First seen, as you logged.');
+    // On the timeline there is room for its name, not for what else it is called.
+    const name = GROWTH_WORDS[growth].name.replace(/ \(.*\)$/, '');
+    if (first) add(growth, name, first.at, 'First seen, as you logged.');
   }
   const { level } = successionOf(history);
   if (level !== null) add('level', 'Growth level', level, 'No further than a week before.');

@@ -56,7 +56,7 @@ export function crewFor(
     because: starves
       ? `${crew} are there, and nothing to graze was seen: seaweed on a clip, or they starve.`
       : food === 0
-        ? 'Nothing to graze was seen yet: a crew would starve.'
+        ? 'Nothing to graze was seen yet: a clean-up crew would starve.'
         : addNow === 0
           ? `The ${crew} that are there are enough for what grows.`
           : crew === 0

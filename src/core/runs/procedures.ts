@@ -30,7 +30,7 @@ const testWait: Procedure = {
       id: 'read',
       kind: 'wait',
       title: 'Wait, then read',
-      text: 'Read each vial when its time is up, and log the sitting.',
+      text: 'Read each vial when its time is up, and log what they read.',
       opens: { form: 'reading', label: 'Log the test' },
     },
   ],

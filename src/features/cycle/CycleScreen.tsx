@@ -148,7 +148,7 @@ function CycleCourse() {
       ticks={[]}
       now={now}
       nowLabel={`now, day ${Math.floor((now - history.start) / DAY_MS)}`}
-      summary={`The course: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}.`}
+      summary={`The timeline: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}.`}
     />
   );
 }

@@ -1,28 +1,60 @@
-import { useTyped } from '@/store/hooks';
+import { useRouter } from 'expo-router';
+import { useMemo } from 'react';
 import { View } from 'react-native';
+import { searchIn } from '@/core/search/search';
+import { to } from '@/frame/addresses';
+import { useTyped } from '@/store/hooks';
 import { Field } from '@/ui/Field';
-import { Row } from '@/ui/Row';
+import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
+import { GUIDE_PAGES, PAGE_GROUPS, PAGE_GROUP_WORDS } from './pages';
 import { TERMS } from './terms';
 
-/** What the words mean, to be searched. */
+const FOUND_SHOWN = 12;
+
+/** Short answers by what one is at, and what the words mean, to be searched. */
 export function GuideScreen({ word = '' }: { word?: string }) {
+  const router = useRouter();
   const [sought, setSought] = useTyped(`guide/sought/${word}`, word);
+  const find = useMemo(
+    () =>
+      searchIn(GUIDE_PAGES.map((page) => ({ ...page, title: page.question, note: page.answer }))),
+    [],
+  );
   const needle = sought.trim().toLowerCase();
-  const found = TERMS.filter(({ term, meaning }) =>
+  const pages = needle === '' ? GUIDE_PAGES : find(sought, FOUND_SHOWN);
+  const terms = TERMS.filter(({ term, meaning }) =>
     `${term} ${meaning}`.toLowerCase().includes(needle),
   );
   return (
     <Screen>
-      <Opening title="What the words mean.">One word for one thing, here and everywhere.</Opening>
-      <Field label="Find a word" value={sought} onChange={setSought} />
-      <View>
-        {found.map(({ term, meaning }) => (
-          <Row key={term} title={term} note={meaning} />
-        ))}
-      </View>
-      {found.length === 0 ? <Words as="body">{`Nothing here speaks of "${sought}".`}</Words> : null}
+      <Opening title="What do you want to know?">
+        Short answers, each with a button to where it is done; and what the words mean.
+      </Opening>
+      <Field label="Find a page or a word" value={sought} onChange={setSought} />
+      {PAGE_GROUPS.map((group) => {
+        const own = pages.filter((page) => page.group === group);
+        return own.length === 0 ? null : (
+          <View key={group}>
+            <SectionHead title={PAGE_GROUP_WORDS[group]} />
+            {own.map(({ id, question }) => (
+              <Row key={id} title={question} onPress={() => router.push(to.guidePage(id))} />
+            ))}
+          </View>
+        );
+      })}
+      {terms.length > 0 ? (
+        <View>
+          <SectionHead title="What the words mean" />
+          {terms.map(({ term, meaning }) => (
+            <Row key={term} title={term} note={meaning} />
+          ))}
+        </View>
+      ) : null}
+      {pages.length + terms.length === 0 ? (
+        <Words as="body">{`Nothing here speaks of "${sought}".`}</Words>
+      ) : null}
     </Screen>
   );
 }

@@ -8,7 +8,7 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Act',
     meaning:
-      'What one gesture recorded: a sitting, a correction, an import. Undo takes back one act.',
+      'What one gesture recorded: a test session, a correction, an import. Undo takes back one act.',
   },
   {
     term: 'Alkalinity',
@@ -51,10 +51,6 @@ export const TERMS: readonly Term[] = [
       'What the colony can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
   },
   {
-    term: 'Ceiling',
-    meaning: 'The most that the food of a tank may come to this month by the pace you chose.',
-  },
-  {
     term: 'Challenge',
     meaning:
       'A dose of 2 ppm ammonia to see whether ammonia and nitrite are both gone a day or two later.',
@@ -74,11 +70,6 @@ export const TERMS: readonly Term[] = [
       'The bacteria on rock, sand and media that turn ammonia into nitrite and nitrite into nitrate.',
   },
   {
-    term: 'Course',
-    meaning:
-      'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
-  },
-  {
     term: 'Criterion',
     meaning:
       'One question of a verdict. It is met, not yet met, or cannot be told from what was logged.',
@@ -87,6 +78,10 @@ export const TERMS: readonly Term[] = [
     term: 'Cycle',
     meaning:
       'The weeks in which a colony grows until it clears ammonia and nitrite as fast as they come.',
+  },
+  {
+    term: 'Daily check',
+    meaning: 'Looking at each animal in quarantine once a day: well, not eating, or a sign.',
   },
   {
     term: 'Dose',
@@ -98,6 +93,11 @@ export const TERMS: readonly Term[] = [
     meaning: 'Days that a tank stands without fish, so that what lives on fish dies out.',
   },
   {
+    term: 'Feeding limit',
+    meaning:
+      'The most nitrogen that the food of a tank may bring this month, by the pace you chose.',
+  },
+  {
     term: 'Forecast',
     meaning:
       'When the milestones are likely to fall, inferred from your readings and everything that went in, always as a range. It informs and never grants.',
@@ -105,10 +105,6 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Free ammonia',
     meaning: 'Ammonia as NH3, the part that harms. Its share grows with pH and temperature.',
-  },
-  {
-    term: 'Gape',
-    meaning: 'The deepest body that a fish swallows whole.',
   },
   {
     term: 'Gate',
@@ -125,10 +121,6 @@ export const TERMS: readonly Term[] = [
     meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
   },
   {
-    term: 'Look',
-    meaning: 'The daily look at each animal in quarantine: well, not eating, or a sign.',
-  },
-  {
     term: 'Lot',
     meaning: 'An animal, or several of one kind, that came in together, and what became of them.',
   },
@@ -139,12 +131,16 @@ export const TERMS: readonly Term[] = [
   },
   {
     term: 'Milestone',
-    meaning: 'A point on the course, such as ammonia clear. Filled once passed.',
+    meaning: 'A point on the timeline, such as ammonia clear. Filled once passed.',
   },
   {
     term: 'Misfit',
     meaning:
       'Readings that nothing known of such tanks explains together. The forecast then steps back and says so.',
+  },
+  {
+    term: 'Mouth size',
+    meaning: 'The deepest body that a fish swallows whole.',
   },
   {
     term: 'Net water',
@@ -179,10 +175,6 @@ export const TERMS: readonly Term[] = [
     meaning: 'A way of quarantine: how long, and what is done in it.',
   },
   {
-    term: 'Reach',
-    meaning: 'How far a coral stings at night.',
-  },
-  {
     term: 'Reading',
     meaning: 'One value of one test, with the kit it was made with and the range it stands for.',
   },
@@ -199,12 +191,6 @@ export const TERMS: readonly Term[] = [
   {
     term: 'School',
     meaning: 'A way of deciding that a cycle is done. You choose one for each tank.',
-  },
-  { term: 'Sitting', meaning: 'Several readings made at one time and saved together.' },
-  {
-    term: 'Sighting',
-    meaning:
-      'A growth of the ugly stage as far as it was seen to reach: diatoms, film, hair, red sheet, brown snot.',
   },
   {
     term: 'Specific gravity',
@@ -224,6 +210,21 @@ export const TERMS: readonly Term[] = [
     term: 'Step',
     meaning:
       'One printed value of a card. A reading stands for the part of the scale nearer to it than to its neighbours.',
+  },
+  {
+    term: 'Sting range',
+    meaning: 'How far a coral stings at night.',
+  },
+  { term: 'Test session', meaning: 'Several readings made at one time and saved together.' },
+  {
+    term: 'Sighting',
+    meaning:
+      'A growth of the ugly stage as far as it was seen to reach: diatoms, film, hair algae, cyanobacteria (red slime), dinoflagellates.',
+  },
+  {
+    term: 'Timeline',
+    meaning:
+      'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
   },
   {
     term: 'Untold',

@@ -169,7 +169,7 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
           {form.parameter === 'salinity' ? (
             <Tick
               label="It corrects for temperature itself"
-              note="A plain floating hydrometer does not; then the temperature of the same sitting is used."
+              note="A plain floating hydrometer does not; then the temperature of the same test session is used."
               value={form.compensated}
               onChange={(compensated) => set({ compensated })}
             />
@@ -245,7 +245,7 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
       ) : null}
       <Tick
         label="It has a row on the test sheet"
-        note="Others are added to a sitting when they are needed."
+        note="Others are added to a test session when they are needed."
         value={form.inUse}
         onChange={(inUse) => set({ inUse })}
       />

@@ -8,7 +8,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 
 const SOURCE: Record<Input<unknown>['source'], string> = {
-  now: 'measured in this sitting',
+  now: 'measured in this test session',
   last: 'the last one logged',
   assumed: 'assumed, since nobody measured it',
 };

@@ -23,7 +23,7 @@ describe('each kind of entry', () => {
     [
       'sighting',
       async () => {
-        await choose(/^Red sheet/);
+        await choose(/^Cyanobacteria/);
         await choose('Covering');
       },
       { kind: 'sighting', growth: 'sheet', extent: 'covering' },
@@ -215,7 +215,7 @@ describe('each kind of entry', () => {
   it('shows its cautions where they arise', async () => {
     const Sighting = KIND_FORMS.sighting.New;
     await show(await demoStore(), <Sighting />);
-    await choose(/^Brown snot/);
+    await choose(/^Dinoflagellates/);
     expect(screen.getByText('Easily mistaken for diatoms')).toBeTruthy();
     cleanup();
     const Treatment = KIND_FORMS.treatment.New;

@@ -100,7 +100,7 @@ export function MoveScreen() {
           <Words as="body">
             {lots.length === 0
               ? 'No animal is on record here.'
-              : `${countOf(animals, 'animal')} move${animals === 1 ? 's' : ''}: corals out first, then rock, then fish; in go fish, crew, corals.`}
+              : `${countOf(animals, 'animal')} move${animals === 1 ? 's' : ''}: corals out first, then rock, then fish; in go fish, clean-up crew, corals.`}
           </Words>
         </View>
       )}

@@ -50,7 +50,7 @@ export function KeysSheet({ open, onClose }: { open: boolean; onClose: () => voi
             end={<Words as="strong">{place.hotkey.toUpperCase()}</Words>}
           />
         ))}
-        <Row title="Move along a course or chart" end={<Words as="strong">← → + − 0</Words>} />
+        <Row title="Move along a timeline or chart" end={<Words as="strong">← → + − 0</Words>} />
         <Row title="These keys" end={<Words as="strong">?</Words>} />
       </View>
     </Sheet>

@@ -195,7 +195,7 @@ const ROWS: readonly Row[] = [
     shown: shown('learn', 'Guide'),
     hotkey: 'g',
     needsTank: false,
-    full: 'none',
+    full: 'pages',
   },
   {
     path: '/settings',

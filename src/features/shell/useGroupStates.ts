@@ -19,7 +19,7 @@ export function useGroupStates(): Partial<Record<GroupId, string>> {
   const now = useAppSelector(selectNow);
   const batches = useAppSelector((state) => state.log.batches);
   const measured = useMeasures();
-  const learn = 'What the words mean.';
+  const learn = 'Short answers, and what the words mean.';
   if (!history) return { learn };
   const { tank, netLitres, start } = history;
   const heads = rosterOf(history)

@@ -157,7 +157,7 @@ function Crew({ stock }: { stock: StockView }) {
   );
   return (
     <View style={{ gap: 8 }}>
-      <SectionHead title="The crew" end={crew > 0 ? countOf(crew, 'animal') : undefined} />
+      <SectionHead title="Clean-up crew" end={crew > 0 ? countOf(crew, 'animal') : undefined} />
       <Words as="strong">
         {addNow > 0
           ? `${countOf(addNow, 'small snail or hermit', 'small snails and hermits')} now.`

@@ -132,7 +132,7 @@ export function StockScreen() {
         />
         <Row
           title="Where the corals stand"
-          note="Light, flow and reach, from above"
+          note="Light, flow and sting range, from above"
           onPress={() => router.push(to.stockPage('corals'))}
         />
       </View>

@@ -24,7 +24,7 @@ export function TanksScreen() {
     <Screen>
       <Opening title={tanks.length === 0 ? 'No tank yet.' : `${countOf(tanks.length, 'tank')}.`}>
         {tanks.length === 0
-          ? 'Set one up and its course begins.'
+          ? 'Set one up and its timeline begins.'
           : `${formatIn(total, volumeUnit, 0)} of water in all.`}
       </Opening>
       {tanks.map((one) => {

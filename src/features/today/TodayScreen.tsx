@@ -113,7 +113,7 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
           ticks={ticks}
           now={now}
           nowLabel={`now, day ${day}`}
-          summary={`The course of ${history.tank.name}: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}; now day ${day}.`}
+          summary={`The timeline of ${history.tank.name}: ${marks.map((m) => `${m.label} ${m.date}`).join(', ')}; now day ${day}.`}
         />
       ) : null}
       {history.start === null ? null : (

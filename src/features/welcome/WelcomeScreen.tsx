@@ -11,7 +11,7 @@ const styles = StyleSheet.create({
 });
 
 const DAY = 86_400_000;
-/** An empty course, to show what will be drawn: the marks of any cycle, with no dates yet. */
+/** An empty timeline, to show what will be drawn: the marks of any cycle, with no dates yet. */
 const MARKS = [
   { id: 'filled', label: 'Filled', at: 0, passed: true },
   { id: 'ammonia', label: 'Ammonia clear', at: 12 * DAY, passed: false },
@@ -37,7 +37,7 @@ export function WelcomeScreen() {
           ticks={[]}
           now={3 * DAY}
           nowLabel="now"
-          summary="An empty course, from filling to the first fish."
+          summary="An empty timeline, from filling to the first fish."
         />
         <Button kind="primary" label="Set up my tank" onPress={() => router.push('/tanks/new')} />
         <Button label="Open the demo" onPress={() => router.push('/demo')} />

@@ -38,7 +38,7 @@ interface CourseProps {
 }
 
 /**
- * The course: a track from the first mark to the last, what was logged as ticks, milestones as
+ * The timeline: a track from the first mark to the last, what was logged as ticks, milestones as
  * circles (filled once passed) that lie in the range of their dates, and where the tank is now.
  */
 export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: CourseProps) {

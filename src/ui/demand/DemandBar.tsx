@@ -23,7 +23,7 @@ function lettersOf({ load: { now, ceiling, carries }, next }: DemandBarProps) {
   return {
     now: `made now ${mg(now)} mg N a day`,
     carries: carries ? `can clear ${mg(carries.low)}–${mg(carries.usual)}` : '',
-    ceiling: ceiling === null ? '' : `this month’s ceiling, ${mg(ceiling)}`,
+    ceiling: ceiling === null ? '' : `this month’s feeding limit, ${mg(ceiling)}`,
     next: next ? `+ ${next.name.toLowerCase()} ${mg(next.nitrogen)}` : '',
   };
 }

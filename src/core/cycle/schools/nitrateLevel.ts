@@ -76,7 +76,7 @@ export const nitrateHasLevelled: CriterionRule = ({ history, at, zone }) => {
     : met(`Nitrate has levelled: ${words}.`, ids);
 };
 
-const TOO = 'Test nitrate in the same sitting: your school asks that it has levelled.';
+const TOO = 'Test nitrate in the same session: your school asks that it has levelled.';
 
 export const nitrateLevel: School<'nitrateLevel'> = {
   id: 'nitrateLevel',

@@ -172,7 +172,7 @@ function runningSentence(history: TankHistory, bands: Bands, at: number): Senten
   if (fresh.length === 0) {
     return {
       title: 'No recent tests.',
-      detail: 'Nothing was measured in two weeks. One sitting tells how it stands.',
+      detail: 'Nothing was measured in two weeks. One test session tells how it stands.',
     };
   }
   return {

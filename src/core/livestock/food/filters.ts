@@ -6,7 +6,7 @@ import { homeFindings } from '../compatibility/homeRules';
 export const FILTERS = {
   fitsTank: 'Fits this tank',
   beginners: 'For a first one',
-  reefSafe: 'Leaves corals and crew alone',
+  reefSafe: 'Leaves corals and the clean-up crew alone',
   captiveBred: 'Bred in captivity',
   peaceful: 'Peaceful',
   lowLight: 'Low light will do',

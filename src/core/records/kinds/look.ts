@@ -72,7 +72,7 @@ const STATE_WORDS: WordsOf<LookState> = {
 export const look = defineKind({
   schema,
   subject: 'tank',
-  name: 'daily look',
+  name: 'daily check',
   title: ({ what }) => what,
   line: ({ state, signs, breaths }) =>
     [

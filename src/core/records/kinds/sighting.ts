@@ -19,10 +19,13 @@ export const GROWTH_WORDS: Record<Growth, { name: string; looks: string }> = {
   diatoms: { name: 'Diatoms', looks: 'Rusty brown dust on sand and glass; wipes off' },
   film: { name: 'Green film', looks: 'A green haze on the glass' },
   hair: { name: 'Hair algae', looks: 'Green threads on rock' },
-  sheet: { name: 'Red sheet', looks: 'Red or maroon skin that lifts off in pieces' },
+  sheet: {
+    name: 'Cyanobacteria (red slime)',
+    looks: 'A red or maroon skin that lifts off in pieces',
+  },
   brownSnot: {
-    name: 'Brown snot',
-    looks: 'Strings with bubbles, worse by afternoon, gone overnight',
+    name: 'Dinoflagellates',
+    looks: 'Brown slimy strings with bubbles, worse by afternoon, gone overnight',
   },
 };
 

@@ -87,7 +87,7 @@ describe('twelve days away', () => {
     const history = tankHistory(builder.log(), builder.tankId, onDay(28));
     const batch = { body: { tankId: builder.tankId, endedAt: null } } as never;
     const found = awayPlan(history, { chores: [], batches: [batch] }, [], ABSENCE, onDay(28));
-    expect(found.cannot.join()).toMatch(/daily look/);
+    expect(found.cannot.join()).toMatch(/daily check/);
     expect(plan().cannot).toEqual([]);
   });
 });

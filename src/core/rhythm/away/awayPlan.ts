@@ -90,7 +90,7 @@ export function awayPlan(
   const cannot: string[] = [];
   if (busy) {
     cannot.push(
-      'A batch is in quarantine: its daily look, its ammonia and any medicine are not for a sheet of paper. Leave once it is clear, or ask a keeper of fish in person.',
+      'A batch is in quarantine: its daily check, its ammonia and any medicine are not for a sheet of paper. Leave once it is clear, or ask a keeper of fish in person.',
     );
   }
   if (

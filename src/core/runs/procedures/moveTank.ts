@@ -56,7 +56,7 @@ const steps: readonly Step[] = [
   {
     id: 'fish',
     kind: 'check',
-    title: 'Fish and crew last',
+    title: 'Fish and clean-up crew last',
     text: 'Without rock and in low water they are caught in minutes. Dark tub, lid, air. Spines and bites: with a container, not with hands.',
     caution: 'venom',
   },
@@ -97,7 +97,7 @@ const steps: readonly Step[] = [
   {
     id: 'in',
     kind: 'check',
-    title: 'Fish, then crew, then corals',
+    title: 'Fish, then clean-up crew, then corals',
     text: 'Fish first, they breathe most; none of the tub water goes in. Corals lower than they stood, since the light is new. Lid on, lights off till tomorrow.',
   },
   {

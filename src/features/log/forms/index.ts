@@ -209,7 +209,7 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     ...both(SpongeForm),
   },
   look: {
-    label: 'Daily look',
+    label: 'Daily check',
     hint: 'At one animal in quarantine',
     also: 'daily check sick not eating',
     hidden: true,

@@ -106,8 +106,8 @@ export function CoralsScreen() {
         {worst
           ? measured(worst.because)
           : placed.length === 0
-            ? 'Put them where they are to stand: light, flow and reach at night are checked as you move them. Corals may come before fish: they make next to no ammonia.'
-            : 'Light, flow, reach and growth bear each other here.'}
+            ? 'Put them where they are to stand: light, flow and sting range at night are checked as you move them. Corals may come before fish: they make next to no ammonia.'
+            : 'Light, flow, sting range and growth fit together here.'}
       </Opening>
       <PlacingMap
         label={`The tank from above, ${formatPlain(length, 0)} by ${formatPlain(width, 0)} cm`}

@@ -103,7 +103,7 @@ export function boundsOf(
     bounds.push({
       day: Number.isFinite(isReady) ? isReady + 14 : Infinity,
       rule: 'algae',
-      because: 'Once there is algae to graze: without it the crew starves',
+      because: 'Once there is algae to graze: without it the clean-up crew starves',
     });
   }
   return bounds;

@@ -1,0 +1,29 @@
+import { rowOf } from './shell/places';
+import { SUMS } from '@/core/sums';
+import { isProcedure } from '@/core/runs/procedures';
+import { GUIDE_PAGES, PAGE_GROUPS } from './glossary/pages';
+
+describe('the guide', () => {
+  it('has a page or more for each group, each told apart and saying what else it is called', () => {
+    expect(GUIDE_PAGES.length).toBeGreaterThanOrEqual(32);
+    expect(new Set(GUIDE_PAGES.map(({ id }) => id)).size).toBe(GUIDE_PAGES.length);
+    expect([...new Set(GUIDE_PAGES.map(({ group }) => group))]).toEqual([...PAGE_GROUPS]);
+    expect(GUIDE_PAGES.filter(({ also }) => also.split(' ').length < 4)).toEqual([]);
+  });
+
+  it.each(GUIDE_PAGES.map((page) => [page.id, page] as const))(
+    '%s answers its question in short, and leads to places that are there',
+    (_id, { question, answer, text, does }) => {
+      expect(question).toMatch(/[?]$|[?] .*[.?]$/);
+      expect(answer.length).toBeLessThan(220);
+      expect(text.join(' ').split(/\s+/).length).toBeLessThan(160);
+      expect(does.length).toBeGreaterThan(0);
+      for (const { open } of does) {
+        expect([open, rowOf(open.split('?')[0] ?? '') !== undefined]).toEqual([open, true]);
+        const [, place, id = ''] = open.split('/');
+        if (place === 'bench') expect(SUMS.map((sum) => sum.id)).toContain(id);
+        if (place === 'runs') expect([id, isProcedure(id)]).toEqual([id, true]);
+      }
+    },
+  );
+});
