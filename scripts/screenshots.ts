@@ -102,7 +102,12 @@ const VIEWS: View[] = [
       await page.getByRole('button', { name: 'Print it' }).waitFor();
     },
   },
-  { name: 'welcome', size: 'phone', address: 'own:/' },
+  {
+    name: 'welcome',
+    size: 'phone',
+    address: 'own:/',
+    first: (page) => page.getByRole('button', { name: 'Set up my tank' }).waitFor(),
+  },
 ];
 
 async function main(): Promise<void> {

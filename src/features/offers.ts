@@ -1,3 +1,4 @@
+import type { searchIn as SearchIn } from '@/core/search/search';
 import { to } from '@/frame/addresses';
 import type { Offer } from '@/frame/offer';
 import { bench, formScreens, guide, runs, stock } from './pieces';
@@ -63,6 +64,7 @@ const OFFERS: readonly Offer[] = [
 export interface Offers {
   rows: readonly Offer[];
   animals: (text: string) => Offer[];
+  searchIn: typeof SearchIn;
 }
 
 /** All that the search leads to, each piece telling its own; fetched when the search is first opened. */
@@ -84,5 +86,6 @@ export async function fetchOffers(): Promise<Offers> {
       ...words.offers,
     ],
     animals: animals.animalOffers,
+    searchIn: animals.searchIn,
   };
 }

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { changeAsked, searchIn } from './search';
+import { changeAsked } from './changeAsked';
+import { searchIn } from './search';
 
 const ROWS = [
   { id: 'kh', title: 'Raise alkalinity', also: 'KH dKH buffer' },

@@ -1,7 +1,5 @@
 import { useRouter } from 'expo-router';
-import { useMemo } from 'react';
 import { View } from 'react-native';
-import { searchIn } from '@/core/search/search';
 import { to } from '@/frame/addresses';
 import { useTyped } from '@/store/hooks';
 import { Field } from '@/ui/Field';
@@ -11,19 +9,16 @@ import { Words } from '@/ui/Words';
 import { GUIDE_PAGES, PAGE_GROUPS, PAGE_GROUP_WORDS } from './pages';
 import { TERMS } from './terms';
 
-const FOUND_SHOWN = 12;
-
 /** Short answers by what one is at, and what the words mean, to be searched. */
 export function GuideScreen({ word = '' }: { word?: string }) {
   const router = useRouter();
   const [sought, setSought] = useTyped(`guide/sought/${word}`, word);
-  const find = useMemo(
-    () =>
-      searchIn(GUIDE_PAGES.map((page) => ({ ...page, title: page.question, note: page.answer }))),
-    [],
-  );
   const needle = sought.trim().toLowerCase();
-  const pages = needle === '' ? GUIDE_PAGES : find(sought, FOUND_SHOWN);
+  const words = needle.split(/\s+/);
+  const pages = GUIDE_PAGES.filter(({ question, answer, also }) => {
+    const page = `${question} ${answer} ${also}`.toLowerCase();
+    return words.every((one) => page.includes(one));
+  });
   const terms = TERMS.filter(({ term, meaning }) =>
     `${term} ${meaning}`.toLowerCase().includes(needle),
   );

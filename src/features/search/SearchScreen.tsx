@@ -2,7 +2,8 @@ import { useRouter } from 'expo-router';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
 import { allEvents, eventsWith } from '@/core/history/events';
-import { changeAsked, searchIn } from '@/core/search/search';
+import { changeAsked } from '@/core/search/changeAsked';
+import type { searchIn } from '@/core/search/search';
 import { momentWords } from '@/core/time/words';
 import { formatPlain } from '@/core/units/format';
 import { to } from '@/frame/addresses';
@@ -20,6 +21,8 @@ import { Words } from '@/ui/Words';
 interface Offers {
   rows: readonly Offer[];
   animals: (text: string) => Offer[];
+  /** Comes with the piece that has its engine. */
+  searchIn: typeof searchIn;
 }
 
 const ROWS_SHOWN = 8;
@@ -112,7 +115,7 @@ function useFound(offers: Offers | null, text: string): Offer[] {
         open: to.instrument(id),
       })),
     ];
-    return searchIn([...(offers?.rows ?? []), ...own]);
+    return offers ? offers.searchIn([...offers.rows, ...own]) : () => [];
   }, [offers, tanks, kits]);
   const events = useMemo(() => (history ? allEvents(history) : []), [history]);
   return useMemo(() => {

@@ -10,3 +10,5 @@ export { QuarantineScreen } from './quarantine/QuarantineScreen';
 export { AcclimateScreen } from './acclimation/AcclimateScreen';
 export { AcclimationScreen } from './acclimation/AcclimationScreen';
 export { animalOffers, offers } from './offers';
+// With the engine that finds animals: shared by two pieces it would land in the first load.
+export { searchIn } from '@/core/search/search';
