@@ -397,7 +397,7 @@ const ANIMALS: readonly GuidePage[] = [
     answer:
       'Most often marine ich (single grains like salt) or velvet (a fine dust, fast breathing). Velvet kills within days: act the same day.',
     text: [
-      '**All fish leave the display for treatment elsewhere**, and the display stays without fish until the parasite has starved. Nothing that helps against either is safe with corals, shrimps and snails, whatever a bottle says.',
+      '**All fish leave the display for treatment elsewhere**, and the display stays without fish until the parasite has starved. Nothing that helps against either is safe with corals, shrimps and snails, whatever a bottle says. Medicines go by their labels alone; ask a veterinarian who treats fish where there is one.',
       'Sand that sticks and scratches that heal are neither: look again after an hour, with a lamp from the side.',
     ],
     does: [
