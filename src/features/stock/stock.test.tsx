@@ -46,7 +46,7 @@ describe('the catalogue narrowed', () => {
     await press('Fits this tank');
     const fitting = number();
     await press('For a first one');
-    await press('Leaves corals and crew alone');
+    await press('Leaves corals and the clean-up crew alone');
     expect(number()).toBeLessThan(fitting);
     expect(fitting).toBeLessThan(all);
     seek('naso');
