@@ -28,19 +28,34 @@ function linesOf(history: TankHistory, entries: readonly Logged[]): LoggedEvent[
 
 const isTest = (entry: Entry) => entry.kind === 'reading';
 
+/** How many entries a tank has, and when the first of them was, ms; null without any. */
+export function entrySpan({ entries }: TankHistory): { count: number; first: number | null } {
+  const lists: Logged[][] = Object.values(entries);
+  const starts = lists.flatMap(([first]) => (first ? [first.at] : []));
+  return {
+    count: lists.reduce((sum, list) => sum + list.length, 0),
+    first: starts.length > 0 ? Math.min(...starts) : null,
+  };
+}
+
 /** Every entry of a tank, newest first. */
 export function allEvents(history: TankHistory): LoggedEvent[] {
   return linesOf(history, everyEntry(history));
 }
 
-/** Lines with every word of a text in their title or note, whatever the letters are written like. */
-export function eventsWith(events: readonly LoggedEvent[], text: string): readonly LoggedEvent[] {
-  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  if (words.length === 0) return events;
-  return events.filter(({ title, note }) => {
-    const line = `${title} ${note}`.toLowerCase();
-    return words.every((word) => line.includes(word));
-  });
+/**
+ * Finds the lines with every word of a text in their title or note, large letters or small. Each line is
+ * prepared once, since a letter typed goes through all of them.
+ */
+export function findEvents(
+  events: readonly LoggedEvent[],
+): (text: string) => readonly LoggedEvent[] {
+  const lines = events.map(({ title, note }) => `${title} ${note}`.toLowerCase());
+  return (text) => {
+    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+    if (words.length === 0) return events;
+    return events.filter((_, i) => words.every((word) => lines[i]?.includes(word)));
+  };
 }
 
 /**

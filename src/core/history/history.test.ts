@@ -15,6 +15,7 @@ import {
   type DoseEntry,
 } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
+import { allEvents, entrySpan, findEvents } from './events';
 
 const steps = [0, 0.25, 0.5, 1, 2, 4];
 
@@ -250,4 +251,28 @@ describe('a trend', () => {
 
 it('writes instants that carry their zone', () => {
   expect(isoInZone(onDay(0), 'UTC')).toBe('2026-03-02T12:00:00+00:00');
+});
+
+describe('entries as lines', () => {
+  const builder = new LogBuilder();
+  builder.nitrite(onDay(2), 2);
+  builder.nitrite(onDay(5), 0);
+  builder.entry(onDay(3), { kind: 'note', text: 'Skimmer foams' });
+  const history = tankHistory(builder.log(), builder.tankId, onDay(9));
+  const events = allEvents(history);
+
+  it('are found by all words of a text, in any order and case', () => {
+    const find = findEvents(events);
+    expect(find('FOAMS skim').map(({ note }) => note)).toEqual(['Skimmer foams']);
+    expect(find('nitrite')).toHaveLength(2);
+    expect(find('nitrite foams')).toEqual([]);
+    expect(find('  ')).toBe(events);
+  });
+
+  it('are counted without being put in words', () => {
+    const { count, first } = entrySpan(history);
+    expect([count, first]).toEqual([events.length, events.at(-1)?.at]);
+    const none = Object.fromEntries(Object.keys(history.entries).map((kind) => [kind, []]));
+    expect(entrySpan({ ...history, entries: none as never })).toEqual({ count: 0, first: null });
+  });
 });

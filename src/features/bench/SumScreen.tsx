@@ -62,6 +62,7 @@ function typedFrom(given: Given, sum: Sum, settings: Settings): SumDraft {
 }
 
 function OneSum({ sum, given }: { sum: Sum; given: Given }) {
+  const router = useRouter();
   const history = useAppSelector(selectHistory);
   const known = useMemo(() => (history ? tankFigures(history) : {}), [history]);
   const [draft, setDraft] = useDraft<SumDraft>(`bench/${sum.id}`, sumDraft, {});
@@ -70,11 +71,13 @@ function OneSum({ sum, given }: { sum: Sum; given: Given }) {
   // Once, as it is opened: what is typed from then on stays.
   const [begun] = useState(() => typedFrom(given, sum, settings));
   useEffect(() => {
-    if (Object.keys(begun).length > 0) setDraft({ ...draft, ...begun });
+    if (Object.keys(begun).length === 0) return;
+    setDraft({ ...draft, ...begun });
+    // They leave the address: on a reload what was typed since would give way to them.
+    router.setParams(Object.fromEntries(Object.keys(given).map((name) => [name, undefined])));
     // eslint-disable-next-line react-hooks/exhaustive-deps -- the draft as it was found
   }, [begun]);
   const read = readSum(sum, draft, known, choices, settings);
-  const router = useRouter();
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));
   const log =
     history && read.answer ? logThis(sum, read.answer, chosen, settings, read.given) : null;

@@ -1,16 +1,13 @@
-import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo } from 'react';
-import { allEvents, eventsWith, type LoggedEvent } from '@/core/history/events';
-import type { TankHistory } from '@/core/history/tankHistory';
-import { momentWords, shortDay } from '@/core/time/words';
+import { allEvents, findEvents } from '@/core/history/events';
+import { shortDay } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
-import { to } from '@/frame/addresses';
+import { EventRow } from '@/frame/EventRow';
 import { TankHead } from '@/frame/TankHead';
 import { useAppSelector, useTyped } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { selectNow } from '@/store/selectors';
 import { Field } from '@/ui/Field';
-import { Row } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { LongList } from '@/ui/Table';
 import { Words } from '@/ui/Words';
@@ -22,7 +19,8 @@ export function JournalScreen() {
   const [text, setText] = useTyped('journal/sought');
   const wanted = useDeferredValue(text);
   const events = useMemo(() => (history ? allEvents(history) : []), [history]);
-  const found = useMemo(() => eventsWith(events, wanted), [events, wanted]);
+  const find = useMemo(() => findEvents(events), [events]);
+  const found = useMemo(() => find(wanted), [find, wanted]);
   if (!history) return null;
   const first = events.at(-1);
   const { zone } = history.tank;
@@ -50,26 +48,8 @@ export function JournalScreen() {
         items={found}
         keyOf={({ id }) => id}
         rowHeight={66}
-        render={(event) => <Line event={event} history={history} now={now} />}
+        render={(event) => <EventRow event={event} zone={zone} now={now} />}
       />
     </Screen>
-  );
-}
-
-function Line({ event, history, now }: { event: LoggedEvent; history: TankHistory; now: number }) {
-  const router = useRouter();
-  const when = momentWords(event.at, history.tank.zone, now);
-  return (
-    <Row
-      title={event.title}
-      note={when}
-      accessibleName={`${event.title}, ${event.note}, ${when}. Change`}
-      end={
-        <Words as="body" lines={2} style={{ textAlign: 'right' }}>
-          {event.note}
-        </Words>
-      }
-      onPress={() => router.push(to.entry(event.id))}
-    />
   );
 }

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
-import { allEvents, eventsWith } from '@/core/history/events';
+import { allEvents, findEvents } from '@/core/history/events';
 import { changeAsked } from '@/core/search/changeAsked';
 import type { searchIn } from '@/core/search/search';
 import { momentWords } from '@/core/time/words';
@@ -117,11 +117,11 @@ function useFound(offers: Offers | null, text: string): Offer[] {
     ];
     return offers ? offers.searchIn([...offers.rows, ...own]) : () => [];
   }, [offers, tanks, kits]);
-  const events = useMemo(() => (history ? allEvents(history) : []), [history]);
+  const entriesWith = useMemo(() => findEvents(history ? allEvents(history) : []), [history]);
   return useMemo(() => {
     if (text.trim() === '') return [];
     const entries = history
-      ? eventsWith(events, text)
+      ? entriesWith(text)
           .slice(0, ENTRIES_SHOWN)
           .map(({ id, at, title, note }): Offer => ({
             id: `entry/${id}`,
@@ -137,7 +137,7 @@ function useFound(offers: Offers | null, text: string): Offer[] {
     const named = animals.some(({ title }) => sameWords(title, text));
     const ordered = named || rows.length === 0 ? [...animals, ...rows] : [...rows, ...animals];
     return [...changeOffer(text, history?.netLitres ?? null, measured), ...ordered, ...entries];
-  }, [find, offers, text, events, history, now, measured]);
+  }, [find, offers, text, entriesWith, history, now, measured]);
 }
 
 const sameWords = (title: string, text: string) =>

@@ -1,4 +1,4 @@
-import { allEvents } from '@/core/history/events';
+import { entrySpan } from '@/core/history/events';
 import { isHere, rosterOf } from '@/core/livestock/roster/roster';
 import { todayWords } from '@/core/tasks/grouped';
 import { shortDay } from '@/core/time/words';
@@ -26,8 +26,7 @@ export function useGroupStates(): Partial<Record<GroupId, string>> {
     .filter(isHere)
     .reduce((sum, lot) => sum + (lot.here ?? 1), 0);
   const going = batches.filter(({ body }) => body.endedAt === null).length;
-  const events = allEvents(history);
-  const first = events.at(-1);
+  const { count, first } = entrySpan(history);
   const lives = heads === 0 ? 'No animal lives here yet' : `${countOf(heads, 'animal')} here`;
   const age = start === null ? '' : `, day ${daysBetween(start, now, tank.zone)}`;
   return {
@@ -36,8 +35,9 @@ export function useGroupStates(): Partial<Record<GroupId, string>> {
     animals: `${lives}; ${going === 0 ? 'nothing in quarantine' : `${countOf(going, 'batch', 'batches')} in quarantine`}.`,
     maintenance: `${capitalise(todayWords(tasks))}.`,
     gear: `${tank.name}: ${measured(`${formatPlain(netLitres, 0)} L`)} of water${age}.`,
-    records: first
-      ? `${countOf(events.length, 'entry', 'entries')} since ${shortDay(first.at, tank.zone)}.`
-      : 'Nothing logged yet.',
+    records:
+      first === null
+        ? 'Nothing logged yet.'
+        : `${countOf(count, 'entry', 'entries')} since ${shortDay(first, tank.zone)}.`,
   };
 }

@@ -59,7 +59,7 @@ export function animalOffers(text: string): Offer[] {
         {
           id: `add/${first.id}`,
           kind: 'animal',
-          title: `Can I add a ${callIt(first).toLowerCase()} today?`,
+          title: `${callIt(first)}: can I add one today?`,
           open: to.stockPage('add', { species: first.id }),
         },
       ]

@@ -7,7 +7,6 @@ import { DataTable } from '../Table';
 import { color } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 import {
-  COURSE_INSET,
   layoutCourse,
   openingSpan,
   trackScale,
@@ -180,8 +179,7 @@ export function Course({ marks, ticks, now, nowLabel, summary, bare = false }: C
 
 /** A mark's label over its date, above or below the track. */
 function MarkWords({ mark, row }: { mark: PlacedMark; row: 'above' | 'below' }) {
-  const shift = { start: -COURSE_INSET, middle: 0, end: COURSE_INSET }[mark.anchor];
-  const x = mark.x + shift;
+  const x = mark.wordsX;
   const y = row === 'above' ? TRACK - 32 : TRACK + 29;
   return (
     <>

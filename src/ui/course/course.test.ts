@@ -41,12 +41,10 @@ describe('the course', () => {
         const labelled = placed.filter((m) => m.row !== null);
         expect(labelled.length).toBeLessThanOrEqual(5);
         const half = wordsWidth('Ammonia clear') / 2;
-        const box = (m: (typeof placed)[number]) =>
-          m.anchor === 'start'
-            ? [m.x - 8, m.x - 8 + 2 * half]
-            : m.anchor === 'end'
-              ? [m.x + 8 - 2 * half, m.x + 8]
-              : [m.x - half, m.x + half];
+        const box = ({ anchor, wordsX: x }: (typeof placed)[number]) =>
+          ({ start: [x, x + 2 * half], end: [x - 2 * half, x], middle: [x - half, x + half] })[
+            anchor
+          ];
         for (const a of labelled) {
           const [left = 0, right = 0] = box(a);
           expect(left).toBeGreaterThanOrEqual(-1);
@@ -76,7 +74,7 @@ describe('the course', () => {
   });
 
   it('names what comes next as it is opened, however far the plan reaches', () => {
-    const days = fc.array(fc.double({ min: 2, max: 400, noNaN: true }), {
+    const days = fc.array(fc.double({ min: -1, max: 400, noNaN: true }), {
       minLength: 1,
       maxLength: 8,
     });
@@ -89,7 +87,9 @@ describe('the course', () => {
         const span = openingSpan(marks, now, width, 5, `now, day ${age}`);
         const { marks: placed } = layoutCourse(marks, now, span, width, 5, `now, day ${age}`);
         expect(span.from).toBeLessThanOrEqual(now);
-        expect(placed.find(({ id }) => id === next?.id)?.row).toBeTruthy();
+        // Of several within a day one may stand for all.
+        const same = placed.filter(({ at }) => Math.abs(at - (next?.at ?? 0)) <= DAY);
+        expect(same.some(({ row }) => row !== null)).toBe(true);
       }),
     );
     // With room for all, all of it.

@@ -21,6 +21,8 @@ export interface PlacedMark extends CourseMark {
   /** Null where there is no room for its words. */
   row: 'above' | 'below' | null;
   anchor: 'start' | 'middle' | 'end';
+  /** Where its words are anchored, px: at its circle, or beside the line of now where that is in the way. */
+  wordsX: number;
   range?: { low: number; high: number; innerLow: number; innerHigh: number };
 }
 
@@ -43,6 +45,8 @@ export function wordsWidth(words: string): number {
 }
 
 const GAP = 8;
+/** Half of the room that the line of now takes above the track, px. */
+const NOW_LINE = 3;
 /** Room at the ends of the track. */
 export const COURSE_INSET = 8;
 
@@ -68,14 +72,28 @@ interface Box {
 
 type Placing = Box & { anchor: PlacedMark['anchor'] };
 
+/** Nearer to the line of now than this a mark's words may stand beside the line instead of at its circle, px. */
+const BESIDE_NOW = 20;
+
+/** Room for words beside the line of now: on the side that a mark lies on, else on the other. */
+function besideNow(nowX: number, x: number, room: number): Placing[] {
+  const gap = NOW_LINE + GAP;
+  const sides: Placing[] = [
+    { left: nowX + gap, right: nowX + gap + room, anchor: 'start' },
+    { left: nowX - gap - room, right: nowX - gap, anchor: 'end' },
+  ];
+  return x >= nowX ? sides : sides.reverse();
+}
+
 /** The ways in which a mark's words may stand at its circle within the track, the best first. */
-function boxesOf(mark: CourseMark, x: number, width: number): Placing[] {
+function boxesOf(mark: CourseMark, x: number, width: number, nowX: number): Placing[] {
   const room = Math.max(wordsWidth(mark.label), wordsWidth(mark.date));
   const [start, end] = [x - COURSE_INSET, x + COURSE_INSET];
   const ways: Placing[] = [
     { left: x - room / 2, right: x + room / 2, anchor: 'middle' },
     { left: start, right: start + room, anchor: 'start' },
     { left: end - room, right: end, anchor: 'end' },
+    ...(Math.abs(x - nowX) < BESIDE_NOW ? besideNow(nowX, x, room) : []),
   ];
   return ways.filter(({ left, right }) => left >= -1 && right <= width + 1);
 }
@@ -147,8 +165,8 @@ function placeMarks(
   });
   const nowX = place(now);
   const below: Box[] = [nowBox];
-  const above: Box[] = [{ left: nowX - 3, right: nowX + 3 }];
-  const rows = new Map<string, { row: PlacedMark['row']; anchor: PlacedMark['anchor'] }>();
+  const above: Box[] = [{ left: nowX - NOW_LINE, right: nowX + NOW_LINE }];
+  const rows = new Map<string, Pick<PlacedMark, 'row' | 'anchor' | 'wordsX'>>();
   let left = most;
   const first = visible[0];
   const weighed = [...visible].sort(byWeight(now));
@@ -156,7 +174,7 @@ function placeMarks(
   const ordered = first ? [...weighed.slice(0, 2), first, ...weighed.slice(2)] : weighed;
   for (const mark of ordered) {
     if (left === 0 || rows.has(mark.id)) continue;
-    const found = boxesOf(mark, place(mark.at), width)
+    const found = boxesOf(mark, place(mark.at), width, nowX)
       .flatMap((box) => [
         { box, row: 'above' as const, taken: above },
         { box, row: 'below' as const, taken: below },
@@ -164,14 +182,15 @@ function placeMarks(
       .find(({ box, taken }) => isFree(taken, box));
     if (!found) continue;
     found.taken.push(found.box);
-    rows.set(mark.id, { row: found.row, anchor: found.box.anchor });
+    const { anchor, left: start, right: end } = found.box;
+    const wordsX = { start, middle: (start + end) / 2, end }[anchor];
+    rows.set(mark.id, { row: found.row, anchor, wordsX });
     left -= 1;
   }
   return visible.map((mark) => ({
     ...mark,
     x: place(mark.at),
-    row: rows.get(mark.id)?.row ?? null,
-    anchor: rows.get(mark.id)?.anchor ?? 'middle',
+    ...(rows.get(mark.id) ?? { row: null, anchor: 'middle', wordsX: place(mark.at) }),
     range: mark.range && {
       low: place(mark.range.low),
       high: place(mark.range.high),
@@ -194,7 +213,7 @@ export function openingSpan(
   nowLabel: string,
 ): Span {
   const whole = wholeSpan(marks, now);
-  const ahead = marks.filter(({ at }) => at > now).sort((a, b) => a.at - b.at);
+  const ahead = marks.filter(({ passed }) => !passed).sort((a, b) => a.at - b.at);
   const [next, after] = ahead;
   const worth = (span: Span) => {
     const placed = layoutCourse(marks, now, span, width, most, nowLabel).marks;

@@ -1,0 +1,10 @@
+import { ANIMALS } from './animals';
+import { CYCLE } from './cycle';
+import type { GuidePage } from './page';
+import { RUNNING } from './running';
+import { START } from './start';
+
+export { PAGE_GROUPS, PAGE_GROUP_WORDS } from './page';
+
+/** Every page, in the order in which a tank needs them. */
+export const GUIDE_PAGES: readonly GuidePage[] = [...START, ...CYCLE, ...ANIMALS, ...RUNNING];

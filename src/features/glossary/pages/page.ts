@@ -1,0 +1,24 @@
+export const PAGE_GROUPS = ['start', 'cycle', 'animals', 'running'] as const;
+export type PageGroup = (typeof PAGE_GROUPS)[number];
+
+export const PAGE_GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
+  start: 'Starting',
+  cycle: 'Cycling',
+  animals: 'Animals',
+  running: 'Running a tank',
+};
+
+/** One question of a keeper, answered. */
+export interface GuidePage {
+  id: string;
+  group: PageGroup;
+  question: string;
+  /** The answer in a sentence or two. */
+  answer: string;
+  /** Why, and what it trades; text between double asterisks is set strong. */
+  text: readonly string[];
+  /** Where it is done, worked out or looked up. */
+  does: readonly { label: string; open: string }[];
+  /** What else people type who mean this. */
+  also: string;
+}
