@@ -45,6 +45,16 @@ describe('what keepers type leads where they mean', () => {
     expect(first?.open ?? '').toMatch(address);
   });
 
+  it('where there is no tank, nothing that is about one', async () => {
+    const { rows, needsTank } = await fetchOffers();
+    const free = rows.filter(({ open }) => !needsTank(open)).map(({ open }) => open);
+    expect(free).toEqual(expect.arrayContaining(['/data', '/runs/mix', '/guide/first']));
+    for (const about of ['/cycle', '/log/test', '/stock/add?species=firefish']) {
+      expect([about, needsTank(about)]).toEqual([about, true]);
+      expect(free).not.toContain(about);
+    }
+  });
+
   it('an animal by ear, first of all whether it may come', async () => {
     const { animals } = await fetchOffers();
     const [question, first] = animals('madarin');

@@ -2,7 +2,7 @@ import type { searchIn as SearchIn } from '@/core/search/search';
 import { to } from '@/frame/addresses';
 import type { Offer } from '@/frame/offer';
 import { bench, formScreens, guide, runs, stock } from './pieces';
-import { PLACES } from './shell/places';
+import { needsTank, PLACES } from './shell/places';
 
 /** What people look for when a place is what they need. */
 export const PLACES_ALSO: Readonly<Record<string, string>> = {
@@ -65,7 +65,12 @@ export interface Offers {
   rows: readonly Offer[];
   animals: (text: string) => Offer[];
   searchIn: typeof SearchIn;
+  /** Whether an address has nothing to show without a tank. */
+  needsTank: (address: string) => boolean;
 }
+
+/** Whether an address, with whatever it hands over, has nothing to show without a tank. */
+export const addressNeedsTank = (address: string) => needsTank(address.split('?')[0] ?? '');
 
 /** All that the search leads to, each piece telling its own; fetched when the search is first opened. */
 export async function fetchOffers(): Promise<Offers> {
@@ -87,5 +92,6 @@ export async function fetchOffers(): Promise<Offers> {
     ],
     animals: animals.animalOffers,
     searchIn: animals.searchIn,
+    needsTank: addressNeedsTank,
   };
 }

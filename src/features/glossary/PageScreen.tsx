@@ -12,7 +12,14 @@ import { Words } from '@/ui/Words';
 import { GUIDE_PAGES, PAGE_GROUP_WORDS } from './pages';
 
 /** One question of a keeper with its answer, why, and the place where it is done. */
-export function PageScreen({ id }: { id: string }) {
+export function PageScreen({
+  id,
+  needsTank,
+}: {
+  id: string;
+  /** Whether an address has nothing to show without a tank. */
+  needsTank: (address: string) => boolean;
+}) {
   const router = useRouter();
   const tank = useAppSelector(selectTank);
   const page = GUIDE_PAGES.find((one) => one.id === id);
@@ -23,6 +30,7 @@ export function PageScreen({ id }: { id: string }) {
       </Screen>
     );
   }
+  const reached = page.does.filter(({ open }) => tank !== null || !needsTank(open));
   const others = GUIDE_PAGES.filter((one) => one.group === page.group && one !== page);
   return (
     <Screen
@@ -45,10 +53,12 @@ export function PageScreen({ id }: { id: string }) {
         <Words key={paragraph}>{paragraph}</Words>
       ))}
       <View style={{ gap: space.s }}>
-        {page.does.map(({ label, open }) => (
+        {reached.map(({ label, open }) => (
           <Button key={label} label={label} onPress={() => router.push(open)} />
         ))}
-        {tank ? null : <Words as="soft">Some of these need a tank: set one up first.</Words>}
+        {reached.length < page.does.length ? (
+          <Words as="soft">Once a tank is set up, this page also leads to where it is done.</Words>
+        ) : null}
       </View>
     </Screen>
   );

@@ -23,6 +23,7 @@ interface Offers {
   animals: (text: string) => Offer[];
   /** Comes with the piece that has its engine. */
   searchIn: typeof searchIn;
+  needsTank: (address: string) => boolean;
 }
 
 const ROWS_SHOWN = 8;
@@ -136,7 +137,13 @@ function useFound(offers: Offers | null, text: string): Offer[] {
     // Somebody who types an animal's name wants the animal; a word of the catalogue's notes comes later.
     const named = animals.some(({ title }) => sameWords(title, text));
     const ordered = named || rows.length === 0 ? [...animals, ...rows] : [...rows, ...animals];
-    return [...changeOffer(text, history?.netLitres ?? null, measured), ...ordered, ...entries];
+    const all = [
+      ...changeOffer(text, history?.netLitres ?? null, measured),
+      ...ordered,
+      ...entries,
+    ];
+    // Before there is a tank, what is about one would lead back to Today.
+    return history ? all : all.filter(({ open }) => !offers?.needsTank(open));
   }, [find, offers, text, entriesWith, history, now, measured]);
 }
 
