@@ -128,9 +128,9 @@ async function places(base: string): Promise<void> {
   }
   // By the mouse's own messages: what finds and scrolls to a link for a test runs in the page as well.
   const tap = async (place: string) => {
-    const spot = { ...at.get(place)!, button: 'left', clickCount: 1 } as const;
-    await cdp.send('Input.dispatchMouseEvent', { ...spot, type: 'mousePressed' });
-    await cdp.send('Input.dispatchMouseEvent', { ...spot, type: 'mouseReleased' });
+    const position = { ...at.get(place)!, button: 'left', clickCount: 1 } as const;
+    await cdp.send('Input.dispatchMouseEvent', { ...position, type: 'mousePressed' });
+    await cdp.send('Input.dispatchMouseEvent', { ...position, type: 'mouseReleased' });
   };
   print('nothing done', await busy(page, cdp, async () => undefined));
   print('tapping the place one is in', await busy(page, cdp, () => tap('Today')));

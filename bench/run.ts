@@ -25,10 +25,10 @@ import { CATALOGUE } from '../src/core/livestock/catalogue';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { stockSource } from '../src/core/livestock/planner/source';
 import { makePlan } from '../src/core/livestock/planner/plan';
-import { calendarEvents } from '../src/core/rhythm/calendar/calendarEvents';
-import { choreTimesOf } from '../src/core/rhythm/choreAsks';
-import { icsOf } from '../src/core/rhythm/calendar/ics';
-import { loadOf } from '../src/core/rhythm/load';
+import { calendarEvents } from '../src/core/maintenance/calendar/calendarEvents';
+import { choreTimesOf } from '../src/core/maintenance/choreAsks';
+import { icsOf } from '../src/core/maintenance/calendar/ics';
+import { loadOf } from '../src/core/maintenance/load';
 import { print, timed } from './print';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -75,14 +75,14 @@ const events = packEvents([
   { step: 240, ammonia: 2 },
   { step: 480, replaced: 0.2, newAlkalinity: 8 },
 ]);
-const colony = typicalParameters('bottle');
+const filterBacteria = typicalParameters('bottle');
 print('kinetics', {
   days: 60,
   steps: environment.steps,
   runMs:
     timed(() => {
       for (let i = 0; i < 100; i += 1)
-        runCycle(colony, environment, events, freshStart(colony, 8), course);
+        runCycle(filterBacteria, environment, events, freshStart(filterBacteria, 8), course);
     }) / 100,
 });
 
@@ -142,7 +142,7 @@ if (existsSync(scripts)) {
       three.map((history, i) => ({ history: { ...history, tankId: `${i}` }, tasks: [] })),
       NOW,
     );
-  print('rhythm', {
+  print('maintenance', {
     tanks: three.length,
     times: year().length,
     yearMs: timed(year),

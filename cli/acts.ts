@@ -9,15 +9,15 @@ import {
   unitSymbol,
   type Log,
 } from '../src/core';
-import { writeLook } from '../src/core/acts/look';
+import { writeDailyCheck } from '../src/core/acts/dailyCheck';
 import { isSaid, writeMark, type Said } from '../src/core/acts/mark';
 import { readingBy } from '../src/core/acts/reading';
 import type { ActWriter } from '../src/core/acts/writer';
 import { PARAMETERS, type ParameterId } from '../src/core/parameters/registry';
 import type { EntryBody } from '../src/core/records/kinds';
-import { SIGNS, type LookState, type Sign } from '../src/core/records/kinds/look';
+import { SIGNS, type DailyCheckState, type Sign } from '../src/core/records/kinds/dailyCheck';
 import type { RevisionOf } from '../src/core/records/schema/revision';
-import { lotsIn } from '../src/core/quarantine/who';
+import { cohortsIn } from '../src/core/quarantine/who';
 import { isoInZone } from '../src/core/time/zone';
 import type { Unit } from '../src/core/units/units';
 import { CliError } from './errors';
@@ -121,7 +121,7 @@ export function writeSaid(
 }
 
 export interface Seen {
-  state: LookState;
+  state: DailyCheckState;
   signs: Sign[];
 }
 
@@ -157,16 +157,18 @@ export function writeSeen(act: ActWriter, log: Log, name: string, seen: Seen): v
   const goingOn = log.batches.filter(({ body }) => body.endedAt === null);
   const found = goingOn.flatMap(({ body }) => {
     const history = tankHistory(log, body.tankId, act.now);
-    return lotsIn(body, history)
+    return cohortsIn(body, history)
       .filter(({ what }) => plain(what).includes(plain(name)))
-      .map((lot) => ({ history, lot }));
+      .map((cohort) => ({ history, cohort }));
   });
   const [one, ...others] = found;
   if (!one) throw new CliError(`No animal in quarantine is called "${name}".`);
   if (others.length > 0) {
-    const names = found.map(({ history, lot }) => `${lot.what} (${history.tank.name})`).join(', ');
+    const names = found
+      .map(({ history, cohort }) => `${cohort.what} (${history.tank.name})`)
+      .join(', ');
     throw new CliError(`"${name}" may be ${names}. Which one?`);
   }
-  const { lot, history } = one;
-  writeLook(act, history, { lot: lot.id, what: lot.what, at: act.now, ...seen });
+  const { cohort, history } = one;
+  writeDailyCheck(act, history, { cohort: cohort.id, what: cohort.what, at: act.now, ...seen });
 }

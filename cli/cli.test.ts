@@ -119,7 +119,7 @@ describe('check and verdict', () => {
 
   it('judge the tank and the moment asked for', () => {
     const result = json('verdict', demo, '--tank', 'kittiwake', '--at', '2026-11-24T12:00:00Z');
-    expect(result).toMatchObject({ tank: 'Kittiwake', school: 'bothZeroHeld', ready: false });
+    expect(result).toMatchObject({ tank: 'Kittiwake', doneRule: 'bothZeroHeld', ready: false });
     const criteria = result.criteria as { id: string; state: string; because: string }[];
     expect(criteria.find((c) => c.id === 'nitriteZero')?.state).toBe('not yet');
     expect(Object.keys(criteria[0] ?? {})).toEqual(['id', 'state', 'because']);

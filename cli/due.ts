@@ -5,7 +5,7 @@ import { factsOf } from '../src/core/livestock/planner/facts';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { stockSource } from '../src/core/livestock/planner/source';
 import type { RevisionOf } from '../src/core/records/schema/revision';
-import { rhythmAsks } from '../src/core/rhythm/rhythmAsks';
+import { maintenanceAsks } from '../src/core/maintenance/maintenanceAsks';
 import { tanksInOrder } from '../src/core/history/tanksInOrder';
 import { asksOfTank } from '../src/core/tasks/sources/asksOfTank';
 import { allOccurrences } from '../src/core/tasks/due';
@@ -79,7 +79,7 @@ export function dueJson(
   effort: InferenceOptions,
 ): DueRow[] {
   const histories = tanksInOrder(log).map((tank) => tankHistory(log, tank.id, at));
-  const daily = rhythmAsks(log, histories, at, days);
+  const daily = maintenanceAsks(log, histories, at, days);
   return tanks
     .flatMap((tank) => {
       const world = worldOf(log, tank, daily[tank.id] ?? [], at, days, effort);

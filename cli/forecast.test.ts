@@ -138,10 +138,10 @@ describe('forecast', () => {
     });
   });
 
-  it('names the doses that the challenge school schedules, and only those', () => {
+  it('names the doses that the challenge schedules, and only those', () => {
     expect(printed.scheduledDoses).toEqual([]);
     const { scheduledDoses, milestones } = forecast(
-      fileOf(bottled({ school: { school: 'challenge', windowHours: 48 } })),
+      fileOf(bottled({ doneRule: { rule: 'challenge', windowHours: 48 } })),
     );
     expect(scheduledDoses[0]?.rise).toBeCloseTo((2 * 14.007) / 18.039, 2);
     expect(scheduledDoses[0]?.probability).toBeGreaterThan(0.8);
@@ -270,7 +270,7 @@ describe('verdict, once the tests show it all', () => {
       doses.map((dosed) => ({ day: dosed, believed: 1.6 })),
       { every: 1, days: 28.5 },
     );
-    const log = logOf(life, day, { school: { school: 'challenge', windowHours: 48 } });
+    const log = logOf(life, day, { doneRule: { rule: 'challenge', windowHours: 48 } });
     const at = FILLED + day * DAY;
     for (const when of [FILLED + 28.95 * DAY, at - 3_600_000]) {
       log.ammonia(when, 0);
@@ -292,7 +292,7 @@ describe('verdict, once the tests show it all', () => {
     );
   });
 
-  it('is not ready by zeros that a colony fed so little cannot have made', () => {
+  it('is not ready by zeros that filter bacteria fed so little cannot have made', () => {
     const { ready, criteria } = judged([1, 27], 29.5);
     expect(ready).toBe(false);
     expect(criteria.filter((c) => c.state !== 'met').map((c) => c.id)).toEqual(

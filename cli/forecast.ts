@@ -10,7 +10,11 @@ import {
 import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
 import { kitAtHand } from '../src/core/cycle/problem/observations';
 import type { ProblemKit } from '../src/core/cycle/problem/types';
-import { conditionSitting, nextSitting, type NextSitting } from '../src/core/cycle/nextSitting';
+import {
+  conditionTestSession,
+  nextTestSession,
+  type NextTestSession,
+} from '../src/core/cycle/nextTestSession';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
 import { iso } from './iso';
@@ -46,15 +50,15 @@ export function forecastJson(
   });
   const { milestones, nextTest } = forecast;
   const bands = bandsOfLog(log);
-  const conditions = forecast.fed ? conditionSitting(history, bands, at) : null;
-  const sitting = nextTest ? nextSitting(nextTest, history, bands, at) : conditions;
+  const conditions = forecast.fed ? conditionTestSession(history, bands, at) : null;
+  const testSession = nextTest ? nextTestSession(nextTest, history, bands, at) : conditions;
   const later = headsOfType(log, 'entry').filter(
     ({ body }) => body.tankId === tank.id && instant(body.at) > at,
   ).length;
   return {
     tank: tank.body.name,
     at: iso(at),
-    school: tank.body.school.school,
+    doneRule: tank.body.doneRule.rule,
     milestones: {
       ammoniaClears: dates(milestones.ammoniaClears),
       nitriteClears: dates(milestones.nitriteClears),
@@ -67,8 +71,8 @@ export function forecastJson(
     })),
     capacity: forecast.capacity,
     clears: forecast.clears,
-    nextTest: sitting && {
-      ...sittingJson(sitting),
+    nextTest: testSession && {
+      ...testSessionJson(testSession),
       at: iso(nextTest?.at ?? at),
       purpose: nextTest?.purpose ?? 'conditions',
     },
@@ -90,11 +94,11 @@ export function forecastJson(
   };
 }
 
-/** A sitting with its sum in three figures. */
-function sittingJson({ raise, ...sitting }: NextSitting) {
+/** A test session with its sum in three figures. */
+function testSessionJson({ raise, ...testSession }: NextTestSession) {
   const three = (value: number) => Number(value.toPrecision(3));
   return {
-    ...sitting,
+    ...testSession,
     raise: raise && { ...raise, now: three(raise.now), grams: three(raise.grams) },
   };
 }

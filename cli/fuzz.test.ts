@@ -82,7 +82,7 @@ function answered(argv: readonly string[]): void {
   }
 }
 
-/** Those that infer a colony take half a second each where nothing is wrong with the call. */
+/** Those that infer filter bacteria take half a second each where nothing is wrong with the call. */
 const infers = (flags: object) => 'particles' in flags;
 
 describe('whatever is typed', () => {

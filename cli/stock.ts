@@ -38,7 +38,7 @@ function animalCalled(text: string, own: readonly CatalogueAnimal[] = []): Catal
   throw noSuchAnimal(text);
 }
 
-/** What stocking rests on: the facts, and what the readings say of the colony. */
+/** What stocking rests on: the facts, and what the readings say of the filter bacteria. */
 function stockOf(
   log: Log,
   tank: RevisionOf<'tank'>,

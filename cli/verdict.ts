@@ -32,7 +32,7 @@ export function verdictJson(
   effort: InferenceOptions,
 ) {
   const history = tankHistory(log, tank.id, at);
-  const { school, word, ready, readyFor, lasts, proof, criteria } = verdictAt(
+  const { doneRule, word, ready, readyFor, lasts, proof, criteria } = verdictAt(
     history,
     at,
     bandsOfLog(log),
@@ -41,7 +41,7 @@ export function verdictJson(
   return {
     tank: tank.body.name,
     at: iso(at),
-    school,
+    doneRule,
     word,
     ready,
     readyFor,

@@ -68,7 +68,7 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
   await saved(page, 'Fill the tank: logged');
   await page.goto('/tanks/this');
   await expect(page.getByText(/^About 208 L of water counted at the fill/)).toBeVisible();
-  await page.goto('/bench/salt-mix');
+  await page.goto('/calculators/salt-mix');
   await expect(page.getByText('learned from 1 mixing')).toBeVisible();
 });
 

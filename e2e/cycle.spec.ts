@@ -20,7 +20,7 @@ test('drops are counted, kept over a reload, and logged', async ({ page }) => {
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await page.goto('/cycle/dose');
   await page.getByLabel('Raise ammonia by').fill('9');
-  await expect(page.getByText('More than the colony can use')).toBeVisible();
+  await expect(page.getByText('More than the filter bacteria can use')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Log .*mL/ })).toBeDisabled();
 });
 
@@ -32,7 +32,7 @@ test('a challenge runs by the log and survives a reload', async ({ page }) => {
   await page.getByRole('button', { name: 'Save the dose' }).click();
   await savedAndLeft(page, 'Saved the dose');
   await page.goto('/cycle');
-  await page.getByRole('button', { name: /^School:/ }).click();
+  await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.getByRole('button', { name: 'Judge it this way' }).click();
   await goTo(page, 'Today');
@@ -73,7 +73,9 @@ test('methods are played in this tank; a fish only behind its cautions', async (
   await expect(urgent).toBeVisible();
 });
 
-test('growth is logged as sighted, corrected, and counts by its school', async ({ page }) => {
+test('growth is logged as sighted, corrected, and counts by its rule for done', async ({
+  page,
+}) => {
   await openDemo(page);
   await page.goto('/log/sighting');
   await page.getByRole('radio', { name: /^Diatoms/ }).click();
@@ -81,7 +83,7 @@ test('growth is logged as sighted, corrected, and counts by its school', async (
   await page.getByRole('button', { name: 'Save the growth' }).click();
   await saved(page, /^Saved/);
   await goTo(page, 'Cycle');
-  await page.getByRole('button', { name: /^School:/ }).click();
+  await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Algae/ }).click();
   await page.getByRole('button', { name: 'Judge it this way' }).click();
   await page.getByRole('button', { name: /^Algae succession seen/ }).click();

@@ -52,7 +52,9 @@ test('the forecast is drawn, opens to its working, and asks for a test', async (
   await goTo(page, 'Cycle');
   await expect(page.getByText(/This tank clears/)).toBeVisible();
   await page.getByRole('button', { name: /^Clears nitrite:/ }).click();
-  await expect(page.getByRole('dialog')).toContainText('What the colony can turn over in a day');
+  await expect(page.getByRole('dialog')).toContainText(
+    'What the filter bacteria can turn over in a day',
+  );
   await page.keyboard.press('Escape');
   await expect(page.getByRole('heading', { name: 'Next test worth doing' })).toBeVisible();
   await expect(page.getByRole('heading', { name: 'If you do nothing' })).toBeVisible();
@@ -186,7 +188,7 @@ test('no task of the interface is long while a forecast runs (reported)', async 
   await expect(page.getByText(/This tank clears/)).toBeVisible();
   const figure = page.getByRole('button', { name: /^Ready by your school:/ });
   const before = await figure.innerText();
-  await page.getByRole('button', { name: /^School:/ }).click();
+  await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.evaluate(() => {
     const seen = { tap: 0, tasks: [] as [from: number, ms: number][] };
@@ -198,7 +200,7 @@ test('no task of the interface is long while a forecast runs (reported)', async 
       }
     }).observe({ type: 'longtask' });
   });
-  // Another school asks for another forecast, while nothing else happens on the screen.
+  // Another rule for done asks for another forecast, while nothing else happens on the screen.
   await page.getByRole('button', { name: 'Judge it this way' }).click();
   await expect.poll(() => figure.innerText()).not.toBe(before);
   const { tap, tasks } = await page.evaluate(

@@ -21,7 +21,9 @@ async function exportLog(page: Page): Promise<{ text: string; records: unknown[]
   return { text, records: (JSON.parse(text) as { records: unknown[] }).records };
 }
 
-test('a tank, a sitting, a correction, an undo, and the whole log out and in', async ({ page }) => {
+test('a tank, a test session, a correction, an undo, and the whole log out and in', async ({
+  page,
+}) => {
   await setUpTank(page, 'Razorbill');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('The cycle has not begun.');
 

@@ -15,8 +15,8 @@ const PLACES = [
   '/instruments',
   '/instruments/new',
   '/data',
-  '/bench',
-  '/bench/salinity-raise',
+  '/calculators',
+  '/calculators/salinity-raise',
   '/guide',
   '/guide/white-spots',
   '/journal',
@@ -41,14 +41,14 @@ const PLACES = [
   '/quarantine',
   '/quarantine/begin?species=firefish',
   '/acclimate?species=firefish',
-  '/log/response',
+  '/log/growth-measure',
   '/cycle/dose',
   '/cycle/method',
   '/cycle/challenge',
   '/cycle/programme',
   '/cycle/end',
-  '/rhythm',
-  '/rhythm/waterChange',
+  '/chores',
+  '/chores/waterChange',
   '/away',
   '/emergency',
   '/moving/move',
@@ -79,7 +79,7 @@ async function barriers(page: Page): Promise<string[]> {
 /**
  * Walks the screens one after the other, by day on a desk and by night on a phone, there at the narrowest
  * width as well: what fails by night on a desk alone has not been seen. The app is loaded once a part,
- * since a reload at each screen would infer the colony anew.
+ * since a reload at each screen would infer the filter bacteria anew.
  */
 const SIZE = Math.ceil(PLACES.length / 3);
 const PARTS = [0, 1, 2].map((part) => PLACES.slice(part * SIZE, (part + 1) * SIZE));

@@ -34,7 +34,7 @@ const PLACES = [
   '/',
   '/water',
   '/water/nitrate',
-  '/rhythm',
+  '/chores',
   '/emergency',
   '/cycle',
   '/cycle/dose',
@@ -43,8 +43,8 @@ const PLACES = [
   '/tanks/this/rock',
   '/instruments',
   '/instruments/new',
-  '/bench',
-  '/bench/salt-mix',
+  '/calculators',
+  '/calculators/salt-mix',
   '/runs/build',
   '/runs/mix',
   '/log/paper',
@@ -55,7 +55,7 @@ const PLACES = [
   '/more',
 ];
 
-test('after one visit every place opens with the server gone, and a sitting is kept', async ({
+test('after one visit every place opens with the server gone, and a test session is kept', async ({
   page,
 }) => {
   // Twenty places, each opened from the worker's own store.
@@ -162,7 +162,7 @@ test.describe('with the network taken away', () => {
     await page.route(/\/web\/(?!__|entry)[^/]*\.js$/, (route) =>
       cut ? route.abort() : route.continue(),
     );
-    await page.goto(`${base}/bench`);
+    await page.goto(`${base}/calculators`);
     await expect(page.getByText('The network is gone.')).toBeVisible();
     cut = false;
     await expect(page.getByLabel('Find a sum')).toBeVisible();

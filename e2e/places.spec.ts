@@ -5,7 +5,7 @@ test('a place lies as it was left, and a tap on it leads to its top', async ({ p
   await goTo(page, 'Cycle');
   const title = page.getByRole('heading', { level: 1 });
   await expect(title).toHaveText('Nitrite is turning.');
-  await page.getByRole('button', { name: /^School:/ }).scrollIntoViewIfNeeded();
+  await page.getByRole('button', { name: /^Rule for done:/ }).scrollIntoViewIfNeeded();
   await page.getByRole('button', { name: /^Method:/ }).hover();
   await page.mouse.wheel(0, 2000);
   await expect(title).not.toBeInViewport();
@@ -40,18 +40,20 @@ test('every place is found in its group, and an entry by its words', async ({ pa
   await expect(page).toHaveURL(/\/quarantine$/);
 });
 
-test('the cycle is judged criterion by criterion, by the school one chooses', async ({ page }) => {
+test('the cycle is judged criterion by criterion, by the rule for done one chooses', async ({
+  page,
+}) => {
   await openDemo(page);
   await goTo(page, 'Cycle');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Nitrite is turning.');
   await page.getByRole('button', { name: /^Nitrite reads zero: not yet/ }).click();
   await expect(page.getByRole('dialog')).toContainText('What would settle it');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^School: both zero, held 7 days/ }).click();
+  await page.getByRole('button', { name: /^Rule for done: both zero, held 7 days/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.getByRole('radio', { name: '48 h' }).click();
   await page.getByRole('button', { name: 'Judge it this way' }).click();
-  await saved(page, 'Changed the school');
+  await saved(page, 'Changed the rule for done');
   await expect(page.getByRole('button', { name: /^Challenge passed/ })).toBeVisible();
   await page.getByRole('button', { name: 'As a table' }).click();
   await expect(page.getByRole('table')).toContainText('mg N/L');

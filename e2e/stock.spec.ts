@@ -182,7 +182,7 @@ test('a photo is scaled down, kept outside the log, and brought to another brows
   });
   expect(size).toEqual([1024, 512]);
 
-  const lot = page.url();
+  const cohort = page.url();
   await page.goto('/data');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
@@ -203,7 +203,7 @@ test('a photo is scaled down, kept outside the log, and brought to another brows
   expect(records).toContain(id);
   expect(records).not.toContain('data:image');
 
-  await page.goto(lot);
+  await page.goto(cohort);
   await page.getByRole('button', { name: 'Take it away' }).click();
   await saved(page, 'Photo taken away');
   await page.goto('/data');

@@ -17,7 +17,9 @@ test('the first value is two taps from any screen', async ({ page }) => {
   await expect(page.getByRole('button', { name: 'Save 1 reading' })).toBeEnabled();
 });
 
-test('a reload in the middle of a sitting loses neither values nor waits', async ({ page }) => {
+test('a reload in the middle of a test session loses neither values nor waits', async ({
+  page,
+}) => {
   await openDemo(page);
   await openTestSheet(page);
   await page.getByRole('button', { name: 'Nitrite between 1 and 2' }).click();
@@ -72,7 +74,7 @@ test('meaning appears as values are entered, and opens to its working', async ({
   await expect(page.getByRole('dialog', { name: 'Free ammonia' })).toContainText('pKa');
 });
 
-test('the time of a sitting can be set, and never lies ahead', async ({ page }) => {
+test('the time of a test session can be set, and never lies ahead', async ({ page }) => {
   await setUpTank(page, 'Razorbill');
   await openTestSheet(page);
   await page.getByRole('button', { name: /^Time of this entry/ }).click();

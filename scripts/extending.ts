@@ -72,13 +72,13 @@ const ADDITIONS: readonly Addition[] = [
     },
   },
   {
-    heading: 'Add a school',
-    name: 'madeUpSchool',
+    heading: 'Add a rule for done',
+    name: 'madeUpRule',
     add: (copy) =>
       copy.after(
         'src/core/records/schema/tank.ts',
-        "  z.strictObject({ school: z.literal('bothZero') }),",
-        "\n  z.strictObject({ school: z.literal('madeUpSchool') }),",
+        "  z.strictObject({ rule: z.literal('bothZero') }),",
+        "\n  z.strictObject({ rule: z.literal('madeUpRule') }),",
       ),
   },
   {

@@ -55,7 +55,7 @@ const VIEWS: View[] = [
   { name: 'dose', size: 'phone', address: '/cycle/dose' },
   { name: 'water', size: 'phone', address: '/water' },
   { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
-  { name: 'calculator', size: 'phone', address: '/bench/water-change' },
+  { name: 'calculator', size: 'phone', address: '/calculators/water-change' },
   { name: 'places', size: 'phone', address: '/more' },
   {
     name: 'quarantine',
@@ -77,7 +77,7 @@ const VIEWS: View[] = [
   {
     name: 'chores',
     size: 'phone',
-    address: '/rhythm',
+    address: '/chores',
     first: (page) => page.getByRole('img', { name: /^week of/ }).waitFor(),
   },
   {

@@ -1,7 +1,7 @@
 import { byAssurance, judge, type Judged } from '../src/testing/heldOut/judge';
 import { METHODS } from '../src/testing/heldOut/study';
 import { TROUBLES, type Trouble } from '../src/testing/heldOut/troubles';
-import { liveUntidily, SCHOOL_CHOICES } from '../src/testing/heldOut/untidy';
+import { liveUntidily, DONE_RULE_CHOICES } from '../src/testing/heldOut/untidy';
 import { round, upperBound, type Study } from './study';
 
 /** Apart from the seeds that the margins were chosen on. */
@@ -13,10 +13,10 @@ interface Row {
   judged: Judged[];
 }
 
-const nameOf = (school: Judged['school']) => Object.values(school).join(' ');
+const nameOf = (doneRule: Judged['doneRule']) => Object.values(doneRule).join(' ');
 
 /**
- * Lives of every kind of trouble, each lived under one school in turn and judged under all, by one posterior
+ * Lives of every kind of trouble, each lived under one rule for done in turn and judged under all, by one posterior
  * a look: where *ready* would be false, and everywhere in tidy lives.
  */
 export const untidy: Study = {
@@ -26,11 +26,16 @@ export const untidy: Study = {
     const [trouble = 'none', number = '0'] = key.split(' ');
     const n = Number(number);
     const place = TROUBLES.indexOf(trouble as Trouble);
-    const school = SCHOOL_CHOICES[n % SCHOOL_CHOICES.length];
-    const method = METHODS[Math.floor(n / SCHOOL_CHOICES.length) % METHODS.length];
-    if (!school || !method) throw new Error(key);
-    const life = liveUntidily(trouble as Trouble, school, method, SEED + 997 * n + 101_009 * place);
-    return { trouble, judged: judge(life, byAssurance, SCHOOL_CHOICES) };
+    const doneRule = DONE_RULE_CHOICES[n % DONE_RULE_CHOICES.length];
+    const method = METHODS[Math.floor(n / DONE_RULE_CHOICES.length) % METHODS.length];
+    if (!doneRule || !method) throw new Error(key);
+    const life = liveUntidily(
+      trouble as Trouble,
+      doneRule,
+      method,
+      SEED + 997 * n + 101_009 * place,
+    );
+    return { trouble, judged: judge(life, byAssurance, DONE_RULE_CHOICES) };
   },
   report: (all) => {
     const rows = all as unknown as Row[];
@@ -49,13 +54,13 @@ export const untidy: Study = {
       };
     });
     const tidy = rows.filter(({ trouble }) => trouble === 'none').flatMap(({ judged }) => judged);
-    const bySchool = SCHOOL_CHOICES.map((school) => {
-      const lives = tidy.filter((judged) => nameOf(judged.school) === nameOf(school));
+    const byDoneRule = DONE_RULE_CHOICES.map((doneRule) => {
+      const lives = tidy.filter((judged) => nameOf(judged.doneRule) === nameOf(doneRule));
       const sum = (what: (judged: Judged) => number) =>
         lives.reduce((total, judged) => total + what(judged), 0);
       const granted = lives.filter((j) => j.granted !== null);
       return {
-        tidyUnder: nameOf(school),
+        tidyUnder: nameOf(doneRule),
         lives: lives.length,
         granted: granted.length,
         readyWithin7Days: granted.filter((j) => j.ready !== null && j.ready - (j.granted ?? 0) <= 7)
@@ -82,12 +87,12 @@ export const untidy: Study = {
       };
     });
     const wrong = rows.flatMap((row) =>
-      row.judged.flatMap(({ school, falseReadies }) =>
+      row.judged.flatMap(({ doneRule, falseReadies }) =>
         falseReadies
           .slice(0, 1)
-          .map((f) => ({ falseReady: row.key, school: nameOf(school), ...f })),
+          .map((f) => ({ falseReady: row.key, doneRule: nameOf(doneRule), ...f })),
       ),
     );
-    return [...byTrouble, ...bySchool, ...wrong];
+    return [...byTrouble, ...byDoneRule, ...wrong];
   },
 };

@@ -5,7 +5,7 @@ import { COMMANDS, runCommand } from '../../cli/commands';
 import { CliError } from '../../cli/errors';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
-/** Those that infer a colony are fuzzed on a file that is not there: the rest of them is not theirs. */
+/** Those that infer filter bacteria are fuzzed on a file that is not there: the rest of them is not theirs. */
 const infers = (flags: object) => 'particles' in flags;
 const WORDS = [
   '',

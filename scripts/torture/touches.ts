@@ -8,7 +8,7 @@ const GAPS = [60, 120, 200, 300] as const;
 /** Lists, each with rows that something is done by. */
 const LISTS = [
   '/',
-  '/rhythm',
+  '/chores',
   '/data',
   '/stock',
   '/stock/wishes',
@@ -21,7 +21,7 @@ const LISTS = [
   '/cycle',
   '/catalogue',
   '/log/test',
-  '/bench',
+  '/calculators',
   '/settings',
 ];
 /** Acts that leave the page for the system, which a tap by a program must not. */

@@ -31,7 +31,7 @@ function deadEnd(who: string, rows: readonly NextBest[]): string[] {
 
 const HOME = facts([]).home;
 const MONTH = 30 * 86_400_000;
-const resident = (species: string, at: number): StockFacts['lots'][number] => ({
+const resident = (species: string, at: number): StockFacts['cohorts'][number] => ({
   id: species,
   what: species,
   group: CATALOGUE.find(({ id }) => id === species)?.group ?? 'fish',
@@ -49,11 +49,13 @@ const TANKS: Record<string, Partial<StockFacts>> = {
   },
   'a tank that has not cycled': { isReady: false },
   'a full reef': {
-    lots: ['maroon-clownfish', 'flame-hawkfish', 'torch-coral', 'picasso-triggerfish'].map(
+    cohorts: ['maroon-clownfish', 'flame-hawkfish', 'torch-coral', 'picasso-triggerfish'].map(
       (species) => resident(species, at),
     ),
   },
-  'a tank of seahorses': { lots: [resident('kuda-seahorse', at), resident('cleaner-shrimp', at)] },
+  'a tank of seahorses': {
+    cohorts: [resident('kuda-seahorse', at), resident('cleaner-shrimp', at)],
+  },
 };
 
 describe('no refusal is a dead end', () => {

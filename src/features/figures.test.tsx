@@ -9,13 +9,13 @@ import { demoStore, show } from '../testing/appHarness';
 import { allRevisions } from '../core';
 import { animalOf } from '../core/livestock/catalogue';
 import { testId } from '../testing/logBuilder';
-import { BenchScreen } from './bench/BenchScreen';
+import { CalculatorsScreen } from './calculators/CalculatorsScreen';
 import { CycleScreen } from './cycle/CycleScreen';
 import { InstrumentsScreen } from './instruments/InstrumentsScreen';
-import { AwayScreen } from './rhythm/AwayScreen';
-import { CostsScreen } from './rhythm/CostsScreen';
-import { MonthScreen } from './rhythm/MonthScreen';
-import { RhythmScreen } from './rhythm/RhythmScreen';
+import { AwayScreen } from './maintenance/AwayScreen';
+import { CostsScreen } from './maintenance/CostsScreen';
+import { MonthScreen } from './maintenance/MonthScreen';
+import { ChoresScreen } from './maintenance/ChoresScreen';
 import { AnimalScreen } from './stock/AnimalScreen';
 import { LossesScreen } from './stock/LossesScreen';
 import { StockScreen } from './stock/StockScreen';
@@ -45,14 +45,14 @@ const SCREENS: readonly [string, () => ReactElement][] = [
   ['Wishes', () => <WishesScreen given={{}} />],
   ['Losses', () => <LossesScreen />],
   ['an animal', () => <AnimalScreen id={OWN} />],
-  ['Rhythm', () => <RhythmScreen />],
+  ['Rhythm', () => <ChoresScreen />],
   ['Away', () => <AwayScreen />],
   ['Costs', () => <CostsScreen />],
   ['Month', () => <MonthScreen month="2026-11" />],
   ['Tanks', () => <TanksScreen />],
   ['a tank', () => <TankScreen id="this" />],
   ['Instruments', () => <InstrumentsScreen />],
-  ['Bench', () => <BenchScreen />],
+  ['Bench', () => <CalculatorsScreen />],
 ];
 
 /** Numbers at the ends of what any schema takes. */

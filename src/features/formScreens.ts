@@ -9,6 +9,6 @@ export { TankPartScreen } from './tank/TankPartScreen';
 export { TankScreen } from './tank/TankScreen';
 export { MedicineForm } from './stock/quarantine/MedicineForm';
 export { ProtocolForm } from './stock/quarantine/ProtocolForm';
-export { ChoreForm } from './rhythm/ChoreForm';
-export { AwayForm } from './rhythm/AwayForm';
+export { ChoreForm } from './maintenance/ChoreForm';
+export { AwayForm } from './maintenance/AwayForm';
 export { logOffers } from './log/offers';

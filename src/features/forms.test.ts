@@ -214,11 +214,11 @@ describe('the dose form', () => {
 describe('the form of a programme', () => {
   const programme = { firstMl: 50, laterMl: 0, every: 3, days: 21 };
 
-  it('gives back the programme that is kept, and begins with the length of its school', () => {
+  it('gives back the programme that is kept, and begins with the length of its rule for done', () => {
     const form = formOfProgramme({ ...BARE_TANK, programme });
     expect(readProgramme(form)).toEqual({ ok: true, programme });
-    const school = { school: 'bottleProgramme' as const, programmeDays: 9 };
-    expect(formOfProgramme({ ...BARE_TANK, school }).days).toBe('9');
+    const doneRule = { rule: 'bottleProgramme' as const, programmeDays: 9 };
+    expect(formOfProgramme({ ...BARE_TANK, doneRule }).days).toBe('9');
     expect(formOfProgramme(undefined).firstMl).toBe('');
   });
 

@@ -21,7 +21,7 @@ describe('the guide', () => {
       for (const { open } of does) {
         expect([open, rowOf(open.split('?')[0] ?? '') !== undefined]).toEqual([open, true]);
         const [, place, id = ''] = open.split('/');
-        if (place === 'bench') expect(SUMS.map((sum) => sum.id)).toContain(id);
+        if (place === 'calculators') expect(SUMS.map((sum) => sum.id)).toContain(id);
         if (place === 'runs') expect([id, isProcedure(id)]).toEqual([id, true]);
       }
     },

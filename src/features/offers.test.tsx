@@ -1,6 +1,6 @@
 import { SUMS } from '@/core/sums';
 import { searchIn } from '@/core/search/search';
-import { ALSO as CALCULATORS_ALSO } from './bench/offers';
+import { ALSO as CALCULATORS_ALSO } from './calculators/offers';
 import { fetchOffers, PLACES_ALSO } from './offers';
 import { PLACES } from './shell/places';
 
@@ -21,11 +21,14 @@ describe('what keepers type leads where they mean', () => {
   it.each([
     ['QT', /^\/quarantine/],
     ['CUC', /^\/log\/animals/],
-    ['ATO', /^\/(log\/top-off|bench\/(evaporation|reservoir-in))/],
-    ['RODI', /^\/(bench\/rodi|log\/purified)/],
-    ['WC', /^\/(bench\/water-change|bench\/change-series|log\/water-change|runs\/waterChange)/],
-    ['KH', /^\/(bench\/alkalinity|log\/dose)/],
-    ['SG', /^\/(bench\/salinity|bench\/hydrometer|runs\/salinitySwing)/],
+    ['ATO', /^\/(log\/top-off|calculators\/(evaporation|reservoir-in))/],
+    ['RODI', /^\/(calculators\/rodi|log\/purified)/],
+    [
+      'WC',
+      /^\/(calculators\/water-change|calculators\/change-series|log\/water-change|runs\/waterChange)/,
+    ],
+    ['KH', /^\/(calculators\/alkalinity|log\/dose)/],
+    ['SG', /^\/(calculators\/salinity|calculators\/hydrometer|runs\/salinitySwing)/],
     ['red slime', /^\/(stock\/growth|log\/sighting)/],
     ['white spots', /^\/(quarantine\/outbreak|guide\/white-spots)/],
     ['nitrite stuck', /^\/guide\/nitrite-stuck/],
@@ -35,7 +38,7 @@ describe('what keepers type leads where they mean', () => {
     ['export', /^\/data/],
     ['dark mode', /^\/settings/],
     ['holiday', /^\/away/],
-    ['mix saltwater', /^\/(runs\/mix|bench\/salt-mix)/],
+    ['mix saltwater', /^\/(runs\/mix|calculators\/salt-mix)/],
     ['power cut', /^\/runs\/powerCut/],
     ['basis', /^\/guide\?word=Basis/],
     ['dianoga', /^$/],

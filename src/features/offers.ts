@@ -1,7 +1,7 @@
 import type { searchIn as SearchIn } from '@/core/search/search';
 import { to } from '@/frame/addresses';
 import type { Offer } from '@/frame/offer';
-import { bench, formScreens, guide, runs, stock } from './pieces';
+import { calculators, formScreens, guide, runs, stock } from './pieces';
 import { needsTank, PLACES } from './shell/places';
 
 /** What people look for when a place is what they need. */
@@ -10,7 +10,7 @@ export const PLACES_ALSO: Readonly<Record<string, string>> = {
   '/water': 'results readings charts graph parameters history of tests',
   '/cycle': 'cycled ready for fish ammonia nitrite verdict forecast',
   '/runs/mix': 'make saltwater batch NSW barrel',
-  '/bench': 'calculator calculators sums convert',
+  '/calculators': 'calculator calculators sums convert',
   '/instruments': 'test kits meters instruments kit refractometer expiry',
   '/stock': 'who lives here fish list roster plan stocking',
   '/catalogue': 'species list fish invertebrates corals database',
@@ -18,7 +18,7 @@ export const PLACES_ALSO: Readonly<Record<string, string>> = {
   '/acclimate': 'acclimation drip bag temperature float bring home',
   '/stock/corals': 'coral placement frags light',
   '/stock/growth': 'algae pests diatoms cyano',
-  '/rhythm': 'chores maintenance schedule calendar reminders weekly',
+  '/chores': 'chores maintenance schedule calendar reminders weekly',
   '/away': 'holiday vacation sitter travel',
   '/runs/build': 'set up new tank',
   '/tanks': 'my tanks volume settings',
@@ -75,7 +75,7 @@ export const addressNeedsTank = (address: string) => needsTank(address.split('?'
 /** All that the search leads to, each piece telling its own; fetched when the search is first opened. */
 export async function fetchOffers(): Promise<Offers> {
   const [sums, procedures, words, forms, animals] = await Promise.all([
-    bench.fetch(),
+    calculators.fetch(),
     runs.fetch(),
     guide.fetch(),
     formScreens.fetch(),

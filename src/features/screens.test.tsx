@@ -88,7 +88,7 @@ describe('Today', () => {
 
   it('asks for the test of a challenge by the hour', async () => {
     const store = await demoStore();
-    await withTank(store, { school: { school: 'challenge', windowHours: 24 } });
+    await withTank(store, { doneRule: { rule: 'challenge', windowHours: 24 } });
     await logged(store, [
       [
         20,
@@ -149,10 +149,10 @@ describe('Cycle', () => {
     expect(within(sheet).getByText('Nitrite, between 2 and 5 ppm NO2')).toBeTruthy();
   });
 
-  it('changes the school, which can be undone', async () => {
+  it('changes the rule for done, which can be undone', async () => {
     const store = await demoStore();
     await show(store, <CycleScreen />);
-    await press(/^School: both zero, held 7 days/);
+    await press(/^Rule for done: both zero, held 7 days/);
     await act(async () => {
       fireEvent.click(screen.getByRole('radio', { name: /^Bottle programme/ }));
     });
@@ -161,14 +161,16 @@ describe('Cycle', () => {
     expect(screen.getByText('Whole days, 1 to 90.')).toBeTruthy();
     fireEvent.change(screen.getByLabelText('Length of the programme'), { target: { value: '21' } });
     await press('Judge it this way');
-    await waitFor(() => expect(store.getState().session.notice?.text).toBe('Changed the school'));
+    await waitFor(() =>
+      expect(store.getState().session.notice?.text).toBe('Changed the rule for done'),
+    );
     const tank = headsOfType(store.getState().log, 'tank').find((t) => t.body.name === 'Kittiwake');
-    expect(tank?.body.school).toEqual({ school: 'bottleProgramme', programmeDays: 21 });
+    expect(tank?.body.doneRule).toEqual({ rule: 'bottleProgramme', programmeDays: 21 });
   });
 });
 
 describe('the test sheet', () => {
-  it('saves a sitting as one act and empties its draft', async () => {
+  it('saves a test session as one act and empties its draft', async () => {
     const store = await demoStore();
     const before = headsOfType(store.getState().log, 'entry').length;
     await show(store, <TestSheetScreen />);
@@ -210,7 +212,7 @@ describe('the dose', () => {
   it('warns of too much, and of strong ammonia', async () => {
     await show(await demoStore(), <DoseScreen />);
     fireEvent.change(screen.getByLabelText('How much'), { target: { value: '4000' } });
-    expect(screen.getByText('More than the colony can use')).toBeTruthy();
+    expect(screen.getByText('More than the filter bacteria can use')).toBeTruthy();
     await act(async () => {
       fireEvent.click(screen.getByRole('radio', { name: 'Household ammonia' }));
     });

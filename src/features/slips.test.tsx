@@ -19,7 +19,7 @@ const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGo
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/log/note' }));
 jest.setTimeout(30_000);
 
-it('a hydrometer is previewed as it is saved, by the temperature of its sitting', () => {
+it('a hydrometer is previewed as it is saved, by the temperature of its test session', () => {
   const builder = new LogBuilder();
   builder.digital('hydrometer', onDay(1), 1.025);
   builder.digital('thermometer', onDay(1), 18);

@@ -17,8 +17,8 @@ export const to = {
   cycle: '/cycle',
   stock: '/stock',
   stockPage: (page: StockPage, given: Given = {}) => withGiven(`/stock/${page}`, given),
-  /** One lot of the roster, by the entry that brought it in. */
-  lot: (id: string) => `/stock/lots/${id}`,
+  /** One group of the roster, by the entry that brought it in. */
+  cohort: (id: string) => `/stock/groups/${id}`,
   quarantine: '/quarantine',
   quarantinePage: (page: QuarantinePage, given: Given = {}) =>
     withGiven(`/quarantine/${page}`, given),
@@ -38,11 +38,11 @@ export const to = {
   paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
   /** A calculator, begun with figures in its own units. */
-  sum: (id: string, given: Given = {}) => withGiven(`/bench/${id}`, given),
+  sum: (id: string, given: Given = {}) => withGiven(`/calculators/${id}`, given),
   animal: (id: string) => `/catalogue/${id}`,
   run: (id: string) => `/runs/${id}`,
-  rhythm: '/rhythm',
-  chore: (id: string) => `/rhythm/${id}`,
+  maintenance: '/chores',
+  chore: (id: string) => `/chores/${id}`,
   away: '/away',
   sheet: '/away/sheet',
   emergency: '/emergency',

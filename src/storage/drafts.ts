@@ -1,4 +1,5 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
+import { draftNow } from './formerDrafts';
 import { DRAFT } from './keys';
 
 /** What an emptied draft is kept as: a removal may resolve before it is durable, and an old draft would come back. */
@@ -22,7 +23,10 @@ export class DraftStore {
     const drafts: Record<string, unknown> = {};
     for (const key of keys) {
       const value = parse(texts[key] ?? EMPTIED);
-      if (value !== undefined) drafts[key.slice(DRAFT.length)] = value;
+      const name = draftNow(key.slice(DRAFT.length));
+      // One that was typed since, or emptied, under its name of today stands.
+      if (draftKey(name) !== key && keys.includes(draftKey(name))) continue;
+      if (value !== undefined) drafts[name] = value;
     }
     return drafts;
   }

@@ -1,6 +1,6 @@
 import { asksSource } from '../core/tasks/sources/asksSource';
 import { hashText } from '../core/math/hash';
-import { rhythmAsks } from '../core/rhythm/rhythmAsks';
+import { maintenanceAsks } from '../core/maintenance/maintenanceAsks';
 import type { Ask } from '../core/tasks/types';
 import { computed } from './computedSlice';
 import { selectLog, selectNow, selectTanks } from './selectors';
@@ -17,7 +17,7 @@ export function renewAsks(): AppThunk<Promise<void>> {
     const histories = selectTanks(getState()).flatMap(
       ({ id }) => selectHistoryOf(getState(), id) ?? [],
     );
-    const rhythm = rhythmAsks(log, histories, at);
+    const maintenance = maintenanceAsks(log, histories, at);
     const source = asksSource(log);
     let found: Record<string, Ask[]> | null = {};
     if (source) {
@@ -28,8 +28,8 @@ export function renewAsks(): AppThunk<Promise<void>> {
     // A newer question is under way, and brings chores of its own.
     if (!found || getState().log !== log) return;
     const known = getState().computed.asks;
-    for (const key of new Set([...Object.keys(known), ...Object.keys(rhythm)])) {
-      const value = { asks: found[key] ?? [], daily: rhythm[key] ?? [] };
+    for (const key of new Set([...Object.keys(known), ...Object.keys(maintenance)])) {
+      const value = { asks: found[key] ?? [], daily: maintenance[key] ?? [] };
       const asked = JSON.stringify(value);
       // Most of what happens to a log changes nothing of this.
       if ((known[key]?.asked ?? NOTHING) === asked) continue;

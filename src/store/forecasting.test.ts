@@ -109,7 +109,7 @@ describe('the forecast of a tank', () => {
     const tank = selectTank(store.getState());
     if (!tank) throw new Error('no tank');
     await store.dispatch(
-      recordAct((act) => act.revise(tank, { ...tank.body, school: { school: 'bothZero' } })),
+      recordAct((act) => act.revise(tank, { ...tank.body, doneRule: { rule: 'bothZero' } })),
     );
     const newer = await ask(store, hand);
     expect(newer.job.hash).not.toBe(older.job.hash);
@@ -123,7 +123,7 @@ describe('the forecast of a tank', () => {
 
   it('lets a tank be ready only once it has answered for the log as it is', async () => {
     const { store, hand } = await opened();
-    const log = new LogBuilder({ school: { school: 'bothZero' } });
+    const log = new LogBuilder({ doneRule: { rule: 'bothZero' } });
     log.dose(onDay(1), 2);
     // Kits that were each seen to work: one that showed nitrite once may be dead.
     for (const day of [2, 4]) log.ammonia(onDay(day), 2);

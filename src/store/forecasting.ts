@@ -14,7 +14,7 @@ import { forecastMoment, historyMark, selectHistoryOf, selectHistoryUntil } from
 
 /** The seed of every forecast in the app; the command line takes the same unless told otherwise. */
 const SEED = 1;
-/** Quiet after a change before a forecast is asked for: a sitting or an import comes in one go. */
+/** Quiet after a change before a forecast is asked for: a test session or an import comes in one go. */
 const SETTLE_MS = 150;
 
 /** Tanks whose cycle is followed: filled or dosed, and not said to run. The one in view comes first. */

@@ -14,23 +14,23 @@ import type { ActWriter } from '../core/acts/writer';
  * @param taken places that others of the same act were put on
  */
 export function bringIn(act: ActWriter, entry: Entry, taken = new Set<string>()): void {
-  const lot = act.create('entry', entry);
+  const cohort = act.create('entry', entry);
   fulfilWishes(act, entry.tankId, entry);
   if (entry.kind !== 'animals' || entry.group !== 'coral') return;
-  const meant = act.log.spots.find(
+  const meant = act.log.positions.find(
     ({ id, body }) =>
       body.tankId === entry.tankId &&
       body.species === entry.species &&
-      body.lot === undefined &&
+      body.cohort === undefined &&
       !taken.has(id),
   );
   if (!meant) return;
   taken.add(meant.id);
-  act.revise(meant, { ...meant.body, lot });
+  act.revise(meant, { ...meant.body, cohort });
 }
 
-/** Moves a lot from one tank to another. */
-export function moveLot(act: ActWriter, move: Move, taken?: Set<string>): void {
+/** Moves a group from one tank to another. */
+export function moveCohort(act: ActWriter, move: Move, taken?: Set<string>): void {
   for (const entry of moveEntries(move)) bringIn(act, entry, taken);
 }
 
@@ -42,11 +42,11 @@ export function releaseBatch(act: ActWriter, batch: RevisionOf<'batch'>, to: Pla
   const history = tankHistory(log, tankId, now);
   const { zone } = history.tank;
   const taken = new Set<string>();
-  const lots = new Set(animals.flatMap(({ lot }) => lot ?? []));
-  for (const lot of rosterOf(history).filter(isHere)) {
-    if (lots.size > 0 && !lots.has(lot.id)) continue;
-    const cm = lengthNow(lot, now, find);
-    moveLot(act, { lot, from: { tankId, zone }, to, at: now, cm }, taken);
+  const cohorts = new Set(animals.flatMap(({ cohort }) => cohort ?? []));
+  for (const cohort of rosterOf(history).filter(isHere)) {
+    if (cohorts.size > 0 && !cohorts.has(cohort.id)) continue;
+    const cm = lengthNow(cohort, now, find);
+    moveCohort(act, { cohort, from: { tankId, zone }, to, at: now, cm }, taken);
   }
   act.revise(batch, { ...batch.body, endedAt: isoInZone(now, zone) });
 }

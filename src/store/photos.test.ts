@@ -18,7 +18,7 @@ import {
 } from './photos';
 import { recordAct, undoKeys } from './record';
 import { keysOfAct } from '../core/records/acts';
-import { moveLot } from './moving';
+import { moveCohort } from './moving';
 import { createStore } from './store';
 
 const NOW = Date.parse('2026-11-26T12:00:00Z');
@@ -42,12 +42,12 @@ function tankOf(log: Log, name: string) {
 async function keeper(options: { full?: { now: boolean }; database?: string } = {}) {
   const store = createStore(testServices(NOW, options));
   await store.dispatch(openLog('own'));
-  let lotId = '';
+  let cohortId = '';
   await store.dispatch(
     recordAct((act) => {
       const tankId = act.create('tank', { ...BARE_TANK, name: 'Tern' });
       act.create('tank', { ...BARE_TANK, name: 'Petrel' });
-      lotId = act.create('entry', {
+      cohortId = act.create('entry', {
         kind: 'animals',
         tankId,
         at: new Date(NOW).toISOString(),
@@ -57,20 +57,20 @@ async function keeper(options: { full?: { now: boolean }; database?: string } = 
       });
     }),
   );
-  const lots = (name = 'Tern') => {
+  const cohorts = (name = 'Tern') => {
     const { log } = store.getState();
     return rosterOf(tankHistory(log, tankOf(log, name).tankId, NOW + 2));
   };
-  return { store, lotId, lots };
+  return { store, cohortId, cohorts };
 }
 
 describe('the photo of an animal', () => {
   it('lies outside the records, which name it by its hash', async () => {
-    const { store, lotId, lots } = await keeper();
+    const { store, cohortId, cohorts } = await keeper();
     const photo = picture(255, 216, 7);
     mockAnswer = scaled(photo);
-    expect(await store.dispatch(takePhoto(lotId, FILE))).toBeNull();
-    expect(lots()[0]?.photo).toBe(photo.id);
+    expect(await store.dispatch(takePhoto(cohortId, FILE))).toBeNull();
+    expect(cohorts()[0]?.photo).toBe(photo.id);
     expect(JSON.stringify(store.getState())).not.toContain(photo.text);
     expect(await store.dispatch(findPhoto(photo.id))).toBe(photo.text);
     expect(await store.dispatch(keptPhotos())).toMatchObject({
@@ -84,7 +84,7 @@ describe('the photo of an animal', () => {
     const photo = picture(1, 2, 3);
     mockAnswer = scaled(photo);
     const first = await keeper({ database: 'photos-again' });
-    await first.store.dispatch(takePhoto(first.lotId, FILE));
+    await first.store.dispatch(takePhoto(first.cohortId, FILE));
     const again = createStore(testServices(NOW, { database: 'photos-again' }));
     await again.dispatch(openLog('own'));
     expect(await again.dispatch(allPhotos())).toEqual([photo]);
@@ -94,33 +94,35 @@ describe('the photo of an animal', () => {
   });
 
   it('goes along to another tank', async () => {
-    const { store, lotId, lots } = await keeper();
+    const { store, cohortId, cohorts } = await keeper();
     mockAnswer = scaled(picture(5));
-    await store.dispatch(takePhoto(lotId, FILE));
+    await store.dispatch(takePhoto(cohortId, FILE));
     const { log } = store.getState();
     const [from, to] = [tankOf(log, 'Tern'), tankOf(log, 'Petrel')];
-    const [lot] = lots();
-    if (!lot) throw new Error('nobody there');
-    await store.dispatch(recordAct((act) => moveLot(act, { lot, from, to, at: NOW + 1, cm: 0 })));
-    expect(lots('Petrel')).toMatchObject([{ what: 'Goby', photo: picture(5).id }]);
+    const [cohort] = cohorts();
+    if (!cohort) throw new Error('nobody there');
+    await store.dispatch(
+      recordAct((act) => moveCohort(act, { cohort, from, to, at: NOW + 1, cm: 0 })),
+    );
+    expect(cohorts('Petrel')).toMatchObject([{ what: 'Goby', photo: picture(5).id }]);
   });
 
   it('taken away is kept until it is let go, and undoing shows it again', async () => {
-    const { store, lotId, lots } = await keeper();
+    const { store, cohortId, cohorts } = await keeper();
     const photo = picture(9);
     mockAnswer = scaled(photo);
-    await store.dispatch(takePhoto(lotId, FILE));
-    await store.dispatch(leavePhoto(lotId));
-    expect(lots()[0]?.photo).toBeUndefined();
+    await store.dispatch(takePhoto(cohortId, FILE));
+    await store.dispatch(leavePhoto(cohortId));
+    expect(cohorts()[0]?.photo).toBeUndefined();
     expect((await store.dispatch(keptPhotos())).unused).toHaveLength(1);
     const { log } = store.getState();
     const last = Object.values(log.entries).flat().at(-1);
     await store.dispatch(undoKeys([...keysOfAct(log, last?.actId ?? '')]));
-    expect(lots()[0]?.photo).toBe(photo.id);
+    expect(cohorts()[0]?.photo).toBe(photo.id);
     // It is shown again by now: what was unused when the list was made is looked at once more.
     await store.dispatch(dropUnusedPhotos([photo.id]));
     expect(await store.dispatch(findPhoto(photo.id))).toBe(photo.text);
-    await store.dispatch(leavePhoto(lotId));
+    await store.dispatch(leavePhoto(cohortId));
     await store.dispatch(dropUnusedPhotos([photo.id]));
     expect(await store.dispatch(findPhoto(photo.id))).toBeNull();
   });
@@ -129,28 +131,28 @@ describe('the photo of an animal', () => {
     [{ kind: 'refused', why: 'unreadable' } as const, /cannot read that as a picture/],
     [{ kind: 'refused', why: 'unable' } as const, /cannot scale/],
   ])('that cannot be scaled changes nothing and says why: %#', async (said, why) => {
-    const { store, lotId, lots } = await keeper();
+    const { store, cohortId, cohorts } = await keeper();
     mockAnswer = said;
-    expect(await store.dispatch(takePhoto(lotId, FILE))).toMatch(why);
-    expect(lots()[0]?.photo).toBeUndefined();
+    expect(await store.dispatch(takePhoto(cohortId, FILE))).toMatch(why);
+    expect(cohorts()[0]?.photo).toBeUndefined();
   });
 
   it('that the browser has no room for is named by nobody', async () => {
     const full = { now: false };
-    const { store, lotId, lots } = await keeper({ full });
+    const { store, cohortId, cohorts } = await keeper({ full });
     mockAnswer = scaled(picture(4));
     full.now = true;
-    expect(await store.dispatch(takePhoto(lotId, FILE))).toMatch(/not kept.*no room left/);
-    expect(lots()[0]?.photo).toBeUndefined();
+    expect(await store.dispatch(takePhoto(cohortId, FILE))).toMatch(/not kept.*no room left/);
+    expect(cohorts()[0]?.photo).toBeUndefined();
     const file = { size: 41_000_000 } as Blob;
-    expect(await store.dispatch(takePhoto(lotId, file))).toMatch(/larger than 40 MB/);
+    expect(await store.dispatch(takePhoto(cohortId, file))).toMatch(/larger than 40 MB/);
   });
 
   it('comes to another browser by a file of its own, once', async () => {
-    const { store, lotId } = await keeper();
+    const { store, cohortId } = await keeper();
     const photo = picture(6, 6);
     mockAnswer = scaled(photo);
-    await store.dispatch(takePhoto(lotId, FILE));
+    await store.dispatch(takePhoto(cohortId, FILE));
     const text = writePhotosFile(await store.dispatch(allPhotos()), new Date(NOW).toISOString());
     const reading = readPhotosFile(text);
     if (!reading.ok) throw new Error(reading.why);

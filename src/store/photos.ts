@@ -31,17 +31,17 @@ export function findPhoto(id: string): AppThunk<Promise<string | null>> {
       .catch(() => null);
 }
 
-function ofLot(log: Parameters<typeof liveHead>[0], lotId: string) {
-  const head = liveHead(log, lotId, 'entry');
+function ofCohort(log: Parameters<typeof liveHead>[0], cohortId: string) {
+  const head = liveHead(log, cohortId, 'entry');
   return head?.body.kind === 'animals' ? { head, body: head.body } : null;
 }
 
 /**
- * Keeps a picture as the photo of a lot: scaled down in a worker, stored by its hash, and then named by
- * the entry that the lot came in with. What cannot be stored is named by nobody.
+ * Keeps a picture as the photo of a group: scaled down in a worker, stored by its hash, and then named by
+ * the entry that the group came in with. What cannot be stored is named by nobody.
  * @returns what went wrong and what to do; null when all went well
  */
-export function takePhoto(lotId: string, file: Blob): AppThunk<Promise<string | null>> {
+export function takePhoto(cohortId: string, file: Blob): AppThunk<Promise<string | null>> {
   return async (dispatch, getState, extra) => {
     if (file.size > MOST_BYTES) return REFUSALS.tooLarge;
     const scaled = await scalePhoto(file);
@@ -53,21 +53,21 @@ export function takePhoto(lotId: string, file: Blob): AppThunk<Promise<string | 
         const { why } = await extra.services.whyNotSaved(error);
         return `The photo was not kept, and nothing was changed. ${why}`;
       }
-      const lot = ofLot(getState().log, lotId);
-      if (!lot) return 'They are no longer in this log.';
-      await dispatch(named(lot, { ...lot.body, photo: scaled.id }, 'Photo kept'));
+      const cohort = ofCohort(getState().log, cohortId);
+      if (!cohort) return 'They are no longer in this log.';
+      await dispatch(named(cohort, { ...cohort.body, photo: scaled.id }, 'Photo kept'));
       return null;
     });
   };
 }
 
-/** Takes the photo of a lot away from it; undoing that shows it again. */
-export function leavePhoto(lotId: string): AppThunk<Promise<void>> {
+/** Takes the photo of a group away from it; undoing that shows it again. */
+export function leavePhoto(cohortId: string): AppThunk<Promise<void>> {
   return async (dispatch, getState) => {
-    const lot = ofLot(getState().log, lotId);
-    if (!lot) return;
-    const { photo: _photo, ...rest } = lot.body;
-    await dispatch(named(lot, rest, 'Photo taken away'));
+    const cohort = ofCohort(getState().log, cohortId);
+    if (!cohort) return;
+    const { photo: _photo, ...rest } = cohort.body;
+    await dispatch(named(cohort, rest, 'Photo taken away'));
   };
 }
 

@@ -71,7 +71,7 @@ describe('a plan and a question that come together', () => {
     const plan = store.dispatch(renewPlan(fulmar));
     const question = store.dispatch(askAdd(fulmar, { species: 'firefish', count: 1 }));
     await jobs.asked();
-    // Both have come as far as the colony by now, or ask for what the first was told.
+    // Both have come as far as the filter bacteria by now, or ask for what the first was told.
     await new Promise((go) => setImmediate(go));
     jobs.answerAll();
     const answer = await question;
@@ -127,7 +127,7 @@ describe('a plan', () => {
     expect(moves.map(({ wishId }) => wishId)).toContain(wish.id);
   });
 
-  it('waits for a forecast under way, which brings the colony with it', async () => {
+  it('waits for a forecast under way, which brings the filter bacteria with it', async () => {
     const { store, jobs, fulmar } = await opened();
     store.dispatch(jobBegun({ name: 'forecast', key: fulmar, asked: 'x' }));
     await store.dispatch(renewPlan(fulmar));

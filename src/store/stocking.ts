@@ -45,7 +45,7 @@ function inferOnce(
   return made;
 }
 
-/** What stocking is judged by: the facts of a tank and what its readings say of the colony. */
+/** What stocking is judged by: the facts of a tank and what its readings say of the filter bacteria. */
 interface Stocked {
   source: StockSource;
   posterior: Posterior | null;
@@ -54,7 +54,7 @@ interface Stocked {
 
 /**
  * Gathers the facts of a tank; null where it is gone, or where its forecast is being worked out, which
- * brings the colony with it: whoever asked asks again once it is there.
+ * brings the filter bacteria with it: whoever asked asks again once it is there.
  */
 function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
   return async (dispatch, getState, { services }) => {
@@ -70,7 +70,7 @@ function stocked(tankId: string): AppThunk<Promise<Stocked | null>> {
       ready: selectVerdictOf(state, tankId)?.ready ?? false,
       forecast: selectForecastOf(state, tankId),
     });
-    // Nothing happened in it yet: there is no colony to ask.
+    // Nothing happened in it yet: there are no filter bacteria to ask.
     if (history.start === null || at - history.start < HOUR_MS) {
       return { source, posterior: null, hash: hashText(JSON.stringify(source)) };
     }
@@ -135,7 +135,7 @@ export function askAdd(tankId: string, question: AddQuestion): AppThunk<Promise<
 
 /**
  * How ammonia would go if only a share of a tank's filter carried its animals, over six weeks; null
- * where nothing can be said of its colony, or a newer question took its place.
+ * where nothing can be said of its filter bacteria, or a newer question took its place.
  * @param kept share of rock, sand and media that comes along, 0 to 1
  * @param nitrogen what its animals make, mg N a day
  */

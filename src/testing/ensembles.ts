@@ -32,7 +32,7 @@ export function clearingOn(at: number, nitrite = 2): CycleProblem {
       log.nitrite(day(at - 1), nitrite);
       log.nitrate(day(at - 1), 10);
     },
-    { school: { school: 'bothZero' } },
+    { doneRule: { rule: 'bothZero' } },
   );
 }
 

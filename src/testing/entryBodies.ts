@@ -3,12 +3,12 @@ import type { EntryBody, EntryKind } from '../core/records/kinds';
 import { ANIMAL_GROUPS, ANIMAL_MOVES } from '../core/records/kinds/animals';
 import { COST_KINDS } from '../core/records/kinds/cost';
 import { FOODS } from '../core/records/kinds/feed';
-import { LOOK_STATES, SIGNS, SPONGE_MOVES } from '../core/records/kinds/look';
+import { DAILY_CHECK_STATES, SIGNS, SPONGE_MOVES } from '../core/records/kinds/dailyCheck';
 import { MEDIA } from '../core/records/kinds/media';
 import { MEDICATION_ACTS } from '../core/records/kinds/medication';
 import { OBSERVED } from '../core/records/kinds/observation';
 import { SIPHONED } from '../core/records/kinds/organics';
-import { MEASURES, RESPONSE_ACTIONS } from '../core/records/kinds/response';
+import { MEASURES, GROWTH_MEASURE_ACTIONS } from '../core/records/kinds/growthMeasure';
 import { EXTENTS, GROWTHS } from '../core/records/kinds/sighting';
 import { KEPT } from '../core/records/kinds/standstill';
 import { TASK_MARKS } from '../core/records/kinds/taskMark';
@@ -24,7 +24,7 @@ const amount = fc.double({ min: 0.1, max: 90, noNaN: true });
 const whole = fc.integer({ min: 1, max: 90 });
 const someId = fc.constant(testId(987));
 
-/** Readings that no kit need be on record for, of what can do anything to a colony, and of what cannot. */
+/** Readings that no kit need be on record for, of what can do anything to filter bacteria, and of what cannot. */
 const readings = fc.oneof(
   fc.double({ min: 5, max: 40, noNaN: true }).map((value) => ['temperature', value, '°C'] as const),
   fc.double({ min: 2, max: 70, noNaN: true }).map((value) => ['salinity', value, 'ppt'] as const),
@@ -72,10 +72,10 @@ export const ENTRY_BODIES: { [K in EntryKind]: fc.Arbitrary<EntryBody<K>> } = {
   observation: fc.record({ kind: is('observation'), about: of(OBSERVED), text: is('Seen') }),
   note: fc.record({ kind: is('note'), text: is('Seen') }),
   sighting: fc.record({ kind: is('sighting'), growth: of(GROWTHS), extent: of(EXTENTS) }),
-  response: fc.record({
-    kind: is('response'),
+  growthMeasure: fc.record({
+    kind: is('growthMeasure'),
     measure: of(MEASURES),
-    action: of(RESPONSE_ACTIONS),
+    action: of(GROWTH_MEASURE_ACTIONS),
   }),
   light: fc.record({ kind: is('light'), state: of(['on', 'off'] as const) }),
   organics: fc.record({
@@ -108,11 +108,11 @@ export const ENTRY_BODIES: { [K in EntryKind]: fc.Arbitrary<EntryBody<K>> } = {
   saltMix: fc.record({ kind: is('saltMix'), litres: amount, grams: amount }),
   purified: fc.record({ kind: is('purified'), litres: amount }),
   weighing: fc.record({ kind: is('weighing'), what: of(WEIGHED), count: whole, amount }),
-  look: fc.record({
-    kind: is('look'),
-    lot: someId,
+  dailyCheck: fc.record({
+    kind: is('dailyCheck'),
+    cohort: someId,
     what: fc.constant('One'),
-    state: of(LOOK_STATES),
+    state: of(DAILY_CHECK_STATES),
     signs: fc.constant([SIGNS[0]]),
   }),
   cleaning: fc.record({ kind: is('cleaning') }),

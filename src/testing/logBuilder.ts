@@ -8,7 +8,7 @@ import { dayStart, isoInZone } from '../core/time/zone';
 import type { ReadingEntry } from '../core/records/kinds/reading';
 import type { Kit } from '../core/records/schema/kit';
 import type { Revision } from '../core/records/schema/revision';
-import { DEFAULT_SCHOOL, type Tank } from '../core/records/schema/tank';
+import { DEFAULT_DONE_RULE, type Tank } from '../core/records/schema/tank';
 
 /** Midnight UTC of the day the test tanks are filled. */
 export const FILLED = Date.parse('2026-03-02T00:00:00Z');
@@ -45,7 +45,7 @@ export const BARE_TANK: Tank = {
   },
   rock: 'dryRock',
   lightPlan: 'off',
-  school: DEFAULT_SCHOOL,
+  doneRule: DEFAULT_DONE_RULE,
 };
 
 export const TEST_TANK: TestTank = {
@@ -179,7 +179,7 @@ export class LogBuilder {
     return this.entry(at, { kind: 'waterChange', litres, newWater: {} });
   }
 
-  /** The conditions every school asks for, measured at one moment. */
+  /** The conditions every rule for done asks for, measured at one moment. */
   conditions(at: number, dkh = 8): void {
     this.digital('alkalinityDrops', at, dkh);
     this.digital('refractometer', at, 35);

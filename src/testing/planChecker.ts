@@ -47,9 +47,9 @@ export function brokenRules(
     return [{ ...dated, animal, count: wish.count, cm }];
   });
   const fish = known.filter(({ animal }) => animal.group === 'fish');
-  const residents = facts.lots.flatMap((lot) => {
-    const animal = lot.species === undefined ? undefined : animalOf(lot.species);
-    return animal ? [{ ...lot, animal, since: (lot.arrivedAt - facts.at) / DAY }] : [];
+  const residents = facts.cohorts.flatMap((cohort) => {
+    const animal = cohort.species === undefined ? undefined : animalOf(cohort.species);
+    return animal ? [{ ...cohort, animal, since: (cohort.arrivedAt - facts.at) / DAY }] : [];
   });
   const grown = (animal: CatalogueAnimal, cm: number, days: number) =>
     animal.group === 'coral' ? 0 : nitrogenOf(animal, lengthAfter(animal.adultCm, cm, days));
@@ -57,13 +57,13 @@ export function brokenRules(
     residents
       .filter(({ animal, since }) => since <= day && (!fishOnly || animal.group === 'fish'))
       .reduce(
-        (sum, lot) =>
+        (sum, cohort) =>
           sum +
-          (lot.here ?? 1) *
+          (cohort.here ?? 1) *
             grown(
-              lot.animal,
-              lot.sizeCm ?? (lot.animal.group === 'coral' ? 0 : lot.animal.boughtCm),
-              day - lot.since,
+              cohort.animal,
+              cohort.sizeCm ?? (cohort.animal.group === 'coral' ? 0 : cohort.animal.boughtCm),
+              day - cohort.since,
             ),
         0,
       ) +
@@ -104,11 +104,11 @@ export function brokenRules(
         animal.group === 'fish' && animal.adultCm <= 25 && bodyGrams(animal, cm) <= 13;
       if (coming.some((one) => !small(one) || one.count > 2))
         broken.push('a first addition that is too much');
-      if (facts.stocking.pace.school !== 'doubling' && number > 2)
+      if (facts.stocking.pace.rule !== 'doubling' && number > 2)
         broken.push('a first day with more than two fish');
-      if (facts.stocking.pace.school === 'doubling' && coming.length > 1)
+      if (facts.stocking.pace.rule === 'doubling' && coming.length > 1)
         broken.push('two wishes as the first');
-    } else if (facts.stocking.pace.school === 'doubling') {
+    } else if (facts.stocking.pace.rule === 'doubling') {
       if (
         load(day, true, [...before, ...coming]) >
         (month > 0 ? month + Math.max(month, SMALL_PAIR * Math.max(1, facts.netLitres / 200)) : 0) *
@@ -117,7 +117,7 @@ export function brokenRules(
         broken.push(`food more than doubles on day ${day}`);
     }
     if (
-      facts.stocking.pace.school === 'interval' &&
+      facts.stocking.pace.rule === 'interval' &&
       inTank > 0 &&
       day - last < facts.stocking.pace.days &&
       day !== last

@@ -113,12 +113,12 @@ export function bestByTrying(
     const month = load(day - 30, true);
     if (now <= 0 && month <= 0 && (one.count > 2 || !one.small)) return false;
     const { pace } = facts.stocking;
-    if (pace.school === 'doubling')
+    if (pace.rule === 'doubling')
       return (
         (now <= 0 && month <= 0) ||
         (month > 0 && now + own <= month + Math.max(month, 11, (11 * facts.netLitres) / 200) + 1e-9)
       );
-    const gap = pace.school === 'interval' ? pace.days : 7;
+    const gap = pace.rule === 'interval' ? pace.days : 7;
     if (last === null || day - last >= gap) return true;
     const small = one.small || load(day - 1, true) > 0;
     return day === last && lastCount + one.count <= 2 && small;

@@ -1,15 +1,15 @@
-import type { SchoolChoice } from '../core/records/schema/tank';
+import type { DoneRuleChoice } from '../core/records/schema/tank';
 import { LogBuilder, onDay } from './logBuilder';
 
-/** Ammonia and nitrite read at zero in one sitting. */
+/** Ammonia and nitrite read at zero in one test session. */
 export function zeros(builder: LogBuilder, at: number): void {
   builder.ammonia(at, 0);
   builder.nitrite(at, 0);
 }
 
 /** Dosed, seen, cleared on day 20, held to day 27; a second dose on day 27 gone a day later. */
-export function provenTank(choice: SchoolChoice): LogBuilder {
-  const builder = new LogBuilder({ school: choice });
+export function provenTank(choice: DoneRuleChoice): LogBuilder {
+  const builder = new LogBuilder({ doneRule: choice });
   builder.dose(onDay(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
   builder.dose(onDay(1), 2);
   builder.ammonia(onDay(2), 2);

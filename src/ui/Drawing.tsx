@@ -6,7 +6,7 @@ const drawings = piece(() => import('./drawings'));
 const CHART_ROOM = 232;
 
 /** The timeline of a tank. */
-export const Course = roomFor(drawings, 'Course', 132);
+export const Timeline = roomFor(drawings, 'Timeline', 132);
 
 /** Series over time. */
 export const TimeChart = roomFor(drawings, 'TimeChart', ({ height }) => height ?? CHART_ROOM);

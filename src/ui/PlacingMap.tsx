@@ -21,7 +21,7 @@ export interface PlacedItem {
   x: number;
   z: number;
   /** How far it reaches, cm; a ring is drawn at it. */
-  reach: number;
+  stingRange: number;
   /** Something stands against its place. */
   trouble: boolean;
 }
@@ -120,7 +120,7 @@ export function PlacingMap({
                 item={item}
                 left={item.x * scale}
                 top={height - item.z * scale}
-                reach={item.reach * scale}
+                stingRange={item.stingRange * scale}
                 chosen={item.id === chosen}
                 onChoose={() => onChoose(item.id)}
               />
@@ -136,14 +136,14 @@ function Mark({
   item,
   left,
   top,
-  reach,
+  stingRange,
   chosen,
   onChoose,
 }: {
   item: PlacedItem;
   left: number;
   top: number;
-  reach: number;
+  stingRange: number;
   chosen: boolean;
   onChoose: () => void;
 }) {
@@ -154,15 +154,15 @@ function Mark({
   const [dx, dy] = [transform?.x ?? 0, transform?.y ?? 0];
   return (
     <>
-      {reach > 0 ? (
+      {stingRange > 0 ? (
         <div
           aria-hidden
           style={{
             position: 'absolute',
-            left: left + dx - reach,
-            top: top + dy - reach,
-            width: 2 * reach,
-            height: 2 * reach,
+            left: left + dx - stingRange,
+            top: top + dy - stingRange,
+            width: 2 * stingRange,
+            height: 2 * stingRange,
             boxSizing: 'border-box',
             borderRadius: '50%',
             border: `1.5px ${item.trouble ? 'solid' : 'dashed'} ${item.trouble ? color.magenta : color.inkSoft}`,

@@ -2,7 +2,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Octagon from 'lucide-react-native/icons/octagon-alert';
 import Triangle from 'lucide-react-native/icons/triangle-alert';
-import type { Tone } from '@/core/meaning/sitting';
+import type { Tone } from '@/core/meaning/testSession';
 import { color, space } from './tokens';
 import { Words } from './Words';
 

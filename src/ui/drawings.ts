@@ -1,6 +1,6 @@
 // Both drawings with the packages under them, fetched as one piece (decision 29).
 export { TimeChart } from './chart/TimeChart';
-export { Course } from './course/Course';
+export { Timeline } from './timeline/Timeline';
 export { DemandBar } from './demand/DemandBar';
 export { BarsChart } from './bars/BarsChart';
 export { ReadingScale } from './scale/ReadingScale';

@@ -204,7 +204,7 @@ describe('the plan', () => {
     );
   });
 
-  it('floats a bag until the warmth fits', () => {
+  it('floats a bag until the temperature fits', () => {
     const plan = acclimationPlan(arrival({ bag: { salinity: 35, temperature: 21 } }));
     expect(plan.method).toBe('float');
     expect(Math.abs((plan.course.at(-1)?.temperature ?? 0) - 25.5)).toBeLessThanOrEqual(0.51);
@@ -289,7 +289,7 @@ describe('a run', () => {
   });
   const goby = { species: 'neon-goby', what: 'Neon goby', group: 'fish' as const, count: 1 };
 
-  it('tells who comes with it, and leaves out of its crews those that were set aside', () => {
+  it('tells who comes with it, and leaves out of its clean-up crews those that were set aside', () => {
     expect(newcomersOf(begun([goby, snails(12)]))).toEqual([goby, snails(12)]);
     const counts = (aside: number) =>
       broughtIn(begun([goby, snails(12), snails(8), snails(2)], { aside })).map(

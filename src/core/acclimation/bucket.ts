@@ -30,7 +30,7 @@ export interface PourOff {
 }
 
 /**
- * Minutes in which an open bucket of two litres comes within a third of the room's warmth; taken to go
+ * Minutes in which an open bucket of two litres comes within a third of the room's temperature; taken to go
  * by its edge length. An estimate: a thermometer in the bucket goes before it.
  */
 const ROOM_MINUTES = 80;
@@ -52,7 +52,7 @@ export function tankShare(litres: number, drawn: number): number {
 const STEP = 0.1;
 
 /**
- * Follows a dripped bucket by the balance of its salt: exact between pour-offs. Its warmth mixes as the
+ * Follows a dripped bucket by the balance of its salt: exact between pour-offs. Its temperature mixes as the
  * salt does and leans towards the room meanwhile.
  * @param minutes how long
  * @param from where it stands already; the bag at the start without it

@@ -1,5 +1,5 @@
 import { dripCourse, type BucketPoint, type Drip } from './bucket';
-import { SALINITY_NEAR, WARMTH_NEAR, type WaterClass } from './waters';
+import { SALINITY_NEAR, TEMPERATURE_NEAR, type WaterClass } from './waters';
 
 /** What was measured in the bucket, min after the drip began. */
 export interface Measured {
@@ -27,7 +27,7 @@ export interface LiveDrip {
   factor: number;
   pace: Pace;
   /** Whether what is expected now is near enough to the tank. */
-  matched: { salinity: boolean; warmth: boolean };
+  matched: { salinity: boolean; temperature: boolean };
   /** Minutes until the salinity is near enough, from now; null beyond a day. */
   minutesLeft: number | null;
   /** Tank water drawn until now, L. */
@@ -127,7 +127,7 @@ export function liveDrip(
           : 'tooFast',
     matched: {
       salinity: near(now),
-      warmth: Math.abs(drip.tank.temperature - now.temperature) <= WARMTH_NEAR,
+      temperature: Math.abs(drip.tank.temperature - now.temperature) <= TEMPERATURE_NEAR,
     },
     minutesLeft: reached ? reached.minute - now.minute : null,
     drawn,

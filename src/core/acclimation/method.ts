@@ -1,7 +1,7 @@
 import { freeAmmoniaFraction } from '../seawater/ammonia';
 import type { NextBest } from '../nextBest';
 import { formatPlain } from '../units/format';
-import { SALINITY_NEAR, WARMTH_NEAR, type Arrival, type WaterClass } from './waters';
+import { SALINITY_NEAR, TEMPERATURE_NEAR, type Arrival, type WaterClass } from './waters';
 
 /**
  * How an animal goes from its bag to the tank: at once; by floating alone; by dripping; at once after floating,
@@ -88,7 +88,7 @@ function withoutIt({ animal }: Arrival): NextBest[] {
 
 /**
  * By how much free ammonia of a bag's water rises once its pH is that of the tank: null where a pH is
- * not known. From the fraction of Bell et al. at either water's warmth and salinity.
+ * not known. From the fraction of Bell et al. at either water's temperature and salinity.
  */
 export function ammoniaFactor({ bag, tank }: Arrival): number | null {
   if (bag.ph === undefined || tank.ph === undefined) return null;
@@ -138,7 +138,7 @@ export function chooseMethod(arrival: Arrival): Choice {
   const { bag, tank, animal, oneSystem = false } = arrival;
   const rise = tank.salinity - bag.salinity;
   const gap = Math.abs(rise);
-  const warmth = Math.abs(tank.temperature - bag.temperature);
+  const temperature = Math.abs(tank.temperature - bag.temperature);
   const sourness =
     bag.ph !== undefined && tank.ph !== undefined ? Math.abs(tank.ph - bag.ph) : null;
   const near = SALINITY_NEAR[animal];
@@ -188,17 +188,17 @@ export function chooseMethod(arrival: Arrival): Choice {
   }
   const sour = sourness !== null && sourness > PH_NEAR;
   if (gap <= near && !(sour && animal !== 'fish')) {
-    if (gap <= 0.3 && warmth <= WARMTH_NEAR) {
+    if (gap <= 0.3 && temperature <= TEMPERATURE_NEAR) {
       return {
         method: 'none',
-        because: `Salinity and temperature lie within ${ppt(0.3)} and ${formatPlain(WARMTH_NEAR, 1)} °C: there is nothing to match.`,
+        because: `Salinity and temperature lie within ${ppt(0.3)} and ${formatPlain(TEMPERATURE_NEAR, 1)} °C: there is nothing to match.`,
         alternatives: [{ method: 'float', because: 'Where the thermometer is not to be trusted.' }],
         nextBest: [],
       };
     }
     return {
       method: 'float',
-      because: `Salinity lies within ${ppt(gap)}${warmth <= WARMTH_NEAR ? '' : `, temperature ${formatPlain(warmth, 1)} °C apart`}: the closed bag floats until the temperature fits, and that is all.`,
+      because: `Salinity lies within ${ppt(gap)}${temperature <= TEMPERATURE_NEAR ? '' : `, temperature ${formatPlain(temperature, 1)} °C apart`}: the closed bag floats until the temperature fits, and that is all.`,
       alternatives: [
         { method: 'drip', because: 'Where the meter was not held against a standard.' },
       ],

@@ -12,7 +12,7 @@ import {
   impossible,
   SALINITY_NEAR,
   USUAL_ROOM,
-  WARMTH_NEAR,
+  TEMPERATURE_NEAR,
   type Arrival,
   type WaterClass,
 } from './waters';
@@ -26,7 +26,7 @@ export interface AcclimationPlan extends Choice {
   pourOffs: PourOff[];
   /** Tank water that it takes, L: as much salt water goes back before the top-off unit is on. */
   litresDrawn: number;
-  /** Salinity and warmth that the animal is in, minute by minute. */
+  /** Salinity and temperature that the animal is in, minute by minute. */
   course: BucketPoint[];
   /** By how much free ammonia rises when the bag is opened; null where a pH is not known. */
   ammoniaFactor: number | null;
@@ -52,13 +52,13 @@ const LONGEST_FISH = 60;
 const ROUND = 5;
 const LONGEST = 24 * 60;
 
-/** Minutes until a closed bag that floats has the tank's warmth. */
+/** Minutes until a closed bag that floats has the tank's temperature. */
 export function floatMinutesOf({ bag, tank, litres }: Arrival): number {
   const gap = Math.abs(tank.temperature - bag.temperature);
-  if (gap <= WARMTH_NEAR) return 0;
+  if (gap <= TEMPERATURE_NEAR) return 0;
   // Water on both sides of the film: about a quarter of what air takes.
   const tau = roomMinutes(litres) / 8;
-  return Math.max(15, Math.ceil(tau * Math.log(gap / WARMTH_NEAR)));
+  return Math.max(15, Math.ceil(tau * Math.log(gap / TEMPERATURE_NEAR)));
 }
 
 function dripOf(arrival: Arrival): { drip: Drip; minutes: number; share: number } {
@@ -90,7 +90,7 @@ function dripOf(arrival: Arrival): { drip: Drip; minutes: number; share: number 
   return { drip: dripIn(minutes), minutes, share };
 }
 
-/** A bag that floats closed: its salinity stays, its warmth comes to the tank's. */
+/** A bag that floats closed: its salinity stays, its temperature comes to the tank's. */
 function floatCourse(arrival: Arrival, minutes: number): BucketPoint[] {
   const { bag, tank, litres } = arrival;
   const tau = roomMinutes(litres) / 8;

@@ -67,14 +67,14 @@ export function newcomersOf({ given }: Run): Newcomer[] {
   return found;
 }
 
-/** From so many on a crew is counted through, shell by shell. */
+/** From so many on a clean-up crew is counted through, shell by shell. */
 export const COUNTED_FROM = 5;
 
 /** Whether newcomers are counted through. */
 export const isCounted = ({ group, count }: Newcomer): boolean =>
   group === 'invertebrate' && count >= COUNTED_FROM;
 
-/** Who comes in with a run, without those of its crews that were set aside. */
+/** Who comes in with a run, without those of its clean-up crews that were set aside. */
 export function broughtIn(run: Run): Newcomer[] {
   let aside = Number(run.given.aside ?? 0);
   return newcomersOf(run).map((newcomer) => {

@@ -38,7 +38,7 @@ export interface Arrival {
   bagAmmonia?: number;
   /** Hours in a closed bag; none for an animal fetched from a tank or a near shop. */
   hoursShipped?: number;
-  /** Warmth of the room that the bucket stands in, °C. */
+  /** Temperature of the room that the bucket stands in, °C. */
   room?: number;
   /** Both waters are of one system, as from a tank that shares its sump. */
   oneSystem?: boolean;
@@ -54,7 +54,7 @@ export const SALINITY_NEAR: Record<WaterClass, number> = {
   shrimp: 0.5,
   star: 0.5,
 };
-export const WARMTH_NEAR = 0.5;
+export const TEMPERATURE_NEAR = 0.5;
 
 interface Limit {
   low: number;
@@ -65,7 +65,7 @@ interface Limit {
 
 /** What no water that an animal lives in goes beyond. */
 const SALINITY: Limit = { low: 3, high: 50, unit: 'ppt', name: 'salinity' };
-const WARMTH: Limit = { low: 10, high: 36, unit: '°C', name: 'temperature' };
+const TEMPERATURE: Limit = { low: 10, high: 36, unit: '°C', name: 'temperature' };
 const PH: Limit = { low: 5.5, high: 9.2, unit: '', name: 'pH' };
 const LITRES: Limit = { low: 0.02, high: 200, unit: 'L', name: 'water' };
 const AMMONIA: Limit = { low: 0, high: 50, unit: 'mg N/L', name: 'ammonia' };
@@ -86,13 +86,13 @@ export function impossible(arrival: Arrival): string[] {
   return [
     ...beyond('bag', bag.salinity, SALINITY),
     ...beyond('tank', tank.salinity, SALINITY),
-    ...beyond('bag', bag.temperature, WARMTH),
-    ...beyond('tank', tank.temperature, WARMTH),
+    ...beyond('bag', bag.temperature, TEMPERATURE),
+    ...beyond('tank', tank.temperature, TEMPERATURE),
     ...beyond('bag', bag.ph, PH),
     ...beyond('tank', tank.ph, PH),
     ...beyond('bag', bagAmmonia, AMMONIA),
     ...beyond('', litres, LITRES),
     ...beyond('', hoursShipped, HOURS),
-    ...beyond('room', room, { ...WARMTH, low: 0, high: 45 }),
+    ...beyond('room', room, { ...TEMPERATURE, low: 0, high: 45 }),
   ];
 }

@@ -1,5 +1,5 @@
 import type { TankHistory } from '../history/tankHistory';
-import { LEVEL_WORDS, type Spot } from '../records/schema/spot';
+import { LEVEL_WORDS, type Position } from '../records/schema/position';
 import { DEFAULT_REEF } from '../records/schema/tank';
 import type { Ask } from '../tasks/types';
 import { addDaysIn, DAY_MS, startOfDayIn } from '../time/zone';
@@ -11,13 +11,13 @@ const TAKEN_DAYS = 6;
 /** The dated steps of corals that rise to their light, from the day each came in. */
 export function coralAsks(
   history: TankHistory,
-  spots: readonly { id: string; body: Spot }[],
+  positions: readonly { id: string; body: Position }[],
   at: number,
 ): Ask[] {
   const { zone, reef = DEFAULT_REEF } = history.tank;
   const came = new Map(history.entries.animals.map((one) => [one.id, one.at]));
-  return spots.flatMap(({ id, body }): Ask[] => {
-    const arrived = body.lot === undefined ? undefined : came.get(body.lot);
+  return positions.flatMap(({ id, body }): Ask[] => {
+    const arrived = body.cohort === undefined ? undefined : came.get(body.cohort);
     if (arrived === undefined) return [];
     return lightSteps(body.cameFrom, body.level, reef)
       .filter(({ day }) => day > 0)

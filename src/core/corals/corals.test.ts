@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { animalOf } from '../livestock/catalogue';
-import type { Spot } from '../records/schema/spot';
+import type { Position } from '../records/schema/position';
 import { DEFAULT_REEF } from '../records/schema/tank';
 import {
   distanceCm,
@@ -16,13 +16,13 @@ import { rampSteps } from './ramp';
 
 const LENGTH = 120;
 
-function at(species: string, x: number, z = 20, level: Spot['level'] = 'middle'): Placed {
+function at(species: string, x: number, z = 20, level: Position['level'] = 'middle'): Placed {
   const animal = animalOf(species);
   if (!isCoral(animal)) throw new Error(`${species} is no coral`);
   return {
     id: `${species}/${x}`,
     animal,
-    spot: { tankId: 't', what: animal.names[0] ?? species, species, x, z, level },
+    position: { tankId: 't', what: animal.names[0] ?? species, species, x, z, level },
   };
 }
 
@@ -31,23 +31,26 @@ const rules = (placed: Placed[]) =>
 
 describe('places of corals', () => {
   it('sweepers by their reach at night, and five centimetres more', () => {
-    expect(rules([at('galaxea', 20), at('candy-cane', 40)])).toContain('reach:no');
-    expect(rules([at('galaxea', 20), at('candy-cane', 48)])).toContain('reach:care');
-    expect(rules([at('galaxea', 20), at('candy-cane', 60)])).not.toContain('reach:no');
+    expect(rules([at('galaxea', 20), at('candy-cane', 40)])).toContain('stingRange:no');
+    expect(rules([at('galaxea', 20), at('candy-cane', 48)])).toContain('stingRange:care');
+    expect(rules([at('galaxea', 20), at('candy-cane', 60)])).not.toContain('stingRange:no');
     // Of one family they bear to touch.
     expect(
       rules([at('hammer-coral', 20), at('frogspawn', 24)]).filter((rule) =>
-        rule.startsWith('reach'),
+        rule.startsWith('stingRange'),
       ),
     ).toEqual([]);
   });
 
   it('height counts as well as floor', () => {
     expect(
-      distanceCm(at('zoanthids', 10, 10, 'sand').spot, at('zoanthids', 10, 10, 'high').spot),
+      distanceCm(
+        at('zoanthids', 10, 10, 'sand').position,
+        at('zoanthids', 10, 10, 'high').position,
+      ),
     ).toBe(34);
     expect(rules([at('galaxea', 20, 20, 'middle'), at('zoanthids', 22, 20, 'sand')])).toContain(
-      'reach:no',
+      'stingRange:no',
     );
   });
 

@@ -5,8 +5,8 @@ import {
   LIGHT_LEVELS,
   type Level,
   type LightLevel,
-  type Spot,
-} from '../records/schema/spot';
+  type Position,
+} from '../records/schema/position';
 import type { Reef } from '../records/schema/tank';
 import { formatPlain } from '../units/format';
 
@@ -15,15 +15,15 @@ type Coral = Of<'coral'>;
 /** A coral at its place. */
 export interface Placed {
   id: string;
-  spot: Spot;
+  position: Position;
   animal: Coral;
 }
 
 /** What stands against a place. */
 export interface PlaceFinding {
-  rule: 'light' | 'flow' | 'reach' | 'chemistry' | 'room';
+  rule: 'light' | 'flow' | 'stingRange' | 'chemistry' | 'room';
   severity: Finding['severity'];
-  /** Ids of the spots it is between; one alone for a coral and its place. */
+  /** Ids of the positions it is between; one alone for a coral and its place. */
   between: string[];
   because: string;
   mend: string;
@@ -43,7 +43,7 @@ export function isCoral(animal: CatalogueAnimal | undefined): animal is Coral {
 }
 
 /** Straight distance between two places, cm. */
-export function distanceCm(a: Spot, b: Spot): number {
+export function distanceCm(a: Position, b: Position): number {
   return Math.hypot(a.x - b.x, a.z - b.z, LEVEL_HEIGHTS_CM[a.level] - LEVEL_HEIGHTS_CM[b.level]);
 }
 
@@ -55,8 +55,8 @@ export function flowAt(reef: Reef, x: number, lengthCm: number): Reef['flow'][nu
 
 const FLOWS = ['gentle', 'medium', 'strong'] as const;
 
-function lightFinding({ id, spot, animal }: Placed, reef: Reef): PlaceFinding | null {
-  const light = reef.light[spot.level];
+function lightFinding({ id, position, animal }: Placed, reef: Reef): PlaceFinding | null {
+  const light = reef.light[position.level];
   const place = (level: string) => ['none', ...LIGHT_LEVELS].indexOf(level);
   const off = Math.max(
     place(animal.light.low) - place(light),
@@ -72,24 +72,24 @@ function lightFinding({ id, spot, animal }: Placed, reef: Reef): PlaceFinding | 
     rule: 'light',
     severity: off > 1 ? 'no' : 'care',
     between: [id],
-    because: `${spot.what} wants ${span} light; ${spot.level === 'sand' ? 'the sand' : `the ${spot.level} rock`} has ${light}.`,
+    because: `${position.what} wants ${span} light; ${position.level === 'sand' ? 'the sand' : `the ${position.level} rock`} has ${light}.`,
     mend: dark ? 'Higher up.' : 'Lower, or in the shade of a ledge.',
   };
 }
 
 function flowFinding(
-  { id, spot, animal }: Placed,
+  { id, position, animal }: Placed,
   reef: Reef,
   lengthCm: number,
 ): PlaceFinding | null {
-  const flow = flowAt(reef, spot.x, lengthCm);
+  const flow = flowAt(reef, position.x, lengthCm);
   const off = FLOWS.indexOf(flow) - FLOWS.indexOf(animal.flow);
   if (off === 0) return null;
   return {
     rule: 'flow',
     severity: Math.abs(off) > 1 ? 'no' : 'care',
     between: [id],
-    because: `${spot.what} wants ${animal.flow} flow; there it is ${flow}.`,
+    because: `${position.what} wants ${animal.flow} flow; there it is ${flow}.`,
     mend: off > 0 ? 'Out of the stream, behind rock.' : 'Where more water passes.',
   };
 }
@@ -97,21 +97,21 @@ function flowFinding(
 /** How far apart two corals have to stand, cm; 0 where they bear to touch. */
 export function gapBetween(a: Coral, b: Coral): number {
   if (a.family === b.family) return 0;
-  const reach = Math.max(a.sweepersCm, b.sweepersCm);
-  return reach > 0 ? reach + GAP : 2;
+  const stingRange = Math.max(a.sweepersCm, b.sweepersCm);
+  return stingRange > 0 ? stingRange + GAP : 2;
 }
 
 function pairFinding(a: Placed, b: Placed): PlaceFinding | null {
-  const apart = distanceCm(a.spot, b.spot);
+  const apart = distanceCm(a.position, b.position);
   const gap = gapBetween(a.animal, b.animal);
   const between = [a.id, b.id];
   if (apart < gap && Math.max(a.animal.sweepersCm, b.animal.sweepersCm) > 0) {
     const [long, short] = a.animal.sweepersCm >= b.animal.sweepersCm ? [a, b] : [b, a];
     return {
-      rule: 'reach',
+      rule: 'stingRange',
       severity: apart <= long.animal.sweepersCm ? 'no' : 'care',
       between,
-      because: `${long.spot.what} reaches ${formatPlain(long.animal.sweepersCm)} cm at night; ${short.spot.what} stands ${formatPlain(apart, 0)} cm away.`,
+      because: `${long.position.what} reaches ${formatPlain(long.animal.sweepersCm)} cm at night; ${short.position.what} stands ${formatPlain(apart, 0)} cm away.`,
       mend: `${formatPlain(gap)} cm between them, or one on each side of a rock.`,
     };
   }
@@ -122,7 +122,7 @@ function pairFinding(a: Placed, b: Placed): PlaceFinding | null {
       rule: 'room',
       severity: 'care',
       between,
-      because: `${a.spot.what} and ${b.spot.what} grow into each other: ${formatPlain(apart, 0)} cm now, and ${fast.spot.what} spreads ${formatPlain(SPREAD[fast.animal.growth])} cm in a year or two.`,
+      because: `${a.position.what} and ${b.position.what} grow into each other: ${formatPlain(apart, 0)} cm now, and ${fast.position.what} spreads ${formatPlain(SPREAD[fast.animal.growth])} cm in a year or two.`,
       mend: 'More room now, before they are glued; a rock of its own for what spreads.',
     };
   }
@@ -140,7 +140,7 @@ function chemistry(placed: readonly Placed[]): PlaceFinding[] {
       rule: 'chemistry',
       severity: 'care',
       between: [a.id, b.id],
-      because: `${a.spot.what} fights through the water, wherever it stands; ${b.spot.what} suffers by it.`,
+      because: `${a.position.what} fights through the water, wherever it stands; ${b.position.what} suffers by it.`,
       mend: 'Carbon renewed in time, and water changes.',
     },
   ];
@@ -197,7 +197,7 @@ const DRAW: Record<Coral['alkalinityDemand'], number> = { low: 0.01, medium: 0.0
 
 /**
  * What the corals of a tank usually draw, dKH a day, from half to twice: by their kind alone, since
- * nobody measures colonies. To be set against what is measured.
+ * nobody measures a colony. To be set against what is measured.
  */
 export function usualDraw(corals: readonly Coral[], litres: number): { low: number; high: number } {
   const sum = corals.reduce((total, { alkalinityDemand }) => total + DRAW[alkalinityDemand], 0);

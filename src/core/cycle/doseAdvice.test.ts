@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '..';
+import { bandsOf, tankHistory, verdictOf, type DoneRuleChoice } from '..';
 import type { AnimalGroup } from '../records/kinds/animals';
 import { cycle } from '../tasks/sources/cycleTasks';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
@@ -13,9 +13,9 @@ const bands = bandsOf('mixedReef', {});
 const SMALL = { seed: 1, particles: 40, otherParticles: 16, members: 60 };
 /** What would have someone add ammonia, as any of our sentences puts it. */
 const ADDS = /\b[Dd]ose (ammonia|\d|until|and|half)|[Aa]dd ammonia|after the next dose/;
-const SCHOOLS: SchoolChoice[] = [
-  { school: 'bothZeroHeld', holdDays: 7 },
-  { school: 'challenge', windowHours: 24 },
+const DONE_RULES: DoneRuleChoice[] = [
+  { rule: 'bothZeroHeld', daysAtZero: 7 },
+  { rule: 'challenge', windowHours: 24 },
 ];
 
 /** A day, and what ammonia and nitrite read on it. */
@@ -26,8 +26,12 @@ const reading = fc.tuple(
 );
 
 /** A weakly dosed tank with an animal in, or without. */
-function tank(choice: SchoolChoice, animal: AnimalGroup | null, readings: number[][]): LogBuilder {
-  const builder = new LogBuilder({ school: choice });
+function tank(
+  choice: DoneRuleChoice,
+  animal: AnimalGroup | null,
+  readings: number[][],
+): LogBuilder {
+  const builder = new LogBuilder({ doneRule: choice });
   builder.dose(onDay(1), 0.4);
   for (const [day = 0, ammonia = 0, nitrite = 0] of readings) {
     builder.ammonia(onDay(day), ammonia);
@@ -61,7 +65,7 @@ describe('advice', () => {
     (group) => {
       fc.assert(
         fc.property(
-          fc.constantFrom(...SCHOOLS),
+          fc.constantFrom(...DONE_RULES),
           fc.array(reading, { maxLength: 6 }),
           (choice, readings) => {
             const words = advised(tank(choice, group, readings));
@@ -76,7 +80,7 @@ describe('advice', () => {
   it('never adds ammonia while a prawn rots, whatever was read', () => {
     fc.assert(
       fc.property(
-        fc.constantFrom(...SCHOOLS),
+        fc.constantFrom(...DONE_RULES),
         fc.array(reading, { maxLength: 6 }),
         (choice, readings) => {
           const builder = tank(choice, null, readings);
@@ -93,7 +97,7 @@ describe('advice', () => {
 
   it('adds it where nothing lives, and says why not where something does', () => {
     const weak = [[5, 0, 0]];
-    const [choice = SCHOOLS[0] as SchoolChoice] = SCHOOLS;
+    const [choice = DONE_RULES[0] as DoneRuleChoice] = DONE_RULES;
     expect(
       advised(tank(choice, null, weak)).filter((text) => ADDS.test(text)).length,
     ).toBeGreaterThan(2);

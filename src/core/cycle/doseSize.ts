@@ -21,11 +21,11 @@ export function riseWords(history: TankHistory, rise: number): string {
 
 /**
  * The dose of the one test that is left, mg N/L: 1 ppm on the basis of the keeper's own kit, many times what
- * a first small fish makes in a day; 2 ppm for a school that proves that size.
+ * a first small fish makes in a day; 2 ppm for a rule for done that proves that size.
  */
 export function proofDose(history: TankHistory): number {
   const usual = challengeDose(history);
-  return history.tank.school.school === 'challenge' ? usual : usual / 2;
+  return history.tank.doneRule.rule === 'challenge' ? usual : usual / 2;
 }
 
 /** The dose of the one test that is left as the keeper's own kit would show it: "1 ppm NH4". */
@@ -38,5 +38,5 @@ export function usualDoseWords(history: TankHistory): string {
   return riseWords(history, challengeDose(history));
 }
 
-/** Days after which an unfed colony has shrunk enough, by about a sixth, to be worth a meal. */
+/** Days after which unfed filter bacteria have dwindled enough, by about a sixth, to be worth a meal. */
 export const FEED_EVERY_DAYS = 3;

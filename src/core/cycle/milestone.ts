@@ -16,7 +16,7 @@ export const MILESTONE_IDS = [
   'challenge',
   'ready',
   'running',
-  'crew',
+  'cleanUpCrew',
   'firstFish',
   'lastFish',
   'firstCoral',
@@ -24,7 +24,7 @@ export const MILESTONE_IDS = [
 ] as const;
 export type MilestoneId = (typeof MILESTONE_IDS)[number];
 
-/** A point on the course: passed, or ahead at a date that the school itself sets. */
+/** A point on the course: passed, or ahead at a date that the rule for done itself sets. */
 export interface Milestone {
   id: MilestoneId;
   label: string;

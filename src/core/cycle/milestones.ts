@@ -4,8 +4,8 @@ import { isAmmoniaSource } from '../records/kinds/dose';
 import { GROWTH_WORDS, GROWTHS } from '../records/kinds/sighting';
 import type { Forecast } from './forecast/types';
 import type { Milestone, MilestoneId } from './milestone';
-import { schoolOf } from './schools';
-import { inquiryOf } from './schools/school';
+import { doneRuleOf } from './doneRules';
+import { inquiryOf } from './doneRules/doneRule';
 import { successionOf } from './succession';
 import { evidence, evidenceAbove, zeroAfterLastAbove } from './verdict/evidence';
 import { stillShown } from './verdict/harm';
@@ -18,7 +18,7 @@ function clearedAt(history: TankHistory, parameter: 'ammonia' | 'nitrite') {
 }
 
 /**
- * The milestones that the log shows so far, and those ahead: what the hold sets, and what the
+ * The milestones that the log shows so far, and those ahead: what the span at zero sets, and what the
  * forecast expects, each in its range. In order of date.
  */
 export function milestonesOf(
@@ -57,9 +57,9 @@ export function milestonesOf(
     }
   }
   addGrowth(history, add);
-  const own = schoolOf(history.tank.school).milestone?.(
+  const own = doneRuleOf(history.tank.doneRule).milestone?.(
     inquiryOf(stillShown(history).history, at),
-    history.tank.school,
+    history.tank.doneRule,
   );
   if (own) add(own.id, own.label, own.at, own.because, own.passed);
   if (forecast && !history.standing.runningSince) list.push(...milestonesAhead(forecast, list, at));

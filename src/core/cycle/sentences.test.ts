@@ -49,7 +49,7 @@ describe('the sentence of Cycle', () => {
     expect(today.detail).toMatch(/It should be clear \*\*/);
   });
 
-  it('turns to the school once both read zero', () => {
+  it('turns to the rule for done once both read zero', () => {
     const log = falling();
     for (const day of [19, 21]) {
       log.ammonia(onDay(day), 0);
@@ -58,7 +58,7 @@ describe('the sentence of Cycle', () => {
     const now = onDay(21, 14);
     const { cycle } = at(log, now, { nextTest: null });
     expect(cycle.title).toBe('Both read zero.');
-    expect(cycle.detail).toMatch(/By your school it is ready \*\*/);
+    expect(cycle.detail).toMatch(/By your rule for done the tank is ready \*\*/);
     expect(cycle.detail).toMatch(/if tests show it/);
     const { forecast } = at(log, now);
     const nextTest = {
@@ -71,7 +71,7 @@ describe('the sentence of Cycle', () => {
     expect(doubted.detail).toMatch(/Dose\. That is \*\*29 Mar\*\*/);
   });
 
-  it('asks for the dose of a starving colony while nitrite is still read', () => {
+  it('asks for the dose of a starving filter bacteria while nitrite is still read', () => {
     const log = falling();
     log.ammonia(onDay(19), 0);
     log.nitrite(onDay(19), 0.25);

@@ -6,7 +6,7 @@ import { METRIC_SETTINGS, SETTINGS_ID } from '../records/schema/settings';
 import { addFulmar } from './fulmar';
 import { addKittiwake } from './kittiwake';
 import { addQuarantine } from './quarantine';
-import { addRhythm } from './rhythm';
+import { addMaintenance } from './maintenance';
 import type { Kits } from './shared';
 import { DemoWriter, type DemoContext } from './writer';
 
@@ -24,7 +24,7 @@ export function demoLog(context: DemoContext): Revision[] {
   const kittiwake = addKittiwake(writer, kits, context.zone);
   const fulmar = addFulmar(writer, kits, context.zone);
   addQuarantine(writer, kits, context.zone, fulmar);
-  addRhythm(writer, fulmar, kittiwake);
+  addMaintenance(writer, fulmar, kittiwake);
   return writer.revisions;
 }
 

@@ -55,7 +55,7 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string 
     [37, 0, 0],
   ];
   for (const [day, ammonia, nitrite] of cycle) {
-    writer.sitting(id, on(day), '20:10', [
+    writer.testSession(id, on(day), '20:10', [
       [kits.ammoniaCard, ammonia],
       [kits.nitriteCard, nitrite],
       [kits.thermometer, around(25.4, 0.3, 1)],
@@ -77,7 +77,7 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string 
   });
   for (let day = 41; day <= 145; day += 7) {
     const fading = Math.max(0, 1 - (day - 41) / 50);
-    writer.sitting(id, on(day), '19:30', [
+    writer.testSession(id, on(day), '19:30', [
       [kits.nitrateCard, fading > 0.5 ? 20 : fading > 0 ? 10 : day % 3 === 0 ? 5 : [5, 10]],
       [kits.phosphateMeter, around(0.05 + 0.08 * fading, 0.01, 2)],
       // Corals draw it down a little between the weekly doses.
@@ -103,13 +103,13 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string 
     });
   }
   for (const day of [60, 90, 120]) {
-    writer.sitting(id, on(day), '20:00', [
+    writer.testSession(id, on(day), '20:00', [
       [kits.ammoniaCard, 0],
       [kits.calciumDrops, around(420, 8, 0)],
       [kits.magnesiumDrops, around(1320, 20, 0)],
     ]);
   }
-  writer.sitting(id, on(150), '19:20', [
+  writer.testSession(id, on(150), '19:20', [
     [kits.nitrateCard, [5, 10]],
     [kits.phosphateMeter, 0.05],
     [kits.alkalinityDrops, 8.2],

@@ -58,7 +58,7 @@ export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): stri
   writer.entry(id, 'note', on(0), '16:20', {
     text: 'Filled. Leak test held overnight. Rock on the glass, sand around it.',
   });
-  writer.sitting(id, on(0), '18:30', [
+  writer.testSession(id, on(0), '18:30', [
     [kits.refractometer, 34.6],
     [kits.thermometer, 24.9],
     [kits.alkalinityDrops, 8.6],
@@ -85,7 +85,7 @@ export function addKittiwake(writer: DemoWriter, kits: Kits, zone: string): stri
     nitrite: DemoValue,
     more: [{ id: string; kit: Kit }, DemoValue][] = [],
   ) =>
-    writer.sitting(id, on(day), time, [
+    writer.testSession(id, on(day), time, [
       [kits.ammoniaCard, ammonia],
       [kits.nitriteCard, nitrite],
       ...more,

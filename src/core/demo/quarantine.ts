@@ -1,4 +1,4 @@
-import type { LookState, Sign } from '../records/kinds/look';
+import type { DailyCheckState, Sign } from '../records/kinds/dailyCheck';
 import { isoInZone } from '../time/zone';
 import { baseTank, type Kits } from './shared';
 import type { DemoWriter } from './writer';
@@ -10,15 +10,15 @@ export function addQuarantine(writer: DemoWriter, kits: Kits, zone: string, fulm
   addLabels(writer, spare);
 }
 
-/** One animal that comes in, and its lot. */
+/** One animal that comes in, and its group. */
 function came(
   writer: DemoWriter,
   tankId: string,
   daysAgo: number,
   group: 'fish' | 'coral',
   [what, species, sizeCm]: [what: string, species: string, sizeCm?: number],
-): { what: string; species: string; count: number; lot: string } {
-  const lot = writer.entry(tankId, 'animals', daysAgo, '17:30', {
+): { what: string; species: string; count: number; cohort: string } {
+  const cohort = writer.entry(tankId, 'animals', daysAgo, '17:30', {
     move: 'in',
     group,
     what,
@@ -27,20 +27,20 @@ function came(
     ...(sizeCm === undefined ? {} : { sizeCm }),
     source: 'a shop',
   });
-  return { what, species, count: 1, lot };
+  return { what, species, count: 1, cohort };
 }
 
-function looked(
+function checked(
   writer: DemoWriter,
   tankId: string,
   daysAgo: number,
-  { lot, what }: { lot: string; what: string },
-  state: LookState = 'well',
+  { cohort, what }: { cohort: string; what: string },
+  state: DailyCheckState = 'well',
   signs: Sign[] = [],
   breaths?: number,
 ): void {
-  writer.entry(tankId, 'look', daysAgo, '19:10', {
-    lot,
+  writer.entry(tankId, 'dailyCheck', daysAgo, '19:10', {
+    cohort,
     what,
     state,
     signs,
@@ -79,14 +79,14 @@ function addSpare(writer: DemoWriter, kits: Kits, zone: string, fulmar: string):
     endedAt: isoInZone(writer.when(28, '18:00'), zone),
   });
   for (let day = 59; day > 28; day -= 1)
-    looked(writer, id, day, goby, day > 57 ? 'notEating' : 'well');
+    checked(writer, id, day, goby, day > 57 ? 'notEating' : 'well');
   writer.entry(id, 'animals', 28, '18:10', {
     move: 'moved',
     group: 'fish',
     what: goby.what,
     species: goby.species,
     count: 1,
-    lot: goby.lot,
+    cohort: goby.cohort,
     otherTankId: fulmar,
   });
   writer.entry(fulmar, 'animals', 28, '18:10', {
@@ -118,9 +118,9 @@ function addSpare(writer: DemoWriter, kits: Kits, zone: string, fulmar: string):
   const [firefish, blenny] = fish;
   for (let day = 23; firefish && blenny && day > 0; day -= 1) {
     if (day === 20) continue;
-    if (day === 18 || day === 17) looked(writer, id, day, blenny, 'sign', ['scratching']);
-    else looked(writer, id, day, blenny, day === 13 || day === 7 ? 'notEating' : 'well');
-    looked(
+    if (day === 18 || day === 17) checked(writer, id, day, blenny, 'sign', ['scratching']);
+    else checked(writer, id, day, blenny, day === 13 || day === 7 ? 'notEating' : 'well');
+    checked(
       writer,
       id,
       day,
@@ -145,7 +145,7 @@ function addSpare(writer: DemoWriter, kits: Kits, zone: string, fulmar: string):
       });
     }
     if (day % 4 === 2) {
-      writer.sitting(id, day, '20:00', [
+      writer.testSession(id, day, '20:00', [
         [kits.ammoniaCard, [0.25, 0.5]],
         [kits.phPen, 8.1],
         [kits.refractometer, 34.9],
@@ -184,7 +184,7 @@ function addCoralTub(writer: DemoWriter, zone: string, fulmar: string): void {
     endedAt: null,
   });
   writer.entry(id, 'sponge', 9, '17:00', { move: 'working', fromTankId: fulmar });
-  for (let day = 8; day > 0; day -= 2) looked(writer, id, day, coral);
+  for (let day = 8; day > 0; day -= 2) checked(writer, id, day, coral);
 }
 
 /** What labels say, as the keeper copied them. */

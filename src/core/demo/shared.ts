@@ -1,6 +1,6 @@
 import type { KitTemplateId } from '../parameters/registry';
 import type { Kit } from '../records/schema/kit';
-import { DEFAULT_SCHOOL, type Tank } from '../records/schema/tank';
+import { DEFAULT_DONE_RULE, type Tank } from '../records/schema/tank';
 
 /** The demo's kits by what they were made from. */
 export type Kits = Record<KitTemplateId, { id: string; kit: Kit }>;
@@ -11,6 +11,6 @@ export function baseTank(zone: string): Omit<Tank, 'name' | 'kind' | 'volume'> {
     zone,
     rock: 'dryRock',
     lightPlan: 'off',
-    school: DEFAULT_SCHOOL,
+    doneRule: DEFAULT_DONE_RULE,
   };
 }

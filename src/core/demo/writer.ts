@@ -70,7 +70,7 @@ export class DemoWriter {
   }
 
   /** Several tests made at one time, as one act. */
-  sitting(
+  testSession(
     tankId: string,
     daysAgo: number,
     time: string,

@@ -1,5 +1,5 @@
 import { latestReading, type TankHistory } from '../history/tankHistory';
-import { MEASURE_WORDS } from '../records/kinds/response';
+import { MEASURE_WORDS } from '../records/kinds/growthMeasure';
 import type { Ask } from '../tasks/types';
 import { addDaysIn, DAY_MS, startOfDayIn } from '../time/zone';
 
@@ -27,7 +27,7 @@ function starving(history: TankHistory, at: number): string | null {
 export function lightAsks(history: TankHistory, at: number): Ask[] {
   const { zone } = history.tank;
   return LIT.flatMap((measure): Ask[] => {
-    const own = history.entries.response.filter(({ entry }) => entry.measure === measure);
+    const own = history.entries.growthMeasure.filter(({ entry }) => entry.measure === measure);
     const begun = own.findLast(({ entry }) => entry.action === 'begun');
     if (!begun || own.some((one) => one.at >= begun.at && one.entry.action === 'ended')) return [];
     const held = starving(history, at);
@@ -40,7 +40,7 @@ export function lightAsks(history: TankHistory, at: number): Ask[] {
           'Small first, two hours more a week, by night: so that nutrients are not stripped',
         minutes: 3,
         opens: {
-          form: 'response' as const,
+          form: 'growthMeasure' as const,
           given: { measure, action: 'changed', strength: `${hours} hours` },
         },
         due: addDaysIn(startOfDayIn(begun.at, zone), 7 * (week + 1), zone),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { crewFor } from './crew';
+import { cleanUpCrewFor } from './cleanUpCrew';
 import { PEST_SIGN_IDS, PEST_URGENCIES, PESTS, pestsBy } from './pests';
 import {
   FEATURE_IDS,
@@ -120,25 +120,25 @@ describe('pests of corals and rock', () => {
   });
 });
 
-describe('the crew', () => {
-  it('begins with a quarter of the school, by what there is to eat', () => {
-    expect(crewFor(200, [{ growth: 'film', extent: 'patches' }], 0)).toMatchObject({
+describe('the clean-up crew', () => {
+  it('begins with a quarter of the rule of thumb, by what there is to eat', () => {
+    expect(cleanUpCrewFor(200, [{ growth: 'film', extent: 'patches' }], 0)).toMatchObject({
       bySnails: 50,
       byGrazers: 11,
       addNow: 13,
     });
-    expect(crewFor(200, [{ growth: 'film', extent: 'trace' }], 0).addNow).toBeLessThan(8);
-    expect(crewFor(200, [], 0)).toMatchObject({ addNow: 0, starves: false });
+    expect(cleanUpCrewFor(200, [{ growth: 'film', extent: 'trace' }], 0).addNow).toBeLessThan(8);
+    expect(cleanUpCrewFor(200, [], 0)).toMatchObject({ addNow: 0, starves: false });
   });
 
   it('counts who is there, adds when it does not hold, and warns of hunger', () => {
-    expect(crewFor(200, [{ growth: 'hair', extent: 'patches' }], 13).addNow).toBe(0);
-    expect(crewFor(200, [{ growth: 'hair', extent: 'covering' }], 13).addNow).toBe(7);
-    expect(crewFor(200, [{ growth: 'film', extent: 'none' }], 9)).toMatchObject({
+    expect(cleanUpCrewFor(200, [{ growth: 'hair', extent: 'patches' }], 13).addNow).toBe(0);
+    expect(cleanUpCrewFor(200, [{ growth: 'hair', extent: 'covering' }], 13).addNow).toBe(7);
+    expect(cleanUpCrewFor(200, [{ growth: 'film', extent: 'none' }], 9)).toMatchObject({
       starves: true,
       addNow: 0,
     });
     // A red skin feeds nobody.
-    expect(crewFor(200, [{ growth: 'sheet', extent: 'covering' }], 0).addNow).toBe(0);
+    expect(cleanUpCrewFor(200, [{ growth: 'sheet', extent: 'covering' }], 0).addNow).toBe(0);
   });
 });

@@ -226,8 +226,11 @@ function changed(
     const kit = source.kits[entry.kitId];
     if (kit) kits[entry.kitId] = kit;
   }
-  const [warmth, rest] = [fresh.filter(isTemperature), fresh.filter((one) => !isTemperature(one))];
-  addReadings(readings, warmth, source, []);
+  const [temperature, rest] = [
+    fresh.filter(isTemperature),
+    fresh.filter((one) => !isTemperature(one)),
+  ];
+  addReadings(readings, temperature, source, []);
   const counted = () => readings.temperature.filter((reading) => reading.counts);
   addReadings(readings, rest, source, rest.some(isUncompensated(source)) ? counted() : []);
   if (touched.has('temperature')) recompensate(readings, entries, source, counted());

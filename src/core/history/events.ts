@@ -74,12 +74,12 @@ export function entryMoments(history: TankHistory): number[] {
   return [...moments];
 }
 
-/** Tests that one sitting may have: so many more are looked at, so that none is cut in two. */
-const SITTING = 16;
+/** Tests that one test session may have: so many more are looked at, so that none is cut in two. */
+const TEST_SESSION = 16;
 
 /** What happened to a tank last. */
 export function latestEvents(history: TankHistory, most: number): LoggedEvent[] {
-  const newest = happenings(history).flatMap((list) => list.slice(-most - SITTING));
+  const newest = happenings(history).flatMap((list) => list.slice(-most - TEST_SESSION));
   return linesOf(history, newest.sort(newestFirst).slice(0, most));
 }
 

@@ -124,7 +124,7 @@ describe('a reading', () => {
     expect(latestReading(history, 'ph')?.best).toBe(8.2);
   });
 
-  it('of a hydrometer is corrected by the temperature of the same sitting', () => {
+  it('of a hydrometer is corrected by the temperature of the same test session', () => {
     const builder = new LogBuilder();
     builder.digital('hydrometer', onDay(1), 1.025);
     builder.digital('thermometer', onDay(1), 28);

@@ -1,6 +1,6 @@
 import { scaleInterval, type Interval } from '../math/interval';
 import { corrected, driftDoubt, trustOf, type Check } from '../instruments/correction';
-import { calibrateEvery } from '../instruments/rhythm';
+import { calibrateEvery } from '../instruments/calibrateEvery';
 import { fromCanonical, toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import {

@@ -87,7 +87,7 @@ export function corrected(checks: readonly Check[], read: number, at: number): C
 
 /** How an instrument stands towards its standards at a moment. */
 export interface Trust {
-  /** never: no standard was ever shown to it. overdue: longer ago than its rhythm. */
+  /** never: no standard was ever shown to it. overdue: longer ago than its maintenance. */
   state: 'never' | 'fresh' | 'overdue';
   /** Days since the last check; null without one. */
   days: number | null;
@@ -105,7 +105,7 @@ export function trustOf(checks: readonly Check[], every: number, at: number): Tr
 
 /**
  * How far an instrument may have drifted since its last check, canonical: its maker's ± once over
- * for each time that its rhythm has passed, twice at the most. Nothing is known before the first one.
+ * for each time that its maintenance has passed, twice at the most. Nothing is known before the first one.
  */
 export function driftDoubt(trust: Trust, accuracy: number): number {
   if (trust.days === null) return 0;

@@ -10,7 +10,7 @@ const NO_FAULT = 1e-6;
 /**
  * How an instrument stands towards its standards, in words.
  * @param unit canonical unit of what it measures
- * @param every days of its rhythm
+ * @param every days of its maintenance
  */
 export function trustWords(
   unit: Unit,

@@ -169,7 +169,7 @@ const GROWS = { slow: 'slowly', medium: 'steadily', fast: 'fast' } as const;
 
 /** What a coral does to those beside it, and how far it reaches. */
 function neighbourWords({ temper, sweepersCm, chemical, overgrows }: Of<'coral'>): string {
-  const reach =
+  const stingRange =
     sweepersCm > 0 ? `leave ${formatPlain(sweepersCm + 5)} cm, it stings mostly at night` : '';
   const stings = {
     peaceful: 'Peaceful',
@@ -177,7 +177,7 @@ function neighbourWords({ temper, sweepersCm, chemical, overgrows }: Of<'coral'>
     aggressive: 'Stings neighbours',
   };
   return [
-    `${stings[temper]}${reach ? `: ${reach}` : ''}.`,
+    `${stings[temper]}${stingRange ? `: ${stingRange}` : ''}.`,
     ...(chemical ? ['Fights through the water: distance, and carbon.'] : []),
     ...(overgrows ? ['Creeps over its neighbours: a rock of its own.'] : []),
   ].join(' ');

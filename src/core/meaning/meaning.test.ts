@@ -4,24 +4,24 @@ import {
   doubtOf,
   freeAmmoniaFraction,
   judgeFreeAmmonia,
-  sittingMeaning,
+  testSessionMeaning,
   tankHistory,
-  type Sitting,
+  type TestSession,
 } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 
 const bands = bandsOf('mixedReef', {});
 
-/** What a sitting logged at `at` means, given what was logged before it. */
+/** What a test session logged at `at` means, given what was logged before it. */
 function meaningOf(builder: LogBuilder, at: number) {
   const all = tankHistory(builder.log(), builder.tankId, at);
   const before = tankHistory(builder.log(), builder.tankId, at - 1);
-  const sitting: Sitting = {};
+  const testSession: TestSession = {};
   for (const list of Object.values(all.readings)) {
     const last = list.at(-1);
-    if (last?.at === at) sitting[last.parameter] = last;
+    if (last?.at === at) testSession[last.parameter] = last;
   }
-  return sittingMeaning(sitting, before, bands, at);
+  return testSessionMeaning(testSession, before, bands, at);
 }
 
 describe('free ammonia', () => {
@@ -48,7 +48,7 @@ describe('free ammonia', () => {
   });
 });
 
-describe('the meaning of a sitting', () => {
+describe('the meaning of a test session', () => {
   it('names free ammonia first, and the halving of nitrite by its weekday', () => {
     const builder = new LogBuilder();
     builder.nitrite(onDay(5), 2);

@@ -2,7 +2,7 @@ import { cycleProblem, infer } from '../cycle/forecast';
 import { carry } from '../cycle/forecast/course/carry';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
-import { upkeepOfNew } from '../rhythm/upkeepOfNew';
+import { upkeepOfNew } from '../maintenance/upkeepOfNew';
 import { moveTank } from '../runs/procedures/moveTank';
 import { stepsOf, stepText } from '../runs/procedure';
 import { gapOf, gapWords, KEPT, moveWater } from './plan';

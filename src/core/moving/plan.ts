@@ -13,13 +13,13 @@ export const KEPT = {
   rockAndMedia: {
     label: 'Rock and media; new sand',
     share: 0.7,
-    note: 'The usual way: most of the colony sits on rock and media.',
+    note: 'The usual way: most of the filter bacteria sit on rock and media.',
   },
   rock: { label: 'Rock alone', share: 0.6, note: 'Media, socks and sand stay behind.' },
   sponge: {
     label: 'Only a seeded sponge or block',
     share: 0.15,
-    note: 'For new rock: the rest of the colony grows there over weeks.',
+    note: 'For new rock: the rest of the filter bacteria grow there over weeks.',
   },
 } as const;
 export type KeptId = keyof typeof KEPT;

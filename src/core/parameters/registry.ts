@@ -39,7 +39,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.1,
     jump: null,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: 2, running: 30 },
     minutes: 6,
     kits: [
@@ -69,7 +69,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.05,
     jump: null,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: 2, running: null },
     minutes: 6,
     kits: [
@@ -99,7 +99,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.3,
     jump: null,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: 7, running: 14 },
     minutes: 8,
     kits: [
@@ -129,7 +129,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.1,
     jump: 0.6,
-    colony: { slow: { low: 6.8, high: 9 }, harm: { low: 6, high: 9.5 } },
+    filterBacteria: { slow: { low: 6.8, high: 9 }, harm: { low: 6, high: 9.5 } },
     everyDays: { cycling: 7, running: null },
     minutes: 1,
     kits: [
@@ -159,7 +159,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.11,
     jump: 1.5,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: 7, running: 7 },
     minutes: 3,
     kits: [
@@ -189,7 +189,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.4,
     jump: 3,
-    colony: { slow: { low: 20, high: 45 }, harm: { low: 10, high: 50 } },
+    filterBacteria: { slow: { low: 20, high: 45 }, harm: { low: 10, high: 50 } },
     everyDays: { cycling: 5, running: 7 },
     minutes: 1,
     kits: [
@@ -235,7 +235,7 @@ const ROWS = {
     zeroBased: false,
     steady: 0.4,
     jump: 4,
-    colony: { slow: { low: 10, high: 33 }, harm: { high: 34 } },
+    filterBacteria: { slow: { low: 10, high: 33 }, harm: { high: 34 } },
     everyDays: { cycling: 2, running: 2 },
     minutes: 1,
     kits: [
@@ -265,7 +265,7 @@ const ROWS = {
     zeroBased: true,
     steady: 0.02,
     jump: null,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: null, running: 14 },
     minutes: 5,
     kits: [
@@ -295,7 +295,7 @@ const ROWS = {
     zeroBased: false,
     steady: 15,
     jump: 120,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
     kits: [
@@ -325,7 +325,7 @@ const ROWS = {
     zeroBased: false,
     steady: 40,
     jump: 300,
-    colony: {},
+    filterBacteria: {},
     everyDays: { cycling: null, running: 30 },
     minutes: 5,
     kits: [

@@ -17,12 +17,12 @@ export interface KitTemplate {
 }
 
 /**
- * Canonical values at and beyond which a colony works more slowly, and may die. Marine nitrifiers work
+ * Canonical values at and beyond which filter bacteria work more slowly, and may die. Marine nitrifiers work
  * best at 25 to 32 °C, die off over hours in the upper thirties, and stand still in the cold; they bear
  * the salinity of the sea with a third either way, and a pH of 7 to 8.7. The careful side of each is
  * taken, since a reading is one moment of a time that nobody measured.
  */
-export interface ColonyBounds {
+export interface FilterBacteriaBounds {
   slow?: { low?: number; high?: number };
   harm?: { low?: number; high?: number };
 }
@@ -58,7 +58,7 @@ export interface Spec<Id extends string> {
   /** A change since the last reading, canonical, that is worth asking about; null where none is. */
   jump: number | null;
   /** What water at or beyond these does to nitrifying bacteria; empty where it does nothing to them. */
-  colony: ColonyBounds;
+  filterBacteria: FilterBacteriaBounds;
   /** Days between two tests by what the tank is doing; null where it is not asked for. */
   everyDays: { cycling: number | null; running: number | null };
   /** Minutes that a test takes. */

@@ -5,7 +5,7 @@ import type { Medicine } from '../records/schema/medicine';
 import type { Protocol } from '../records/schema/protocol';
 import type { Ask } from '../tasks/types';
 import { freeAmmoniaNow } from '../meaning/fishIn';
-import { SIGN_WORDS } from '../records/kinds/look';
+import { SIGN_WORDS } from '../records/kinds/dailyCheck';
 import { shortDay, timeWords } from '../time/words';
 import { addDaysIn, HOUR_MS, instant, startOfDayIn } from '../time/zone';
 import { countOf, formatPlain, listWords } from '../units/format';
@@ -152,7 +152,7 @@ function movesOf({ id, clock, protocol }: AskedOf, history: TankHistory): Ask[] 
   const other = clock.standing.find(({ signs }) => otherSigns(signs).length > 0);
   if (other) {
     asks.push({
-      id: `otherDisease/${id}/${other.lot}`,
+      id: `otherDisease/${id}/${other.cohort}`,
       title: 'Decide on treatment today',
       because: `${signWords({ ...other, signs: otherSigns(other.signs) })}. Moves clear ich alone: go on moving, and ask a veterinarian today`,
       minutes: 30,

@@ -1,19 +1,19 @@
 import type { Logged } from '../history/logged';
 import { countedReadings, type TankHistory } from '../history/tankHistory';
-import type { Lot } from '../livestock/roster/roster';
-import type { LookEntry } from '../records/kinds/look';
+import type { Cohort } from '../livestock/roster/roster';
+import type { DailyCheckEntry } from '../records/kinds/dailyCheck';
 import type { Batch } from '../records/schema/batch';
 import type { Protocol } from '../records/schema/protocol';
 import { daysBetween } from '../time/zone';
-import { lookOn, lotsIn, lotsToLook } from './who';
+import { dailyCheckOn, cohortsIn, cohortsToCheck } from './who';
 import { batchClock, type BatchClock } from './clock/clock';
 
 /** One animal of a batch, or those that came together, and how it was seen. */
 export interface BatchAnimal {
-  lot: Lot;
+  cohort: Cohort;
   /** Of today; null where nobody looked yet. */
-  today: Logged<LookEntry> | null;
-  last: Logged<LookEntry> | null;
+  today: Logged<DailyCheckEntry> | null;
+  last: Logged<DailyCheckEntry> | null;
   /** Days in a row, up to the last look, on which it did not eat; 0 while it does. */
   daysNotEating: number;
 }
@@ -22,15 +22,19 @@ export interface BatchView {
   clock: BatchClock;
   animals: BatchAnimal[];
   /** Looks that are still to be made today. */
-  toLook: number;
+  toCheck: number;
 }
 
-function daysNotEating(looks: readonly Logged<LookEntry>[], at: number, zone: string): number {
-  const eaten = looks.findLast(({ entry }) => entry.state === 'well');
-  const first = looks.find(
-    (look) => look.entry.state === 'notEating' && (!eaten || look.at > eaten.at),
+function daysNotEating(
+  dailyChecks: readonly Logged<DailyCheckEntry>[],
+  at: number,
+  zone: string,
+): number {
+  const eaten = dailyChecks.findLast(({ entry }) => entry.state === 'well');
+  const first = dailyChecks.find(
+    (dailyCheck) => dailyCheck.entry.state === 'notEating' && (!eaten || dailyCheck.at > eaten.at),
   );
-  const last = looks.at(-1);
+  const last = dailyChecks.at(-1);
   if (!first || last?.entry.state === 'well') return 0;
   return daysBetween(first.at, at, zone) + 1;
 }
@@ -67,7 +71,7 @@ function makeClock(
   return batchClock(
     {
       batch,
-      looks: history.entries.look,
+      dailyChecks: history.entries.dailyCheck,
       animals: history.entries.animals,
       zone: history.tank.zone,
       days: protocol.days,
@@ -87,18 +91,20 @@ export function batchView(
   at: number,
 ): BatchView {
   const { zone } = history.tank;
-  const animals = lotsIn(batch, history).map((lot): BatchAnimal => {
-    const looks = history.entries.look.filter((look) => look.entry.lot === lot.id && look.at <= at);
+  const animals = cohortsIn(batch, history).map((cohort): BatchAnimal => {
+    const dailyChecks = history.entries.dailyCheck.filter(
+      (dailyCheck) => dailyCheck.entry.cohort === cohort.id && dailyCheck.at <= at,
+    );
     return {
-      lot,
-      last: looks.at(-1) ?? null,
-      today: lookOn(history, lot.id, at),
-      daysNotEating: daysNotEating(looks, at, zone),
+      cohort,
+      last: dailyChecks.at(-1) ?? null,
+      today: dailyCheckOn(history, cohort.id, at),
+      daysNotEating: daysNotEating(dailyChecks, at, zone),
     };
   });
   return {
     clock: clockOf(batch, history, protocol, at),
     animals,
-    toLook: lotsToLook(batch, history, at).length,
+    toCheck: cohortsToCheck(batch, history, at).length,
   };
 }

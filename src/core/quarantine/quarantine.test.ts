@@ -11,7 +11,7 @@ import {
   fallowClock,
   fallowDays,
   fallowRefusal,
-  warmthSince,
+  temperatureSince,
   wetInto,
 } from './clock/fallow';
 import { highestStepUnder, holdAmmonia, settledPeak } from './clock/hold';
@@ -24,7 +24,7 @@ const WATER = { ph: 8.1, temperature: 25, salinity: 35 };
 /** 0.1 g of pellets of 45 % a day, by the share that ends as ammonia, mg N. */
 const pellets = (share: number) => 0.1 * 0.45 * share * 1000;
 
-describe('ammonia without a colony', () => {
+describe('ammonia without filter bacteria', () => {
   it('0.1 g of pellets in 76 L with leftovers out: 23 L every 2 days, about 0.019', () => {
     const plan = holdAmmonia({ nitrogen: pellets(0.092), litres: 76, ...WATER });
     expect(plan).toMatchObject({ litres: 23, everyDays: 2, holds: true });
@@ -208,7 +208,7 @@ describe('a tank without fish', () => {
     expect(fallowRefusal({ ...ask, warm: true })).toBeNull();
     expect(fallowRefusal({ ...ask, days: 20, diagnosed: true })).toMatch(/42 days at least/);
     expect(fallowRefusal({ ...ask, days: 76 })).toBeNull();
-    // 42 days are for velvet alone; warmth takes 45, and animals that live so warm.
+    // 42 days are for velvet alone; temperature takes 45, and animals that live so warm.
     expect(fallowRefusal({ ...ask, days: 42, warm: true })).toMatch(/45 days at least/);
     expect(fallowRefusal({ ...ask, days: 42, diagnosed: true })).toBeNull();
     const snail = [{ name: 'Turbo snail', high: 26 }];
@@ -232,7 +232,7 @@ describe('a tank without fish', () => {
     expect(wet({ ...change, source: 'purified' })).toBe(0);
   });
 
-  it('is shorter by warmth only while the log shows it warm without a gap', () => {
+  it('is shorter by temperature only while the log shows it warm without a gap', () => {
     const since = NOW - 12 * DAY;
     const every = (days: number, best: number) =>
       Array.from({ length: Math.floor(12 / days) + 1 }, (_, i) => ({
@@ -241,17 +241,17 @@ describe('a tank without fish', () => {
       }));
     const ask = { days: 45, diagnosed: false, warm: true };
     const asked = (readings: { at: number; best: number }[]) =>
-      fallowDays(ask, warmthSince(readings, since, NOW));
+      fallowDays(ask, temperatureSince(readings, since, NOW));
     expect(asked(every(2, 27.5))).toBe(45);
     expect(asked(every(5, 27.5))).toBe(FALLOW_DAYS);
     expect(asked([])).toBe(FALLOW_DAYS);
     const cooled = [...every(2, 27.5), { at: NOW - DAY / 2, best: 26 }];
-    expect(warmthSince(cooled, since, NOW).because).toMatch(/^It read 26 °C/);
+    expect(temperatureSince(cooled, since, NOW).because).toMatch(/^It read 26 °C/);
     expect(asked(cooled)).toBe(FALLOW_DAYS);
     expect(asked([...every(2, 27.5), { at: NOW - DAY / 2, best: 29 }])).toBe(FALLOW_DAYS);
-    // Before it began it may have been as cool as it liked; a diagnosis needs no warmth.
+    // Before it began it may have been as cool as it liked; a diagnosis needs no temperature.
     expect(asked([{ at: since - DAY, best: 24 }, ...every(2, 27.5)])).toBe(45);
-    expect(fallowDays({ ...ask, diagnosed: true }, warmthSince([], since, NOW))).toBe(45);
+    expect(fallowDays({ ...ask, diagnosed: true }, temperatureSince([], since, NOW))).toBe(45);
   });
 });
 

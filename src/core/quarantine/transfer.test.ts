@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { LogBuilder, testId } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { EMPTY_LOG, mergeRevisions } from '../records/log';
-import type { Sign } from '../records/kinds/look';
+import type { Sign } from '../records/kinds/dailyCheck';
 import type { Batch } from '../records/schema/batch';
 import { DAY_MS, HOUR_MS } from '../time/zone';
 import { quarantineAsks } from './asks';
@@ -20,7 +20,7 @@ const iso = (days: number) => new Date(at(days)).toISOString();
 /** A batch of one fish that is moved on days, with signs seen on days. */
 function moved(moves: number[], signs: [number, Sign[]][] = [], protocol = PROTOCOL) {
   const log = new LogBuilder({ kind: 'quarantine', filledOn: '2026-05-01', rock: 'none' });
-  const lot = log.entry(BEGUN, {
+  const cohort = log.entry(BEGUN, {
     kind: 'animals',
     move: 'in',
     group: 'fish',
@@ -29,8 +29,8 @@ function moved(moves: number[], signs: [number, Sign[]][] = [], protocol = PROTO
   });
   for (const [day, seen] of signs) {
     log.entry(at(day), {
-      kind: 'look',
-      lot,
+      kind: 'dailyCheck',
+      cohort,
       what: 'Tang',
       state: seen.length > 0 ? 'sign' : 'well',
       signs: seen,
@@ -42,7 +42,7 @@ function moved(moves: number[], signs: [number, Sign[]][] = [], protocol = PROTO
     protocol: protocol.id,
     begunAt: iso(0),
     restartedAt: null,
-    animals: [{ what: 'Tang', count: 1, lot }],
+    animals: [{ what: 'Tang', count: 1, cohort }],
     moves: moves.map(iso),
     endedAt: null,
   };
@@ -131,7 +131,7 @@ describe('a sign in a batch that is moved', () => {
     expect(asks.find(({ id }) => id === 'move/b')?.because).toMatch(
       /^Within 72 h .*whatever is seen/,
     );
-    expect(batchSentence({ clock, animals: [], toLook: 0 }, PROTOCOL, 'UTC').title).toBe(
+    expect(batchSentence({ clock, animals: [], toCheck: 0 }, PROTOCOL, 'UTC').title).toBe(
       'Move 2 of 4 by Sun 10 May, 10:00.',
     );
   });

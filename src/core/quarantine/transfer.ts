@@ -1,4 +1,4 @@
-import type { Sign } from '../records/kinds/look';
+import type { Sign } from '../records/kinds/dailyCheck';
 import type { Batch } from '../records/schema/batch';
 import type { Protocol } from '../records/schema/protocol';
 import { DAY_MS, HOUR_MS, instant } from '../time/zone';

@@ -1,42 +1,43 @@
 import type { Logged } from '../history/logged';
 import type { TankHistory } from '../history/tankHistory';
-import { isHere, rosterOf, type Lot, type RosterSource } from '../livestock/roster/roster';
-import type { LookEntry } from '../records/kinds/look';
+import { isHere, rosterOf, type Cohort, type RosterSource } from '../livestock/roster/roster';
+import type { DailyCheckEntry } from '../records/kinds/dailyCheck';
 import type { Batch } from '../records/schema/batch';
 import { dayOf, instant } from '../time/zone';
 
-/** The look that was made at a lot on the day of a moment; null where nobody looked. */
-export function lookOn(
+/** The look that was made at a group on the day of a moment; null where nobody looked. */
+export function dailyCheckOn(
   history: Pick<TankHistory, 'tank' | 'entries'>,
-  lotId: string,
+  cohortId: string,
   at: number,
-): Logged<LookEntry> | null {
+): Logged<DailyCheckEntry> | null {
   const { zone } = history.tank;
   return (
-    history.entries.look.findLast(
-      (look) => look.entry.lot === lotId && dayOf(look.at, zone) === dayOf(at, zone),
+    history.entries.dailyCheck.findLast(
+      (dailyCheck) =>
+        dailyCheck.entry.cohort === cohortId && dayOf(dailyCheck.at, zone) === dayOf(at, zone),
     ) ?? null
   );
 }
 
 /**
- * Who of a batch is in its tank now, lot by lot: those it began with that still live there, then whoever joined
+ * Who of a batch is in its tank now, group by group: those it began with that still live there, then whoever joined
  * since. Pages, tasks and plans ask here and nowhere else.
  */
-export function lotsIn(batch: Batch, history: RosterSource): Lot[] {
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+export function cohortsIn(batch: Batch, history: RosterSource): Cohort[] {
+  const cohorts = new Set(batch.animals.flatMap(({ cohort }) => cohort ?? []));
   const here = rosterOf(history).filter(isHere);
-  const own = lots.size > 0 ? here.filter(({ id }) => lots.has(id)) : here;
-  return [...own, ...here.filter((lot) => !own.includes(lot))];
+  const own = cohorts.size > 0 ? here.filter(({ id }) => cohorts.has(id)) : here;
+  return [...own, ...here.filter((cohort) => !own.includes(cohort))];
 }
 
 /** Of those the ones that nobody looked at on the day of a moment. */
-export function lotsToLook(
+export function cohortsToCheck(
   batch: Batch,
   history: Pick<TankHistory, 'tank' | 'entries'>,
   at: number,
-): Lot[] {
-  return lotsIn(batch, history).filter(({ id }) => lookOn(history, id, at) === null);
+): Cohort[] {
+  return cohortsIn(batch, history).filter(({ id }) => dailyCheckOn(history, id, at) === null);
 }
 
 /**

@@ -1,4 +1,4 @@
-import { SIGN_WORDS } from '../records/kinds/look';
+import { SIGN_WORDS } from '../records/kinds/dailyCheck';
 import type { Protocol } from '../records/schema/protocol';
 import { dayWords, shortDay, timeWords } from '../time/words';
 import { DAY_MS } from '../time/zone';
@@ -17,7 +17,7 @@ export function batchSentence(
   protocol: Pick<Protocol, 'days' | 'holds' | 'moves'>,
   zone: string,
 ): { title: string; text: string } {
-  const heads = animals.reduce((sum, { lot }) => sum + (lot.here ?? 1), 0);
+  const heads = animals.reduce((sum, { cohort }) => sum + (cohort.here ?? 1), 0);
   const who = countOf(heads, 'animal');
   const first = clock.standing.find(({ expected }) => !expected);
   const held = protocol.holds && clock.held ? heldSentence(clock.held, protocol.holds) : null;

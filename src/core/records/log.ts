@@ -30,7 +30,7 @@ export interface Log {
   /** Animals of the keeper's own, described as those of the catalogue are. */
   readonly species: readonly RevisionOf<'species'>[];
   /** Where corals stand. */
-  readonly spots: readonly RevisionOf<'spot'>[];
+  readonly positions: readonly RevisionOf<'position'>[];
   /** What labels of medicines and binders say. */
   readonly medicines: readonly RevisionOf<'medicine'>[];
   /** Ways of quarantine of the keeper's own. */
@@ -62,7 +62,7 @@ export const EMPTY_LOG: Log = {
   wishes: [],
   batches: [],
   species: [],
-  spots: [],
+  positions: [],
   medicines: [],
   protocols: [],
   chores: [],
@@ -131,7 +131,7 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     wishes: changedHeads(log.wishes, of('wish'), 'wish'),
     batches: changedHeads(log.batches, of('batch'), 'batch'),
     species: changedHeads(log.species, of('species'), 'species'),
-    spots: changedHeads(log.spots, of('spot'), 'spot'),
+    positions: changedHeads(log.positions, of('position'), 'position'),
     medicines: changedHeads(log.medicines, of('medicine'), 'medicine'),
     protocols: changedHeads(log.protocols, of('protocol'), 'protocol'),
     chores: changedHeads(log.chores, of('chore'), 'chore'),
@@ -299,7 +299,7 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   wish: (log) => log.wishes,
   batch: (log) => log.batches,
   species: (log) => log.species,
-  spot: (log) => log.spots,
+  position: (log) => log.positions,
   medicine: (log) => log.medicines,
   protocol: (log) => log.protocols,
   chore: (log) => log.chores,

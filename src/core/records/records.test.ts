@@ -130,11 +130,11 @@ describe('undo', () => {
 
   it('takes back every record of a sitting at once', () => {
     const log = mergeRevisions(EMPTY_LOG, demo());
-    const sitting = actsOf(log).find((act) => act.revisions.length > 3);
-    if (!sitting) throw new Error('the demo has a sitting');
+    const testSession = actsOf(log).find((act) => act.revisions.length > 3);
+    if (!testSession) throw new Error('the demo has a test session');
     const before = headsOfType(log, 'entry').length;
-    const after = undone(log, sitting.actId, 7);
-    expect(headsOfType(after, 'entry')).toHaveLength(before - sitting.revisions.length);
+    const after = undone(log, testSession.actId, 7);
+    expect(headsOfType(after, 'entry')).toHaveLength(before - testSession.revisions.length);
   });
 });
 

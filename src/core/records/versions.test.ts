@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import {
   EMPTY_LOG,
+  entriesOfTank,
   FILE_VERSION,
   headsOfType,
   mergeRevisions,
@@ -82,7 +83,9 @@ describe('version 4', () => {
     expect(entries.some((body) => body.kind === 'heaterCheck' && heaterOffset(body) === 0.8)).toBe(
       true,
     );
-    expect(records.some((r) => r.type === 'tank' && r.body.untold?.includes('rock'))).toBe(true);
+    expect(records.some((r) => r.type === 'tank' && r.body.notEntered?.includes('rock'))).toBe(
+      true,
+    );
     expect(records.some((r) => r.type === 'kit' && r.body.pack && r.body.calibrateDays)).toBe(true);
   });
 });
@@ -95,7 +98,7 @@ describe('version 5', () => {
     );
     expect(headsOfType(mergeRevisions(EMPTY_LOG, file.records), 'batch')).toHaveLength(1);
     expect(
-      file.records.some((r) => r.type === 'tank' && r.body.stocking?.pace.school === 'interval'),
+      file.records.some((r) => r.type === 'tank' && r.body.stocking?.pace.rule === 'interval'),
     ).toBe(true);
     expect(
       file.records.some(
@@ -106,7 +109,7 @@ describe('version 5', () => {
 });
 
 describe('version 6', () => {
-  it('opens with looks, a medicine by its label, a sponge, a protocol of one’s own', () => {
+  it('opens with daily checks, a medicine by its label, a sponge, a protocol of one’s own', () => {
     const { file } = opened(6);
     const log = mergeRevisions(EMPTY_LOG, file.records);
     expect(log.medicines[0]?.body.target).toEqual({ low: 0.2, high: 0.25 });
@@ -117,7 +120,7 @@ describe('version 6', () => {
         .flat()
         .map(({ body }) => body.kind),
     );
-    for (const kind of ['look', 'cleaning', 'sponge', 'medication'] as const)
+    for (const kind of ['dailyCheck', 'cleaning', 'sponge', 'medication'] as const)
       expect(kinds).toContain(kind);
   });
 });
@@ -191,9 +194,29 @@ describe('version 11', () => {
     expect(bodies).toContainEqual(expect.objectContaining({ act: 'given', tablets: 2 }));
     expect(log.medicines.some(({ body }) => body.form === 'tablet')).toBe(true);
   });
+});
+
+describe('version 12', () => {
+  it('opens with the place of a coral, what was done about growth, and a clean-up animal', () => {
+    const log = mergeRevisions(EMPTY_LOG, opened(12).file.records);
+    const [coral] = log.positions;
+    expect(coral?.body.cohort).toBeDefined();
+    expect(entriesOfTank(log, coral?.body.tankId ?? '').map(({ id }) => id)).toContain(
+      coral?.body.cohort,
+    );
+    const bodies = Object.values(log.entries)
+      .flat()
+      .map(({ body }) => body);
+    expect(bodies).toContainEqual(
+      expect.objectContaining({ kind: 'growthMeasure', measure: 'blackout' }),
+    );
+    expect(log.species.map(({ body }) => body.group === 'invertebrate' && body.kept)).toContain(
+      'cleanUpCrew',
+    );
+  });
 
   it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened(11).file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(11)));
+    const again = writeLogFile(toLogFile(opened(12).file.records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(12)));
   });
 });

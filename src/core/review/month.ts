@@ -3,7 +3,7 @@ import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../parameters/regis
 import { paidFor } from '../costs/costs';
 import type { Logged, TankHistory } from '../history/tankHistory';
 import { animalsCalled, joins } from '../records/kinds/animals';
-import { choreOfKey } from '../rhythm/chores';
+import { choreOfKey } from '../maintenance/chores';
 import { shiftedMonth } from '../time/month';
 import { dayStart } from '../time/zone';
 import { countOf, listWords } from '../units/format';

@@ -20,7 +20,7 @@ import { outbreak } from './procedures/outbreak';
 import { given, type Procedure } from './procedure';
 import { waterChange } from './procedures/waterChange';
 
-/** The waiting times of a sitting's tests, each a clock of its own. */
+/** The waiting times of a test session's tests, each a clock of its own. */
 const testWait: Procedure = {
   name: 'Test waits',
   also: null,

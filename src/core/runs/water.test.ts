@@ -1,4 +1,4 @@
-import { stepText } from './procedure';
+import { stepsOf, stepText } from './procedure';
 import { tankHistory } from '../history/derive';
 import { runSchema, type Run } from '../records/schema/run';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
@@ -48,6 +48,19 @@ describe('mixing salt water', () => {
     const words = textOf('mix', 'first', batch, taught);
     expect(words).toMatch(/^3\.6 kg, 14\.4 cups: nine tenths of 4 kg, 16 cups/);
     expect(words).toContain('learned from 1 mixing');
+  });
+
+  it('says salt by the litre where the litres were gone past, and nothing of none', () => {
+    const unsaid = noting(begun('mix', builder.tankId), { litres: undefined, target: 35 });
+    expect(textOf('mix', 'first', unsaid, builder)).toMatch(
+      /^34\.2 g for each litre: nine tenths of 38 g at 35 ppt\. How many litres was not noted/,
+    );
+    const low = noting(unsaid, { first: undefined, measure: 31.5 });
+    expect(textOf('mix', 'more', low, builder)).toMatch(/^3\.8 g for each litre are still missing/);
+    const high = noting(unsaid, { first: undefined, measure: 37.1 });
+    expect(textOf('mix', 'more', high, builder)).toMatch(
+      /^Too salty: 0\.06 L of fresh water for each litre/,
+    );
   });
 
   it('knows when the water is made, by the pace of the purifier, and not of water that is bought', () => {
@@ -194,4 +207,20 @@ describe('building', () => {
       }
     }
   });
+});
+
+test('no step of any procedure tells a figure that nobody noted', () => {
+  const builder = empty();
+  const found = (Object.keys(PROCEDURES) as ProcedureId[]).flatMap((id) => {
+    const run = begun(id, builder.tankId);
+    // What is begun by a form of its own has its figures from there.
+    if (PROCEDURES[id].begins) return [];
+    return [of(builder), null]
+      .flatMap((tank) => stepsOf(PROCEDURES[id], run).map((step) => stepText(step, run, tank)))
+      .filter((text) =>
+        /(?<![\d.,–-])0 (g|kg|mL|L|cups?|drops?|minutes|hours|days)\b|NaN/.test(text),
+      )
+      .map((text) => `${id}: ${text}`);
+  });
+  expect(found).toEqual([]);
 });

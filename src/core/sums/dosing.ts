@@ -42,7 +42,7 @@ export const additive = defineSum({
 
 /** mg of nitrogen in a gram of ammonium chloride. */
 const N_PER_GRAM = (1000 * MOLAR_MASS.N) / MOLAR_MASS.NH4Cl;
-/** Total ammonia above which a colony is held back, ppm N. */
+/** Total ammonia above which filter bacteria are held back, ppm N. */
 const HELD_BACK = 4;
 
 export const ammoniaDose = defineSum({
@@ -68,7 +68,7 @@ export const ammoniaDose = defineSum({
     const cautions = [
       'Never into a tank with an animal in it.',
       ...(v.rise > HELD_BACK
-        ? [`Above ${HELD_BACK} ppm a colony is held back: ask for less.`]
+        ? [`Above ${HELD_BACK} ppm filter bacteria are held back: ask for less.`]
         : []),
     ];
     const working = [

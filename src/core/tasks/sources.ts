@@ -1,5 +1,5 @@
 import { arrivals } from './sources/arrivals';
-import { asked, rhythm } from './sources/asked';
+import { asked, maintenance } from './sources/asked';
 import { building } from './sources/building';
 import { cadence } from './sources/cadence';
 import { cycle } from './sources/cycleTasks';
@@ -22,5 +22,5 @@ export const TASK_SOURCES = {
   cadence,
   gates,
   stocking,
-  rhythm,
+  maintenance,
 } as const satisfies Record<string, TaskSource>;

@@ -109,8 +109,8 @@ describe('what is due', () => {
     expect(ids({ fishInSince: '2026-03-02' })).not.toContain('ammonia-dose');
   });
 
-  it('asks for the test at the end of a challenge, by the hour, while its school is followed', () => {
-    const builder = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+  it('asks for the test at the end of a challenge, by the hour, while its rule for done is followed', () => {
+    const builder = new LogBuilder({ doneRule: { rule: 'challenge', windowHours: 24 } });
     builder.dose(onDay(20), 2);
     const task = at(builder, onDay(20, 18)).tasks.find((t) => t.id === 'challenge-test');
     expect(task).toMatchObject({ inDays: 1, at: onDay(21) });
@@ -123,7 +123,7 @@ describe('what is due', () => {
   });
 
   it('asks for no test twice', () => {
-    const builder = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+    const builder = new LogBuilder({ doneRule: { rule: 'challenge', windowHours: 24 } });
     builder.dose(onDay(20), 2);
     const due = at(builder, onDay(21)).tasks.filter((t) => t.inDays <= 0);
     const asked = due.flatMap((t) => t.parameters);
@@ -145,7 +145,7 @@ describe('what is due', () => {
     expect(task).toMatchObject({ title: '10 mL of bacteria', inDays: 0 });
   });
 
-  it('asks to raise alkalinity that slows the colony, by how many grams', () => {
+  it('asks to raise alkalinity that slows the filter bacteria, by how many grams', () => {
     const builder = new LogBuilder();
     builder.digital('alkalinityDrops', onDay(9), 7);
     const task = () => at(builder, onDay(9)).tasks.find((t) => t.id === 'alkalinity');

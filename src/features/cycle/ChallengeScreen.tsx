@@ -32,18 +32,18 @@ export function ChallengeScreen() {
   const router = useRouter();
   const now = useSecond(true);
   if (!history) return null;
-  const { zone, school } = history.tank;
-  const hours = testHoursOf(school);
+  const { zone, doneRule } = history.tank;
+  const hours = testHoursOf(doneRule);
   const run = challengeRun(history, now);
   const rise = proofDose(history);
   const size = `${riseWords(history, rise)} (${formatPlain(rise, 1)} ppm N)`;
   const [next] = forecast?.scheduledDoses ?? [];
   const detail = {
-    ready: `Once both read zero, dose ${size} and test ammonia and nitrite ${hours} h later. Both at zero by then is a colony that carries a first light stocking. Change no water in between.`,
+    ready: `Once both read zero, dose ${size} and test ammonia and nitrite ${hours} h later. Both at zero by then shows filter bacteria that carry a first light stocking. Change no water in between.`,
     running: `Dosed ${momentInSentence(run.phase === 'ready' ? now : run.dose.at, zone, now)}. Test ammonia and nitrite when the time is up.`,
     due: 'The time is up: test ammonia and nitrite. A test within two hours still counts.',
     passed: `Ammonia and nitrite were gone within ${hours} h.`,
-    failed: `${leftOfDose(history, now) ?? 'One of them was still there.'} No dose on top of it: test both tomorrow, and once they are clear the next may go in. Every dose grows the colony.`,
+    failed: `${leftOfDose(history, now) ?? 'One of them was still there.'} No dose on top of it: test both tomorrow, and once they are clear the next may go in. Every dose grows the filter bacteria.`,
     missed: `No test was made within two hours of the ${hours} h. Dose again when you will be home a day later.`,
   }[run.phase];
   const asksForDose = ['ready', 'missed'].includes(run.phase);

@@ -4,7 +4,7 @@ import { StyleSheet, View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
 import Circle from 'lucide-react-native/icons/circle';
 import Dashed from 'lucide-react-native/icons/circle-dashed';
-import { schoolName } from '@/core/cycle/schools';
+import { doneRuleName } from '@/core/cycle/doneRules';
 import type { Criterion, CriterionId, CriterionState, Verdict } from '@/core/cycle/verdict/types';
 import { headOf, isType } from '@/core/records/log';
 import { wordsContext } from '@/core/history/tankHistory';
@@ -197,7 +197,7 @@ function CriterionSheet({
         <Words as="body">{`What would settle it: ${criterion.settle}`}</Words>
       ) : null}
       {criterion.how ? <Words as="body">{criterion.how}</Words> : null}
-      <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every school, before fish' : schoolName(verdict.school)}.`}</Words>
+      <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every rule for done, before fish' : doneRuleName(verdict.doneRule)}.`}</Words>
       {entries.length > 0 ? (
         <View>
           <SectionHead title="It rests on" />

@@ -5,7 +5,7 @@ import { challengeRun } from '@/core/cycle/dosing/challengeRun';
 import { redoseAdvice } from '@/core/cycle/dosing/redose';
 import { proofDoseWords, riseWords } from '@/core/cycle/doseSize';
 import { cycleSentence } from '@/core/cycle/words/cycleSentence';
-import { schoolWords } from '@/core/cycle/schools';
+import { doneRuleWords } from '@/core/cycle/doneRules';
 import { spanWords } from '@/core/time/words';
 import { DAY_MS, daysBetween } from '@/core/time/zone';
 import {
@@ -20,7 +20,7 @@ import { useAppSelector } from '@/store/hooks';
 import { FishInWatch } from '@/frame/FishInWatch';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
-import { Course } from '@/ui/Drawing';
+import { Timeline } from '@/ui/Drawing';
 import { LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -31,7 +31,7 @@ import { CycleChart } from './CycleChart';
 import { Figures } from './Figures';
 import { methodWords } from './methodWords';
 import { HeldBack, IfYouDoNothing, NextTest } from './NextTest';
-import { SchoolSheet } from './SchoolSheet';
+import { DoneRuleSheet } from './DoneRuleSheet';
 
 /**
  * Where the cycle stands: what was read and what lies ahead, the verdict criterion by criterion, the
@@ -58,8 +58,8 @@ export function CycleScreen() {
         end={
           <LinkButton
             soft
-            label={schoolWords(history.tank.school)}
-            accessibleName={`School: ${schoolWords(history.tank.school)}. Change`}
+            label={doneRuleWords(history.tank.doneRule)}
+            accessibleName={`Rule for done: ${doneRuleWords(history.tank.doneRule)}. Change`}
             onPress={() => setChoosing(true)}
           />
         }
@@ -101,10 +101,10 @@ export function CycleScreen() {
       <Waiting />
       <CycleChart history={history} forecast={live} now={now} wide={wide} />
       {live ? <Figures forecast={live} history={history} now={now} /> : null}
-      {wide && live ? <CycleCourse /> : null}
+      {wide && live ? <CycleTimeline /> : null}
       {wide ? null : judgement}
       <DoseRows />
-      <SchoolSheet open={choosing} onClose={() => setChoosing(false)} />
+      <DoneRuleSheet open={choosing} onClose={() => setChoosing(false)} />
     </Screen>
   );
 }
@@ -132,7 +132,7 @@ function Waiting() {
   return null;
 }
 
-function CycleCourse() {
+function CycleTimeline() {
   const history = useAppSelector(selectHistory);
   const milestones = useAppSelector(selectMilestones);
   const now = useAppSelector(selectNow);
@@ -142,7 +142,7 @@ function CycleCourse() {
   );
   if (!history || history.start === null || marks.length === 0) return null;
   return (
-    <Course
+    <Timeline
       bare
       marks={marks}
       ticks={[]}
@@ -165,7 +165,7 @@ function DoseRows() {
   const scheduled = forecast?.scheduledDoses[0];
   const challengeNote = {
     ready: scheduled
-      ? 'Your school asks for it once both are clear'
+      ? 'Your rule for done asks for it once both are clear'
       : `${proofDoseWords(history)}, both gone a day or two later`,
     running: 'Running',
     due: 'Test both now',
@@ -194,7 +194,7 @@ function DoseRows() {
       />
       <Row
         title="At the end"
-        note="Water change, alkalinity, skimmer, and feeding the colony until there are fish"
+        note="Water change, alkalinity, skimmer, and feeding the filter bacteria until there are fish"
         onPress={() => router.push('/cycle/end')}
       />
     </View>

@@ -23,7 +23,7 @@ import { selectForecast, selectHistory } from '@/store/inView';
 import { selectNow, selectSettings } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { BackHead } from '@/frame/BackHead';
-import { UntoldRemark } from '@/frame/UntoldRemark';
+import { NotEnteredRemark } from '@/frame/NotEnteredRemark';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { StrengthFields } from '@/forms/StrengthFields';
 import { strengthFormOf } from '@/forms/strengthForm';
@@ -142,7 +142,7 @@ function DoseTool({ history }: { history: TankHistory }) {
   return (
     <Screen head={<BackHead title="Dose" aside={history.tank.name} />}>
       <Opening title={title}>{`${amount}${advice.because}${when}`}</Opening>
-      <UntoldRemark history={history} />
+      <NotEnteredRemark history={history} />
       <SectionHead title="How much" />
       <Choice
         label="With"
@@ -257,9 +257,9 @@ function Answer({
   const words = `**${parts.join(' or ')}** for ${volume}: ${formatSignificant(result.rise, 2)} ppm N.`;
   if (result.tooMuch) {
     return (
-      <Remark tone="caution" title="More than the colony can use">
+      <Remark tone="caution" title="More than the filter bacteria can use">
         <Words as="body">
-          {`${words} With up to ${formatPlain(there, 1)} ppm already there that is beyond 4, where a colony is held back. Ask for less, or wait.`}
+          {`${words} With up to ${formatPlain(there, 1)} ppm already there that is beyond 4, where filter bacteria are held back. Ask for less, or wait.`}
         </Words>
       </Remark>
     );

@@ -50,7 +50,7 @@ function changeNote(sum: ChangeSum, nitrateNow: number | null): string {
   const salt =
     sum.share === 0
       ? ''
-      : ` About ${formatSignificant(sum.saltGrams / 1000, 2)} kg of salt at 38 g/L for 35 ppt. Match temperature and salinity first. The colony sits on rock and sand and stays.`;
+      : ` About ${formatSignificant(sum.saltGrams / 1000, 2)} kg of salt at 38 g/L for 35 ppt. Match temperature and salinity first. The filter bacteria sit on rock and sand and stay.`;
   return nitrate + salt;
 }
 
@@ -113,7 +113,7 @@ export function EndScreen() {
         title={
           hasAnimals(history)
             ? '4. Add no more ammonia'
-            : `4. Feed the colony ${riseWords(history, feed.rise)} every ${feed.everyDays} days`
+            : `4. Feed the filter bacteria ${riseWords(history, feed.rise)} every ${feed.everyDays} days`
         }
         note={
           noDoseBecause(history, now) ??
@@ -128,7 +128,7 @@ export function EndScreen() {
       />
       <Row
         title="6. Test ammonia and nitrite the day after"
-        note="A large change hardly touches the colony, but a test costs little."
+        note="A large change hardly touches the filter bacteria, but a test costs little."
         onPress={() => router.push('/log/test')}
       />
       <Remark tone="caution" title="Higher pH frees ammonia">

@@ -64,7 +64,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     )
     .join(' ')}`;
   const method =
-    'Some hundreds of colonies that could have made these readings are run forward, each with its own size, growth and kit. A card step counts as the range nearest to it. The range shown held 8 in 10 of the dates of test tanks made by another model.';
+    'Some hundreds of tanks whose filter bacteria could have made these readings are run forward, each with its own size, growth and kit. A card step counts as the range nearest to it. The range shown held 8 in 10 of the dates of test tanks made by another model.';
   const change =
     'A new test changes it most; so do alkalinity, temperature and anything that went in and is not logged.';
   const capacity = (side: 'ammonia' | 'nitrite') => ({
@@ -73,7 +73,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     unit: 'ppm N a day',
     spread: spreadWords(forecast.clears[side]),
     words: [
-      `What the colony can turn over in a day with plenty to feed on, here and now: at this tank’s temperature, pH and alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
+      `What the filter bacteria can turn over in a day with plenty to feed on, here and now: at this tank’s temperature, pH and alkalinity, as nitrogen. ${side === 'ammonia' ? 'Divide by 0.78 for ppm as NH4.' : 'Times 3.28 for ppm as NO2.'}`,
       basis,
       method,
       change,
@@ -86,7 +86,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
     capacity('ammonia'),
     capacity('nitrite'),
     {
-      title: 'Ready by your school',
+      title: 'Ready by your rule for done',
       value: proof ? `from ${shortDay(proof.at, zone)}` : dateRangeWords(ready, zone),
       spread: proof
         ? 'if a dose now is gone by then'
@@ -95,7 +95,7 @@ function workings(forecast: Forecast, history: TankHistory, now: number): Workin
           : 'if tests show it',
       asksDay: true,
       words: [
-        'When your school’s conditions on the water are likely met, if nothing more is dosed than the school itself asks for. Only tests grant it.',
+        'When the water is likely to meet your rule for done, if nothing more is dosed than that rule asks for. Only tests grant it.',
         basis,
         method,
         change,

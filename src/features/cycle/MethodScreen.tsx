@@ -107,7 +107,7 @@ export function MethodScreen() {
           : 'Each way is played for this tank’s rock, volume and water.'}
       </Opening>
       <Choice
-        label="The colony starts from"
+        label="The filter bacteria start from"
         options={SEEDINGS.map((value) => ({ value, label: SEEDING_WORDS[value].name }))}
         value={seeding}
         onChange={setSeeding}

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { challengeDose, usualDoseWords } from '@/core/cycle/doseSize';
-import { conditionSitting, nextSitting } from '@/core/cycle/nextSitting';
+import { conditionTestSession, nextTestSession } from '@/core/cycle/nextTestSession';
 import { noDoseBecause } from '@/core/cycle/verdict/outstanding';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { dateRangeInSentence, dateRangeWords } from '@/core/cycle/forecast/dates/rangeWords';
@@ -33,7 +33,7 @@ const styles = StyleSheet.create({
 function ConditionsToTest({ history, now }: { history: TankHistory; now: number }) {
   const router = useRouter();
   const bands = useAppSelector(selectBands);
-  const asked = conditionSitting(history, bands, now);
+  const asked = conditionTestSession(history, bands, now);
   if (!asked) return null;
   return (
     <View style={{ gap: 4 }}>
@@ -60,7 +60,7 @@ export function NextTest({
   const bands = useAppSelector(selectBands);
   const { nextTest } = forecast;
   if (!nextTest) return forecast.fed ? <ConditionsToTest history={history} now={now} /> : null;
-  const { also } = nextSitting(nextTest, history, bands, now);
+  const { also } = nextTestSession(nextTest, history, bands, now);
   const inDays = Math.max(0, daysBetween(now, nextTest.at, zone));
   const idle =
     nextTest.idle.length > 0
@@ -93,9 +93,9 @@ export function NextTest({
       <HowSheet
         title="Next test worth doing"
         words={[
-          `Every test of the coming 14 days is played on the colonies that fit your ${forecast.readings} readings: for each step that could be read, how much of the spread of the ready date would be left.`,
+          `Every test of the coming 14 days is played in the tanks that fit your ${forecast.readings} readings: for each step that could be read, how much of the spread of the ready date would be left.`,
           `This one is expected to take away ${Math.round(nextTest.gain * 100)} % of it. The earliest test with at least 70 % of the best is asked for, since waiting costs days too; under 12 % a test is not worth its reagent.`,
-          'The chances beside the steps are the share of colonies that would be read so, with the scatter and bias of your own kit. Once the date is known to about a tenth, it asks for the test that shows a zero.',
+          'The chances beside the steps are the share of those tanks that would be read so, with the scatter and bias of your own kit. Once the date is known to about a tenth, it asks for the test that shows a zero.',
         ]}
       />
       <LinkButton soft label="Log a test" onPress={() => router.push('/log/test')} />
@@ -129,7 +129,7 @@ export function IfYouDoNothing({
     <View style={{ gap: 4 }}>
       <SectionHead title="If you do nothing" />
       <Words as="body">
-        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way.${dosed}${alkalinity < 6.5 ? ' A colony slows below 6.5.' : ''}`}
+        {`Nitrite clears ${nitrite}, and alkalinity goes down to about ${alkalinity.toFixed(1)} dKH on the way.${dosed}${alkalinity < 6.5 ? ' Filter bacteria slow below 6.5.' : ''}`}
       </Words>
       {others.map((what) => (
         <Words key={what.id} as="body">
@@ -139,7 +139,7 @@ export function IfYouDoNothing({
       <HowSheet
         title="If you do nothing"
         words={[
-          'The colonies that fit your readings are run on for 120 days as the water stands now, with nothing more dosed. Each change is played on the same colonies, so that only the change differs.',
+          'The tanks that fit your readings are run on for 120 days as the water stands now, with nothing more dosed. Each change is played in the same tanks, so that only the change differs.',
           `Clearing a milligram of nitrogen from ammonium takes ${ALKALINITY_PER_N.toFixed(1)} dKH. A dose of ${usual} is ${challengeDose(history).toFixed(2)} mg of nitrogen in each litre.`,
           'Alkalinity goes up by at most 1.4 dKH a day to 8.5. A bottle is taken as anything from poor to good. Temperature and pH are taken to stay as last measured.',
         ]}
@@ -154,7 +154,7 @@ const CHANGES: Record<Forecast['whatIfs'][number]['id'], { title: string; note: 
   warmTo26: { title: 'Warm to 26 °C', note: 'A degree a day is plenty.' },
   doseAgain: {
     title: 'Dose again today',
-    note: 'It feeds the colony, and it has to be cleared again.',
+    note: 'It feeds the filter bacteria, and it has to be cleared again.',
   },
   addBottle: {
     title: 'Add a bottle of bacteria',
@@ -175,17 +175,17 @@ const CAUSE_TITLES: Record<Forecast['stall'][number]['cause'], string> = {
   overdose: 'Too much ammonia',
   weakDose: 'Underdosed, or a weak bottle of ammonia',
   deadBottle: 'A dead bottle of bacteria',
-  colonyHarmed: 'Chlorine, medicine, or another harm',
+  filterBacteriaHarmed: 'Chlorine, medicine, or another harm',
   kitSuspect: 'A kit that reads wrong',
   unloggedDose: 'Ammonia that was not logged',
-  notTakenHold: 'No colony has taken hold',
+  notTakenHold: 'Filter bacteria have not taken hold',
 };
 
 const STORY_WORDS: Record<Forecast['hypotheses'][number]['id'], string> = {
   nothingUnusual: 'nothing unusual',
   weakDose: 'a weak bottle of ammonia',
   deadBottle: 'a dead bottle of bacteria',
-  colonyHarmed: 'a harmed colony',
+  filterBacteriaHarmed: 'harmed filter bacteria',
   unloggedDose: 'a dose not logged',
   ammoniaKit: 'the ammonia kit off',
   nitriteKit: 'the nitrite kit off',
@@ -216,7 +216,7 @@ export function HeldBack({ forecast }: { forecast: Forecast }) {
         words={[
           'Stories that the log does not tell are weighed against it: each foretells the readings, and the better it did, the likelier it is. Weights before any reading are judgement: a dead bottle 8 in 100, a weak bottle of ammonia 5, the others about 4.',
           `After your readings: ${forecast.hypotheses.map((h) => `${STORY_WORDS[h.id]} ${Math.round(h.probability * 100)} %`).join(', ')}.`,
-          'Low alkalinity, cold and too much ammonia are played otherwise from the first day: what counts is the share of colonies that would have cleared at least two days and an eighth of the way sooner.',
+          'Low alkalinity, cold and too much ammonia are played otherwise from the first day: what counts is the share of those tanks that would have cleared at least two days and an eighth of the way sooner.',
         ]}
       />
       {forecast.remarks.map((remark) => (

@@ -58,16 +58,16 @@ export function ProgrammeScreen() {
   const keep = async () => {
     if (!result.ok) return;
     const { programme } = result;
-    const { school } = tank.body;
+    const { doneRule } = tank.body;
     await dispatch(
       recordAct(
         (act) =>
           act.revise(tank, {
             ...tank.body,
             programme,
-            // The school that waits for a programme waits for this one.
-            ...(school.school === 'bottleProgramme'
-              ? { school: { ...school, programmeDays: programme.days } }
+            // The rule for done that waits for a programme waits for this one.
+            ...(doneRule.rule === 'bottleProgramme'
+              ? { doneRule: { ...doneRule, programmeDays: programme.days } }
               : {}),
           }),
         'Kept the programme',

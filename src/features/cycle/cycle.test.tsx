@@ -91,7 +91,7 @@ describe('a figure of the forecast', () => {
     const store = await demoStore();
     withForecast(store);
     await show(store, <CycleScreen />);
-    await press(/^Ready by your school:/);
+    await press(/^Ready by your rule for done:/);
     const day = 'Ready by the evening of';
     type(day, '2027-03-01');
     expect(screen.getByText('more than 9 in 10')).toBeTruthy();

@@ -39,7 +39,7 @@ export type DoseToolResult =
       grams: number | null;
       dropMl: number;
       strength: DoseStrength | null;
-      /** More than is ever good for a colony, with what is in the water. */
+      /** More than is ever good for filter bacteria, with what is in the water. */
       tooMuch: boolean;
     }
   | { ok: false; errors: FormErrors<DoseToolForm> };

@@ -133,7 +133,7 @@ describe('the dose tool', () => {
   it('never lets more than 4 ppm N be logged', async () => {
     await show(await demoStore(), <DoseToolScreen />);
     type('Raise ammonia by', '6');
-    expect(screen.getByText('More than the colony can use')).toBeTruthy();
+    expect(screen.getByText('More than the filter bacteria can use')).toBeTruthy();
     const button = screen.getByRole('button', { name: /^Log/ });
     expect(button.getAttribute('aria-disabled')).toBe('true');
   });
@@ -184,14 +184,14 @@ describe('the programme', () => {
     expect(screen.getByRole('button', { name: 'Kept' }).getAttribute('aria-disabled')).toBe('true');
   });
 
-  it('moves the length that its school waits for, and can be dropped', async () => {
+  it('moves the length that its rule for done waits for, and can be dropped', async () => {
     const store = await demoStore();
-    await withTank(store, { school: { school: 'bottleProgramme', programmeDays: 14 } });
+    await withTank(store, { doneRule: { rule: 'bottleProgramme', programmeDays: 14 } });
     await show(store, <ProgrammeScreen />);
     fill();
     await press('Keep this programme');
     await waitFor(() =>
-      expect(selectTank(store.getState())?.body.school).toMatchObject({ programmeDays: 30 }),
+      expect(selectTank(store.getState())?.body.doneRule).toMatchObject({ programmeDays: 30 }),
     );
     await press('Drop it');
     await waitFor(() => expect(selectTank(store.getState())?.body.programme).toBeUndefined());

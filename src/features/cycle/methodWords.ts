@@ -24,7 +24,7 @@ export const SOURCE_WORDS: Record<AmmoniaSource, { name: string; short: string; 
   rockOrganics: {
     name: 'Organics on the rock',
     short: 'rock organics',
-    note: 'Rock with old life on it feeds the colony by itself, and leaches phosphate.',
+    note: 'Rock with old life on it feeds the filter bacteria by itself, and leaches phosphate.',
   },
   fish: {
     name: 'A fish',

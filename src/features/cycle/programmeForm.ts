@@ -11,9 +11,9 @@ export const programmeFormSchema = z.object({
 });
 export type ProgrammeForm = z.infer<typeof programmeFormSchema>;
 
-/** What is known of a tank's programme: the one that is kept, or the length its school names. */
+/** What is known of a tank's programme: the one that is kept, or the length its rule for done names. */
 export function formOfProgramme(tank: Tank | undefined): ProgrammeForm {
-  const { programme, school } = tank ?? {};
+  const { programme, doneRule } = tank ?? {};
   if (programme) {
     return {
       firstMl: formatPlain(programme.firstMl),
@@ -22,7 +22,7 @@ export function formOfProgramme(tank: Tank | undefined): ProgrammeForm {
       days: String(programme.days),
     };
   }
-  const days = school?.school === 'bottleProgramme' ? school.programmeDays : 14;
+  const days = doneRule?.rule === 'bottleProgramme' ? doneRule.programmeDays : 14;
   return { firstMl: '', laterMl: '', every: '1', days: String(days) };
 }
 

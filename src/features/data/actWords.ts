@@ -14,7 +14,7 @@ function noun(revision: Revision): string {
       return 'settings';
     case 'wish':
       return 'a wish';
-    case 'spot':
+    case 'position':
       return `the place of ${revision.body.what}`;
     case 'species':
       return `animal ${revision.body.names[0] ?? revision.body.scientific}`;

@@ -13,7 +13,7 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Alkalinity',
     meaning:
-      'How much acid the water can take up, in dKH or meq/L. Clearing ammonium uses it, and a colony short of it slows.',
+      'How much acid the water can take up, in dKH or meq/L. Clearing ammonium uses it, and filter bacteria short of it slow down.',
   },
   {
     term: 'Ammonia',
@@ -48,7 +48,7 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Capacity',
     meaning:
-      'What the colony can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
+      'What the filter bacteria can turn over in a day with plenty to feed on, in ppm of nitrogen. It is what a challenge tests.',
   },
   {
     term: 'Challenge',
@@ -65,11 +65,6 @@ export const TERMS: readonly Term[] = [
       'A day of a batch without a sign in any of its animals. Enough of them, and they are released.',
   },
   {
-    term: 'Colony',
-    meaning:
-      'The bacteria on rock, sand and media that turn ammonia into nitrite and nitrite into nitrate.',
-  },
-  {
     term: 'Criterion',
     meaning:
       'One question of a verdict. It is met, not yet met, or cannot be told from what was logged.',
@@ -77,16 +72,21 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Cycle',
     meaning:
-      'The weeks in which a colony grows until it clears ammonia and nitrite as fast as they come.',
+      'The weeks in which filter bacteria grow until they clear ammonia and nitrite as fast as these come.',
   },
   {
     term: 'Daily check',
     meaning: 'Looking at each animal in quarantine once a day: well, not eating, or a sign.',
   },
   {
+    term: 'Days at zero',
+    meaning:
+      'Days through which ammonia and nitrite stay at zero. They count from the first test that shows both, to the last.',
+  },
+  {
     term: 'Dose',
     meaning:
-      'Something put in by measure: ammonia to feed the colony, bottled bacteria, alkalinity.',
+      'Something put in by measure: ammonia to feed the filter bacteria, bottled bacteria, alkalinity.',
   },
   {
     term: 'Fallow',
@@ -96,6 +96,11 @@ export const TERMS: readonly Term[] = [
     term: 'Feeding limit',
     meaning:
       'The most nitrogen that the food of a tank may bring this month, by the pace you chose.',
+  },
+  {
+    term: 'Filter bacteria',
+    meaning:
+      'The bacteria on rock, sand and media that turn ammonia into nitrite and nitrite into nitrate.',
   },
   {
     term: 'Forecast',
@@ -112,22 +117,23 @@ export const TERMS: readonly Term[] = [
       'What must be so before the first fish whatever the water says: a lid, a verified heater.',
   },
   {
-    term: 'Hold',
+    term: 'Group',
     meaning:
-      'Days through which ammonia and nitrite stay at zero. It counts from the first test that shows both, to the last.',
+      'An animal, or several of one kind, that came in together, and what became of them. Records call it a cohort.',
   },
   {
     term: 'Instrument',
     meaning: 'A test kit or a meter, with its own steps or resolution, its basis and its date.',
   },
   {
-    term: 'Lot',
-    meaning: 'An animal, or several of one kind, that came in together, and what became of them.',
+    term: 'Measure',
+    meaning:
+      'Something done about a growth, with its strength: less light, by hand, media, a refugium.',
   },
   {
     term: 'Method',
     meaning:
-      'How a tank is cycled: where its ammonia comes from, and what its colony starts from. Methods are compared by playing them in your own tank.',
+      'How a tank is cycled: where its ammonia comes from, and what its filter bacteria start from. Methods are compared by playing them in your own tank.',
   },
   {
     term: 'Milestone',
@@ -157,6 +163,11 @@ export const TERMS: readonly Term[] = [
       'The middle of the chain. Seeing it proves that ammonia is being used; in sea water it is a sign more than a poison.',
   },
   {
+    term: 'Not entered',
+    meaning:
+      'What of a tank was not entered yet. Sums take nothing for it meanwhile, and say what entering it would change.',
+  },
+  {
     term: 'Pace',
     meaning:
       'How fast animals are added: the food at most doubles in a month, one addition and then a wait, or what the model carries.',
@@ -164,6 +175,10 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Plan',
     meaning: 'The wishes of a tank as days, each with the reason that binds it.',
+  },
+  {
+    term: 'Position',
+    meaning: 'Where a coral stands or is meant to: from the left, from the front, and how high.',
   },
   {
     term: 'Programme',
@@ -179,9 +194,8 @@ export const TERMS: readonly Term[] = [
     meaning: 'One value of one test, with the kit it was made with and the range it stands for.',
   },
   {
-    term: 'Response',
-    meaning:
-      'Something done about a growth, with its strength: less light, by hand, media, a refugium.',
+    term: 'Rule for done',
+    meaning: 'A way of deciding that a cycle is done. You choose one for each tank.',
   },
   {
     term: 'Run',
@@ -189,17 +203,14 @@ export const TERMS: readonly Term[] = [
       'A procedure gone through step by step, with its clocks. It survives a reload, another tab and a sleeping phone.',
   },
   {
-    term: 'School',
-    meaning: 'A way of deciding that a cycle is done. You choose one for each tank.',
+    term: 'Sighting',
+    meaning:
+      'A growth of the ugly stage as far as it was seen to reach: diatoms, film, hair algae, cyanobacteria (red slime), dinoflagellates.',
   },
   {
     term: 'Specific gravity',
     meaning:
       'Density over that of pure water, each at a stated temperature. 1.025 at 25 °C is about 33.2 ppt, not 35.',
-  },
-  {
-    term: 'Spot',
-    meaning: 'Where a coral stands or is meant to: from the left, from the front, and how high.',
   },
   {
     term: 'Stall',
@@ -217,23 +228,13 @@ export const TERMS: readonly Term[] = [
   },
   { term: 'Test session', meaning: 'Several readings made at one time and saved together.' },
   {
-    term: 'Sighting',
-    meaning:
-      'A growth of the ugly stage as far as it was seen to reach: diatoms, film, hair algae, cyanobacteria (red slime), dinoflagellates.',
-  },
-  {
     term: 'Timeline',
     meaning:
       'The drawing of a tank’s way from filling on: what was logged, what was passed, and where it is now.',
   },
   {
-    term: 'Untold',
-    meaning:
-      'What of a tank was not said yet. Sums take nothing for it meanwhile, and say what telling it would change.',
-  },
-  {
     term: 'Verdict',
-    meaning: 'Whether the cycle is done, criterion by criterion, by the school you chose.',
+    meaning: 'Whether the cycle is done, criterion by criterion, by the rule you chose for that.',
   },
   {
     term: 'Wish',

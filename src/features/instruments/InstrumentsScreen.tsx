@@ -7,7 +7,7 @@ import ArrowUp from 'lucide-react-native/icons/arrow-up';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { isPastItsDate } from '@/core/history/reading';
 import { checksOf, trustOf } from '@/core/instruments/correction';
-import { calibrateEvery } from '@/core/instruments/rhythm';
+import { calibrateEvery } from '@/core/instruments/calibrateEvery';
 import { supplyOf, supplyWords } from '@/core/instruments/supply';
 import { trustWords } from '@/core/instruments/trustWords';
 import type { Log } from '@/core/records/log';

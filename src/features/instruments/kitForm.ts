@@ -96,7 +96,7 @@ export function readKit(form: KitForm, order: number): FormReading<KitForm, Kit>
     inUse: form.inUse,
     order,
     ...readPack(form, read),
-    ...readRhythm(form, read),
+    ...readMaintenance(form, read),
   });
 }
 
@@ -113,7 +113,7 @@ function readPack(form: KitForm, read: FormReader<KitForm>): Pick<Kit, 'pack'> {
 }
 
 /** The days between two calibrations, where the usual ones are not meant: {} then. */
-function readRhythm(form: KitForm, read: FormReader<KitForm>): Pick<Kit, 'calibrateDays'> {
+function readMaintenance(form: KitForm, read: FormReader<KitForm>): Pick<Kit, 'calibrateDays'> {
   if (form.form === 'card') return {};
   const calibrateDays = read.optional('calibrateDays', { min: 1, max: 3650 });
   if (calibrateDays === null) return {};

@@ -1,6 +1,6 @@
 import { View } from 'react-native';
 import type { FreeAmmonia, Input } from '@/core/meaning/freeAmmonia';
-import { rangeWords } from '@/core/meaning/sitting';
+import { rangeWords } from '@/core/meaning/testSession';
 import { FREE_AMMONIA_LEVELS } from '@/core/seawater/ammonia';
 import { formatFixed, formatSignificant } from '@/core/units/format';
 import { Row } from '@/ui/Row';
@@ -19,7 +19,7 @@ function span(low: number, high: number, digits: number): string {
     : `${formatSignificant(low, digits)} to ${formatSignificant(high, digits)}`;
 }
 
-/** Where the free ammonia of a sitting comes from, figure by figure. */
+/** Where the free ammonia of a test session comes from, figure by figure. */
 export function FreeAmmoniaSheet({
   result,
   onClose,
@@ -59,7 +59,7 @@ export function FreeAmmoniaSheet({
       </View>
       <Words as="body">
         The share is 1 / (1 + 10^(pKa − pH)), with pKa = 10.0423 − 0.0315536 × temperature +
-        0.003071 × salinity. It doubles with every 0.3 of pH and grows with warmth.
+        0.003071 × salinity. It doubles with every 0.3 of pH and grows with temperature.
       </Words>
       <Words as="body">
         {`Up to ${FREE_AMMONIA_LEVELS.comfortable} mg/L is comfortable, up to ${FREE_AMMONIA_LEVELS.watch} is worth watching, above ${FREE_AMMONIA_LEVELS.act} is an emergency for animals. A pH measured now would narrow it most.`}

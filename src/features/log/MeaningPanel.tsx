@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { FreeAmmonia } from '@/core/meaning/freeAmmonia';
-import type { Meaning } from '@/core/meaning/sitting';
+import type { Meaning } from '@/core/meaning/testSession';
 import { LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Words } from '@/ui/Words';

@@ -1,6 +1,7 @@
 import { Redirect } from 'expo-router';
 import { createElement } from 'react';
 import { to } from '@/frame/addresses';
+import { movedTo } from '@/frame/moved';
 import { formAt, LOG_KINDS } from './forms';
 import { LogKinds } from './logKinds';
 
@@ -13,7 +14,7 @@ export function NewEntryScreen({
   given: Readonly<Record<string, string>>;
 }) {
   const form = formAt(path);
-  if (!form) return <Redirect href={to.log('test')} />;
+  if (!form) return <Redirect href={movedTo(to.log(path, given)) ?? to.log('test')} />;
   return (
     <LogKinds.Provider value={LOG_KINDS}>
       {createElement(form, { key: path, given })}

@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
-import { sittingMeaning, type Sitting } from '@/core/meaning/sitting';
+import { testSessionMeaning, type TestSession } from '@/core/meaning/testSession';
 import { instant, isoInZone } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
 import { PARAMETERS } from '@/core/parameters/registry';
@@ -40,7 +40,7 @@ import { When } from '@/ui/dates/When';
 
 const DILUTIONS = [1, 2, 4, 10];
 
-/** Test entry: a row per test in the keeper's own order, saved as one sitting. */
+/** Test entry: a row per test in the keeper's own order, saved as one test session. */
 export function TestSheetScreen() {
   const kits = useAppSelector(selectKits);
   const bands = useAppSelector(selectBands);
@@ -80,12 +80,12 @@ export function TestSheetScreen() {
   );
   const meanings = useMemo(() => {
     if (!history) return [];
-    const sitting: Sitting = {};
+    const testSession: TestSession = {};
     for (const row of rows) {
       const reading = row.doubt ? null : previewOf(draft, row, rows, history, isoInZone(at, zone));
-      if (reading) sitting[reading.parameter] = reading;
+      if (reading) testSession[reading.parameter] = reading;
     }
-    return sittingMeaning(sitting, history, bands, at);
+    return testSessionMeaning(testSession, history, bands, at);
   }, [rows, draft, history, bands, at, zone]);
   useEffect(() => {
     // The pad takes the lower half of a phone, and the field it fills must not lie beneath it.
@@ -299,7 +299,7 @@ export function TestSheetScreen() {
   );
 }
 
-function EvidenceAside({ meanings }: { meanings: ReturnType<typeof sittingMeaning> }) {
+function EvidenceAside({ meanings }: { meanings: ReturnType<typeof testSessionMeaning> }) {
   return (
     <>
       <Words as="section">What it means</Words>

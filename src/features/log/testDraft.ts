@@ -20,7 +20,7 @@ const typedSchema = z.discriminatedUnion('form', [
 ]);
 export type Typed = z.infer<typeof typedSchema>;
 
-/** A sitting half entered: what was typed, kit by kit. */
+/** A test session half entered: what was typed, kit by kit. */
 export const testDraftSchema = z.object({
   /** Null for now, whenever that is. */
   at: instantSchema.nullable(),
@@ -28,9 +28,9 @@ export const testDraftSchema = z.object({
   dilution: z.record(z.string(), z.number()),
   /** Texts of unlikely values that the keeper said are what was read. */
   kept: z.record(z.string(), z.string()),
-  /** Kits without a row of their own that were added to this sitting. */
+  /** Kits without a row of their own that were added to this test session. */
   added: z.array(z.string()),
-  /** The act that it becomes, fixed with its first value: saved twice it is one sitting. */
+  /** The act that it becomes, fixed with its first value: saved twice it is one test session. */
   actId: z.string().nullable(),
 });
 export type TestDraft = z.infer<typeof testDraftSchema>;
@@ -122,7 +122,7 @@ export function previewOf(
   at: string,
 ): Reading | null {
   const entry = entryOf(draft, row, history.tankId, at);
-  // Read as it will be once saved: a hydrometer by the water's temperature, of this sitting or near it.
+  // Read as it will be once saved: a hydrometer by the water's temperature, of this test session or near it.
   return (
     entry &&
     toReading(
@@ -130,13 +130,13 @@ export function previewOf(
       entry,
       row.kit.body,
       history.tank.zone,
-      sittingTemperature(rows, history, instant(at)),
+      testSessionTemperature(rows, history, instant(at)),
     )
   );
 }
 
-/** °C of the water at a sitting: what is typed in it, else what was measured near that time. */
-function sittingTemperature(
+/** °C of the water at a test session: what is typed in it, else what was measured near that time. */
+function testSessionTemperature(
   rows: readonly RowState[],
   history: TankHistory,
   at: number,

@@ -7,12 +7,12 @@ import type { ActWriter } from '@/core/acts/writer';
 import { endRun, liveRun, startClock } from '@/store/runs';
 import { wallClock } from '@/store/wallClock';
 
-/** Waiting times of the tests of a sitting. */
+/** Waiting times of the tests of a test session. */
 export interface TestWaits {
   /** Milliseconds left; 0 when it has ended; null when none runs. */
   left: (kitId: string) => number | null;
   start: (kitId: string, minutes: number, name: string) => void;
-  /** Ends what a saved sitting ends: its waits, and a challenge that it tests. */
+  /** Ends what a saved test session ends: its waits, and a challenge that it tests. */
   finish: (act: ActWriter, entries: readonly ReadingEntry[], at: string) => void;
 }
 

@@ -1,5 +1,5 @@
 // Everything of photos in one piece, fetched with the first of them: Stock and Data both show them.
 export { importPhotosFile } from './importing';
-export { LotPhoto } from './LotPhoto';
+export { CohortPhoto } from './CohortPhoto';
 export { PhotosPart } from './PhotosPart';
 export { Thumb } from './Thumb';

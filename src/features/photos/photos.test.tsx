@@ -6,7 +6,7 @@ import type { AppStore } from '@/store/store';
 import { demoStore, press, show } from '@/testing/appHarness';
 import type { Scaled } from '@/workers/photos/messages';
 import { importPhotosFile } from './importing';
-import { LotPhoto } from './LotPhoto';
+import { CohortPhoto } from './CohortPhoto';
 import { PhotosPart } from './PhotosPart';
 import { Thumb } from './Thumb';
 
@@ -23,22 +23,22 @@ jest.mock('@/frame/browserFiles', () => ({
 
 const gramma = (store: AppStore) => {
   const history = selectHistory(store.getState());
-  const lot = history && rosterOf(history).find(({ what }) => what === 'Royal gramma');
-  if (!lot) throw new Error('no gramma');
-  return lot;
+  const cohort = history && rosterOf(history).find(({ what }) => what === 'Royal gramma');
+  if (!cohort) throw new Error('no gramma');
+  return cohort;
 };
 
-/** Shows the photo of the lot as it stands, and again after what is done. */
-async function showLot(store: AppStore): Promise<void> {
+/** Shows the photo of the group as it stands, and again after what is done. */
+async function showCohort(store: AppStore): Promise<void> {
   cleanup();
   const { id, what, photo } = gramma(store);
-  await show(store, <LotPhoto lotId={id} name={what} photo={photo} />);
+  await show(store, <CohortPhoto cohortId={id} name={what} photo={photo} />);
 }
 
 async function withPhoto(): Promise<AppStore> {
   const store = await demoStore('Fulmar');
   mockScaled = { kind: 'scaled', ...PHOTO };
-  await showLot(store);
+  await showCohort(store);
   await press('Add a photo');
   await waitFor(() => expect(gramma(store).photo).toBe(PHOTO.id));
   return store;
@@ -48,21 +48,21 @@ beforeEach(() => {
   mockDownloads = [];
 });
 
-describe('the photo of a lot', () => {
+describe('the photo of a group', () => {
   it('is added, shown by its name, and taken away', async () => {
     const store = await withPhoto();
-    await showLot(store);
+    await showCohort(store);
     expect(await screen.findByLabelText('Photo: Royal gramma')).toBeTruthy();
     await press('Take it away');
     await waitFor(() => expect(gramma(store).photo).toBeUndefined());
-    await showLot(store);
+    await showCohort(store);
     expect(screen.queryByText('Take it away')).toBeNull();
   });
 
   it('that is no picture changes nothing and says what to do', async () => {
     const store = await demoStore('Fulmar');
     mockScaled = { kind: 'refused', why: 'unreadable' };
-    await showLot(store);
+    await showCohort(store);
     await press('Add a photo');
     expect(await screen.findByText(/Take it as JPEG or PNG/)).toBeTruthy();
     expect(gramma(store).photo).toBeUndefined();
@@ -74,7 +74,7 @@ describe('the photo of a lot', () => {
     await show(
       store,
       <>
-        <LotPhoto lotId={gramma(store).id} name="Royal gramma" photo={elsewhere} />
+        <CohortPhoto cohortId={gramma(store).id} name="Royal gramma" photo={elsewhere} />
         <Thumb id={elsewhere} instead={<p>its outline</p>} />
       </>,
     );
@@ -101,7 +101,7 @@ describe('photos on Data', () => {
     expect(file?.name).toMatch(/^zoarium-demo-photos-2/);
     expect(file?.text).toContain(PHOTO.id);
 
-    await showLot(store);
+    await showCohort(store);
     await press('Take it away');
     cleanup();
     await show(store, <PhotosPart imported={0} />);

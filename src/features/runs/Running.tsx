@@ -73,11 +73,11 @@ export function Running({ run }: { run: RevisionOf<'run'> }) {
             act.create('entry', dated);
           }
           if (outcome.volume) {
-            const { untold = [], ...rest } = tank.body;
-            const left = untold.filter((part) => part !== 'fill');
+            const { notEntered = [], ...rest } = tank.body;
+            const left = notEntered.filter((part) => part !== 'fill');
             act.revise(tank, {
               ...rest,
-              ...(left.length > 0 ? { untold: left } : {}),
+              ...(left.length > 0 ? { notEntered: left } : {}),
               volume: outcome.volume,
             });
           }

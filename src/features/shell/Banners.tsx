@@ -50,7 +50,7 @@ function addressOfRecord(head: Revision | undefined): string {
       return to.run(head.id);
     case 'species':
       return to.animal(head.body.id);
-    case 'spot':
+    case 'position':
       return to.stockPage('corals');
     case 'wish':
       return to.stock;
@@ -60,7 +60,7 @@ function addressOfRecord(head: Revision | undefined): string {
     case 'protocol':
       return to.quarantine;
     case 'chore':
-      return to.rhythm;
+      return to.maintenance;
     case 'absence':
       return to.away;
     case 'settings':

@@ -34,7 +34,7 @@ const routes: Record<string, React.ReactNode> = {
   '/stock': <Stock />,
   '/water': <Water />,
   '/more': <Broken />,
-  '/bench': <Text>Sums</Text>,
+  '/calculators': <Text>Sums</Text>,
 };
 
 const at = (path: string) => <KeptPlaces path={path}>{routes[path]}</KeptPlaces>;
@@ -52,7 +52,7 @@ describe('places that are kept', () => {
     rerender(at('/water'));
     expect(inSight('Water 0')).toBe(true);
     expect(inSight('Stock 1')).toBe(false);
-    rerender(at('/bench'));
+    rerender(at('/calculators'));
     expect(inSight('Sums')).toBe(true);
     expect(inSight('Water 0')).toBe(false);
     rerender(at('/stock'));

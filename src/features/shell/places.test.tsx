@@ -62,7 +62,14 @@ test('an address belongs to the nearest place that it lies in', () => {
 });
 
 test('what an emergency needs is there without a tank, and what is about one is not', () => {
-  for (const free of ['/', '/emergency', '/runs/leak', '/data', '/tanks/new', '/bench/salt-mix']) {
+  for (const free of [
+    '/',
+    '/emergency',
+    '/runs/leak',
+    '/data',
+    '/tanks/new',
+    '/calculators/salt-mix',
+  ]) {
     expect([free, needsTank(free)]).toEqual([free, false]);
   }
   for (const about of ['/cycle', '/log/test', '/stock/add', '/water/nitrate', '/nowhere']) {

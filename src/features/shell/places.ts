@@ -81,7 +81,7 @@ const ROWS: readonly Row[] = [
     full: 'all',
   },
   {
-    path: '/bench',
+    path: '/calculators',
     shown: shown('water', 'Calculators'),
     hotkey: 'b',
     needsTank: false,
@@ -134,7 +134,7 @@ const ROWS: readonly Row[] = [
     full: 'all',
   },
   {
-    path: '/rhythm',
+    path: '/chores',
     shown: shown('maintenance', 'Chores'),
     hotkey: 'r',
     needsTank: true,

@@ -24,7 +24,7 @@ export function useGroupStates(): Partial<Record<GroupId, string>> {
   const { tank, netLitres, start } = history;
   const heads = rosterOf(history)
     .filter(isHere)
-    .reduce((sum, lot) => sum + (lot.here ?? 1), 0);
+    .reduce((sum, cohort) => sum + (cohort.here ?? 1), 0);
   const going = batches.filter(({ body }) => body.endedAt === null).length;
   const { count, first } = entrySpan(history);
   const lives = heads === 0 ? 'No animal lives here yet' : `${countOf(heads, 'animal')} here`;

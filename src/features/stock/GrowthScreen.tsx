@@ -4,7 +4,7 @@ import { View } from 'react-native';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { formatIn, fromCanonical } from '@/core/parameters/convert';
 import { unitFor, type Settings } from '@/core/records/schema/settings';
-import { crewFor } from '@/core/growth/crew';
+import { cleanUpCrewFor } from '@/core/growth/cleanUpCrew';
 import {
   FEATURE_IDS,
   FEATURES,
@@ -15,7 +15,11 @@ import {
   type FeatureId,
   type Seen,
 } from '@/core/growth/identify';
-import { extentMove, responseEffects, type ResponseEffect } from '@/core/growth/responses';
+import {
+  extentMove,
+  growthMeasureEffects,
+  type GrowthMeasureEffect,
+} from '@/core/growth/growthMeasures';
 import { GROWTHS, GROWTH_WORDS } from '@/core/records/kinds/sighting';
 import { shortDay } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';
@@ -36,7 +40,7 @@ import { useStock, type StockView } from './useStock';
 /** From here on another look would change nothing that is done, 0 to 1. */
 const SURE = 0.97;
 
-/** Names a growth by its look, says what to do and what not, and how large a crew it feeds. */
+/** Names a growth by its look, says what to do and what not, and how large a clean-up crew it feeds. */
 export function GrowthScreen() {
   const stock = useStock();
   const router = useRouter();
@@ -63,8 +67,8 @@ export function GrowthScreen() {
       head={<BackHead title="Stock" aside={history.tank.name} />}
       aside={
         <>
-          <Crew stock={stock} />
-          <Responses history={history} now={now} />
+          <CleanUpCrew stock={stock} />
+          <GrowthMeasures history={history} now={now} />
         </>
       }
     >
@@ -128,7 +132,7 @@ export function GrowthScreen() {
                 }
               />
             )}
-            <Button label="Log a response" onPress={() => router.push(to.log('response'))} />
+            <Button label="Log a measure" onPress={() => router.push(to.log('growthMeasure'))} />
           </ButtonRow>
         </>
       ) : null}
@@ -137,27 +141,30 @@ export function GrowthScreen() {
   );
 }
 
-/** How large a crew what grows here would feed. */
-function Crew({ stock }: { stock: StockView }) {
+/** How large a clean-up crew what grows here would feed. */
+function CleanUpCrew({ stock }: { stock: StockView }) {
   const { history, here, find } = stock;
   const seen = GROWTHS.flatMap((growth) => {
     const last = history.entries.sighting.findLast(({ entry }) => entry.growth === growth);
     return last ? [{ growth, extent: last.entry.extent }] : [];
   });
-  const crew = here
+  const cleanUpCrew = here
     .filter(({ species }) => {
       const animal = species === undefined ? undefined : find(species);
-      return animal?.group === 'invertebrate' && animal.kept === 'crew';
+      return animal?.group === 'invertebrate' && animal.kept === 'cleanUpCrew';
     })
-    .reduce((sum, lot) => sum + (lot.here ?? 1), 0);
-  const { addNow, because, bySnails, byGrazers, waitDays, starves } = crewFor(
+    .reduce((sum, cohort) => sum + (cohort.here ?? 1), 0);
+  const { addNow, because, bySnails, byGrazers, waitDays, starves } = cleanUpCrewFor(
     history.netLitres,
     seen,
-    crew,
+    cleanUpCrew,
   );
   return (
     <View style={{ gap: 8 }}>
-      <SectionHead title="Clean-up crew" end={crew > 0 ? countOf(crew, 'animal') : undefined} />
+      <SectionHead
+        title="Clean-up crew"
+        end={cleanUpCrew > 0 ? countOf(cleanUpCrew, 'animal') : undefined}
+      />
       <Words as="strong">
         {addNow > 0
           ? `${countOf(addNow, 'small snail or hermit', 'small snails and hermits')} now.`
@@ -171,7 +178,7 @@ function Crew({ stock }: { stock: StockView }) {
         <Words as="body">{because}</Words>
       )}
       <Words as="soft">
-        {`Look again after ${waitDays} days. The schools would say ${bySnails} by one to 4 L, or ${byGrazers} large grazers by one to 19 L. Look each over for parasites and eggs, and set it upright on the rock.`}
+        {`Look again after ${waitDays} days. Rules of thumb would say ${bySnails} by one to 4 L, or ${byGrazers} large grazers by one to 19 L. Look each over for parasites and eggs, and set it upright on the rock.`}
       </Words>
     </View>
   );
@@ -188,7 +195,7 @@ function valueWords(
   return `${parameter} ${show(before)} → ${show(after)}`;
 }
 
-function effectWords(effect: ResponseEffect, settings: Settings): string {
+function effectWords(effect: GrowthMeasureEffect, settings: Settings): string {
   const parts = [
     ...effect.growths.map(
       ({ growth, before, after }) =>
@@ -203,20 +210,24 @@ function effectWords(effect: ResponseEffect, settings: Settings): string {
 }
 
 /** What was done about growth, and what was seen since. */
-function Responses({ history, now }: { history: TankHistory; now: number }) {
+function GrowthMeasures({ history, now }: { history: TankHistory; now: number }) {
   const settings = useAppSelector(selectSettings);
   const router = useRouter();
-  const effects = responseEffects(history, now);
+  const effects = growthMeasureEffects(history, now);
   const phosphate = latestReading(history, 'phosphate');
   return (
     <View style={{ gap: 8 }}>
       <SectionHead
         title="What was done"
         end={
-          <LinkButton soft label="Log a response" onPress={() => router.push(to.log('response'))} />
+          <LinkButton
+            soft
+            label="Log a measure"
+            onPress={() => router.push(to.log('growthMeasure'))}
+          />
         }
       />
-      {effects.length === 0 ? <Words as="soft">No response on record.</Words> : null}
+      {effects.length === 0 ? <Words as="soft">No measure on record.</Words> : null}
       {effects.map((effect) => (
         <Row
           key={`${effect.measure}/${effect.begunAt}`}

@@ -3,31 +3,31 @@ import { journeyOf } from '@/core/livestock/add/journey';
 import { shortDay } from '@/core/time/words';
 import { useAppSelector } from '@/store/hooks';
 import { selectLog } from '@/store/selectors';
-import { Course } from '@/ui/Drawing';
+import { Timeline } from '@/ui/Drawing';
 import { Row, SectionHead } from '@/ui/Row';
 
-/** The way of a lot from its source to the display, on one line: what lies behind it, and what is expected. */
+/** The way of a group from its source to the display, on one line: what lies behind it, and what is expected. */
 export function Journey({
   tankId,
-  lotId,
+  cohortId,
   now,
   zone,
   drawn = false,
 }: {
   tankId: string;
-  lotId: string;
+  cohortId: string;
   now: number;
   zone: string;
   /** Its drawing alone: the page says the rest. */
   drawn?: boolean;
 }) {
   const log = useAppSelector(selectLog);
-  const parts = journeyOf(log, tankId, lotId, now);
+  const parts = journeyOf(log, tankId, cohortId, now);
   if (parts.length < 2) return null;
   return (
     <View>
       <SectionHead title="From its source to the display" />
-      <Course
+      <Timeline
         bare
         now={now}
         nowLabel="now"

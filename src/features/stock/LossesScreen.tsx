@@ -16,8 +16,8 @@ export function LossesScreen() {
   const stock = useStock();
   const router = useRouter();
   if (!stock) return null;
-  const { history, lots, now } = stock;
-  const { losses, patterns } = lossesIn(lots, now);
+  const { history, cohorts, now } = stock;
+  const { losses, patterns } = lossesIn(cohorts, now);
   const number = losses.reduce((sum, { count }) => sum + count, 0);
   return (
     <Screen head={<BackHead title="Stock" aside={history.tank.name} />}>
@@ -34,12 +34,12 @@ export function LossesScreen() {
         </Remark>
       ))}
       <View>
-        {losses.map(({ lotId, what, at, count, cause }) => (
+        {losses.map(({ cohortId, what, at, count, cause }) => (
           <Row
-            key={`${lotId}/${at}`}
+            key={`${cohortId}/${at}`}
             title={animalsCalled(what, count)}
             note={[dayWords(at, history.tank.zone, now), cause ?? 'cause unknown'].join(', ')}
-            onPress={() => router.push(to.lot(lotId))}
+            onPress={() => router.push(to.cohort(cohortId))}
           />
         ))}
       </View>

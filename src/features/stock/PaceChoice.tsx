@@ -14,19 +14,19 @@ const PACES: { value: string; label: string; pace: Pace; trades: string }[] = [
   {
     value: 'doubling',
     label: 'At most double a month',
-    pace: { school: 'doubling' },
+    pace: { rule: 'doubling' },
     trades: 'The filter grows with its food: a month’s additions at most double it.',
   },
   {
     value: 'interval',
     label: 'One, then three weeks',
-    pace: { school: 'interval', days: 21 },
+    pace: { rule: 'interval', days: 21 },
     trades: 'Slow and simple: one or two fish, then three weeks with tests.',
   },
   {
     value: 'measured',
     label: 'What the model carries',
-    pace: { school: 'measured' },
+    pace: { rule: 'measured' },
     trades: 'Quickest: as much as your readings say the filter carries, a week apart.',
   },
 ];
@@ -39,7 +39,7 @@ export function PaceChoice({ tank }: { tank: RevisionOf<'tank'> }) {
     const body: Tank = { ...tank.body, stocking: next };
     void dispatch(recordAct((act) => act.revise(tank, body), 'Stocking changed'));
   };
-  const pace = PACES.find(({ value }) => value === stocking.pace.school);
+  const pace = PACES.find(({ value }) => value === stocking.pace.rule);
   const own = useAppSelector((state) => state.log.protocols).map(({ body }) => body);
   const protocol = protocolOf(stocking.protocol, own);
   return (
@@ -48,14 +48,14 @@ export function PaceChoice({ tank }: { tank: RevisionOf<'tank'> }) {
       <Choice
         label="Pace"
         bare
-        value={stocking.pace.school}
+        value={stocking.pace.rule}
         onChange={(value) => {
           const chosen = PACES.find((one) => one.value === value);
           if (chosen) choose({ ...stocking, pace: chosen.pace });
         }}
         options={
           PACES.map(({ value, label }) => ({ value, label })) as {
-            value: Pace['school'];
+            value: Pace['rule'];
             label: string;
           }[]
         }

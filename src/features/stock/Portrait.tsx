@@ -1,5 +1,5 @@
 import { Suspense } from 'react';
-import type { Lot } from '@/core/livestock/roster/roster';
+import type { Cohort } from '@/core/livestock/roster/roster';
 import { partOf, piece } from '@/ui/piece';
 import { Silhouette } from './Silhouette';
 
@@ -8,13 +8,13 @@ const Thumb = partOf(
   'Thumb',
 );
 
-/** Who a lot is, in a row: its photo, else the silhouette of its body form. */
-export function Portrait({ lot, form }: { lot: Pick<Lot, 'photo'>; form: string }) {
+/** Who a group is, in a row: its photo, else the silhouette of its body form. */
+export function Portrait({ cohort, form }: { cohort: Pick<Cohort, 'photo'>; form: string }) {
   const outline = <Silhouette form={form} />;
-  if (lot.photo === undefined) return outline;
+  if (cohort.photo === undefined) return outline;
   return (
     <Suspense fallback={outline}>
-      <Thumb id={lot.photo} instead={outline} />
+      <Thumb id={cohort.photo} instead={outline} />
     </Suspense>
   );
 }

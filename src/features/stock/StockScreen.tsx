@@ -5,7 +5,7 @@ import { CAUTIONS } from '@/core/cautions';
 import { lengthNow, type Finder } from '@/core/livestock/roster/lodgers';
 import { lossesIn } from '@/core/livestock/roster/losses';
 import { stockSentence } from '@/core/livestock/planner/sentence';
-import type { Lot } from '@/core/livestock/roster/roster';
+import type { Cohort } from '@/core/livestock/roster/roster';
 import { feedAdds } from '@/core/livestock/food/feeding';
 import { findAnimals } from '@/core/livestock/search';
 import { FOODS_AS_FED } from '@/core/records/kinds/feed';
@@ -60,7 +60,7 @@ export function StockScreen() {
   if (!stock) return null;
   const { history, plan, here, isReady } = stock;
   const { zone } = history.tank;
-  const { title, text } = stockSentence(plan, { isReady, lots: here });
+  const { title, text } = stockSentence(plan, { isReady, cohorts: here });
   const next = plan?.items.find(({ group }) => group === 'fish') ?? null;
   const wishes = all.filter(({ body }) => body.tankId === history.tankId).length;
   const planPart = (
@@ -140,17 +140,17 @@ export function StockScreen() {
   );
 }
 
-function lotNote(lot: Lot, stock: StockView): string {
-  const share = stock.demand.shares.find(({ lotId }) => lotId === lot.id);
-  const cm = lengthNow(lot, stock.now, stock.find);
+function cohortNote(cohort: Cohort, stock: StockView): string {
+  const share = stock.demand.shares.find(({ cohortId }) => cohortId === cohort.id);
+  const cm = lengthNow(cohort, stock.now, stock.find);
   return [
-    `since ${shortDay(lot.arrivedAt, stock.history.tank.zone)}`,
-    ...(cm > 0 && lot.group === 'fish' ? [`about ${formatPlain(cm, 0)} cm`] : []),
+    `since ${shortDay(cohort.arrivedAt, stock.history.tank.zone)}`,
+    ...(cm > 0 && cohort.group === 'fish' ? [`about ${formatPlain(cm, 0)} cm`] : []),
     ...(share && share.share >= 0.01
       ? [`${formatPlain(share.share * 100, 0)} % of what is made`]
       : []),
-    ...(lot.notSure ? ['not sure which'] : []),
-    ...(lot.lent > 0 ? [`${lot.lent} lent`] : []),
+    ...(cohort.notSure ? ['not sure which'] : []),
+    ...(cohort.lent > 0 ? [`${cohort.lent} lent`] : []),
   ].join(', ');
 }
 
@@ -158,8 +158,8 @@ function Residents({ stock }: { stock: StockView }) {
   const measured = useMeasures();
   const router = useRouter();
   const dispatch = useAppDispatch();
-  const { here, lots, history, now, demand } = stock;
-  const { losses } = lossesIn(lots, now);
+  const { here, cohorts, history, now, demand } = stock;
+  const { losses } = lossesIn(cohorts, now);
   const lastFeed = history.entries.feed.at(-1);
   const { zone } = history.tank;
   const feedAgain = () => {
@@ -190,13 +190,18 @@ function Residents({ stock }: { stock: StockView }) {
       {here.length === 0 ? (
         <Words as="soft">Nobody on record. Log them as they come, and each gets a page.</Words>
       ) : null}
-      {here.map((lot) => (
+      {here.map((cohort) => (
         <Row
-          key={lot.id}
-          lead={<Portrait lot={lot} form={stock.find(lot.species ?? '')?.form ?? lot.group} />}
-          title={animalsCalled(lot.what, lot.here ?? undefined)}
-          note={measured(lotNote(lot, stock))}
-          onPress={() => router.push(to.lot(lot.id))}
+          key={cohort.id}
+          lead={
+            <Portrait
+              cohort={cohort}
+              form={stock.find(cohort.species ?? '')?.form ?? cohort.group}
+            />
+          }
+          title={animalsCalled(cohort.what, cohort.here ?? undefined)}
+          note={measured(cohortNote(cohort, stock))}
+          onPress={() => router.push(to.cohort(cohort.id))}
         />
       ))}
       {here.length > 0 ? (

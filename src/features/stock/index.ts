@@ -1,7 +1,7 @@
 // Stock and the catalogue with its data and its search, fetched in one piece when first opened.
 export { AnimalScreen } from './AnimalScreen';
 export { CatalogueScreen } from './CatalogueScreen';
-export { LotScreen } from './LotScreen';
+export { CohortScreen } from './CohortScreen';
 export { StockPage } from './StockPage';
 export { StockScreen } from './StockScreen';
 export { BatchScreen } from './quarantine/BatchScreen';

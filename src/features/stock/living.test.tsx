@@ -12,7 +12,7 @@ import { AddScreen } from './AddScreen';
 import { CoralsScreen } from './corals/CoralsScreen';
 import { GrowthScreen } from './GrowthScreen';
 import { LossesScreen } from './LossesScreen';
-import { LotScreen } from './LotScreen';
+import { CohortScreen } from './CohortScreen';
 import { StockScreen } from './StockScreen';
 import { WishesScreen } from './WishesScreen';
 import { orderAt } from './wishOrder';
@@ -31,15 +31,15 @@ function tankIdOf(store: AppStore): string {
   return tankId;
 }
 
-const lotsOf = (store: AppStore) => {
+const cohortsOf = (store: AppStore) => {
   const history = selectHistory(store.getState());
   return history ? rosterOf(history) : [];
 };
 
-function lotNamed(store: AppStore, what: string): string {
-  const lot = lotsOf(store).find((one) => one.what === what);
-  if (!lot) throw new Error(`no ${what}`);
-  return lot.id;
+function cohortNamed(store: AppStore, what: string): string {
+  const cohort = cohortsOf(store).find((one) => one.what === what);
+  if (!cohort) throw new Error(`no ${what}`);
+  return cohort.id;
 }
 
 describe('Stock', () => {
@@ -78,7 +78,7 @@ describe('wishes', () => {
     expect(screen.getByText(/can cost the whole tank/)).toBeTruthy();
     const tank = selectTanks(store.getState()).find(({ body }) => body.name === 'Fulmar');
     expect(tank?.body.stocking).toEqual({
-      pace: { school: 'interval', days: 21 },
+      pace: { rule: 'interval', days: 21 },
       protocol: 'none',
     });
     await press(/^Neon goby:/);
@@ -148,7 +148,7 @@ describe('the shop question', () => {
   });
 });
 
-describe('a lot', () => {
+describe('a group', () => {
   it('is moved to another tank as one act, and lives there, wished for no more', async () => {
     const store = await demoStore('Fulmar');
     const wished = selectTanks(store.getState()).find(({ body }) => body.name === 'Spare tank');
@@ -156,11 +156,11 @@ describe('a lot', () => {
       const wish = { tankId: wished?.id ?? '', species: 'royal-gramma', count: 1, order: 1 };
       await store.dispatch(recordAct((write) => write.create('wish', wish)));
     });
-    await show(store, <LotScreen id={lotNamed(store, 'Royal gramma')} />);
+    await show(store, <CohortScreen id={cohortNamed(store, 'Royal gramma')} />);
     expect(heading()).toBe('Royal gramma.');
     await press('Moved to…');
     await press(/^Spare tank/);
-    expect(lotsOf(store).find(({ what }) => what === 'Royal gramma')?.here).toBe(0);
+    expect(cohortsOf(store).find(({ what }) => what === 'Royal gramma')?.here).toBe(0);
     const spare = selectTanks(store.getState()).find(({ body }) => body.name === 'Spare tank');
     const there = selectHistoryOf(store.getState(), spare?.id ?? null);
     const gramma = there && rosterOf(there).find(({ what }) => what === 'Royal gramma');
@@ -170,14 +170,14 @@ describe('a lot', () => {
 
   it('that nobody was sure of is named, and remembers what it was called', async () => {
     const store = await demoStore('Fulmar');
-    const id = lotNamed(store, 'Star polyps');
-    await show(store, <LotScreen id={id} />);
+    const id = cohortNamed(store, 'Star polyps');
+    await show(store, <CohortScreen id={id} />);
     fireEvent.change(screen.getByRole('textbox', { name: 'Name it' }), {
       target: { value: 'clove' },
     });
     await press(/^Clove polyps/);
-    const lot = lotsOf(store).find((one) => one.id === id);
-    expect([lot?.what, lot?.species, lot?.notSure]).toEqual([
+    const cohort = cohortsOf(store).find((one) => one.id === id);
+    expect([cohort?.what, cohort?.species, cohort?.notSure]).toEqual([
       'Clove polyps',
       'clove-polyps',
       false,
@@ -187,13 +187,13 @@ describe('a lot', () => {
 
   it('that went through quarantine tells its way', async () => {
     const store = await demoStore('Fulmar');
-    await show(store, <LotScreen id={lotNamed(store, 'Watchman goby')} />);
+    await show(store, <CohortScreen id={cohortNamed(store, 'Watchman goby')} />);
     expect(screen.getByText('Quarantine in Spare tank')).toBeTruthy();
     expect(screen.getByText('Over to Fulmar')).toBeTruthy();
   });
 
   it('of no such id says so', async () => {
-    await show(await demoStore('Fulmar'), <LotScreen id="none" />);
+    await show(await demoStore('Fulmar'), <CohortScreen id="none" />);
     expect(heading()).toBe('Nobody by that page.');
   });
 });
@@ -208,11 +208,11 @@ describe('losses', () => {
 });
 
 describe('growth', () => {
-  it('is asked about until it is sure; the crew goes by what was seen, a response by what followed', async () => {
+  it('is asked about until it is sure; the clean-up crew goes by what was seen, a response by what followed', async () => {
     const store = await demoStore('Fulmar');
     await logged(store, [
       [24 * 30, { kind: 'sighting', growth: 'hair', extent: 'covering' }],
-      [24 * 29, { kind: 'response', measure: 'lessLight', action: 'begun', strength: '60 %' }],
+      [24 * 29, { kind: 'growthMeasure', measure: 'lessLight', action: 'begun', strength: '60 %' }],
       [24, { kind: 'sighting', growth: 'hair', extent: 'trace' }],
     ]);
     await show(store, <GrowthScreen />);
@@ -256,6 +256,9 @@ describe('where corals stand', () => {
       from: 70,
       to: 75,
     });
-    expect(store.getState().log.spots[0]?.body).toMatchObject({ what: 'Zoanthids', level: 'high' });
+    expect(store.getState().log.positions[0]?.body).toMatchObject({
+      what: 'Zoanthids',
+      level: 'high',
+    });
   });
 });

@@ -94,10 +94,10 @@ describe('a batch', () => {
       fireEvent.click(blenny().getByRole('button', { name: 'Well' }));
     });
     expect(heading()).toBe('11 clear days to go.');
-    const looks = historyOf(store, 'Spare tank').entries.look.filter(
+    const dailyChecks = historyOf(store, 'Spare tank').entries.dailyCheck.filter(
       ({ entry, at }) => entry.what === 'Tailspot blenny' && SCREEN_NOW - at < DAY / 2,
     );
-    expect(looks).toHaveLength(1);
+    expect(dailyChecks).toHaveLength(1);
     await act(async () => {
       fireEvent.click(blenny().getByRole('button', { name: 'Not eating' }));
     });

@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { demandOf, type Demand } from '@/core/livestock/food/demand';
 import { finderWith, type Finder } from '@/core/livestock/roster/lodgers';
-import { isHere, rosterOf, type Lot } from '@/core/livestock/roster/roster';
+import { isHere, rosterOf, type Cohort } from '@/core/livestock/roster/roster';
 import type { Plan } from '@/core/livestock/planner/types';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectForecastStanding, selectHistory, selectPlan, selectVerdict } from '@/store/inView';
@@ -19,8 +19,8 @@ export interface StockView {
   history: TankHistory;
   now: number;
   find: Finder;
-  lots: Lot[];
-  here: Lot[];
+  cohorts: Cohort[];
+  here: Cohort[];
   demand: Demand;
   plan: Plan | null;
   /** The plan could not be worked out. */
@@ -41,14 +41,14 @@ export function useStock(): StockView | null {
   const foretelling = useAppSelector(selectForecastStanding)?.status;
   useEffect(() => {
     if (tankId === undefined || plan !== null || planning === 'failed') return;
-    // A forecast that is under way brings the colony with it: what asks for two would work twice.
+    // A forecast that is under way brings the filter bacteria with it: what asks for two would work twice.
     if (foretelling === 'running') return;
     void loadStocking().then(({ renewPlan }) => dispatch(renewPlan(tankId)));
   }, [dispatch, history, tankId, plan, planning, foretelling]);
-  const lots = useMemo(() => (history ? rosterOf(history) : []), [history]);
+  const cohorts = useMemo(() => (history ? rosterOf(history) : []), [history]);
   const demand = useMemo(
-    () => (history ? demandOf(history, lots, now, find) : null),
-    [history, lots, now, find],
+    () => (history ? demandOf(history, cohorts, now, find) : null),
+    [history, cohorts, now, find],
   );
   if (!history || !demand) return null;
   const running = history.standing.runningSince !== null;
@@ -56,8 +56,8 @@ export function useStock(): StockView | null {
     history,
     now,
     find,
-    lots,
-    here: lots.filter(isHere),
+    cohorts,
+    here: cohorts.filter(isHere),
     demand,
     plan,
     failed: plan === null && planning === 'failed',

@@ -73,9 +73,9 @@ function Editor({ editing, part }: { editing: RevisionOf<'tank'>; part: Part }) 
   const save = async () => {
     const recorded = await record.save(
       (act, { tank, facts: after }, settles) => {
-        const { untold = [], ...rest } = tank;
-        const left = untold.filter((one) => one !== part);
-        act.revise(editing, left.length > 0 ? { ...rest, untold: left } : rest, settles);
+        const { notEntered = [], ...rest } = tank;
+        const left = notEntered.filter((one) => one !== part);
+        act.revise(editing, left.length > 0 ? { ...rest, notEntered: left } : rest, settles);
         writeFacts({ act, log, tankId: editing.id, zone, now }, facts, after);
       },
       ({ tank }) => `Changed ${tank.name}`,

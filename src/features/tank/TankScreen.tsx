@@ -83,7 +83,7 @@ function Description({ head }: { head: RevisionOf<'tank'> }) {
       </View>
       <Row
         title="When is it done?"
-        note="The school that decides when it may take fish, and how it is cycled"
+        note="The rule that decides when it may take fish, and how it is cycled"
         onPress={() => router.push(to.cycle)}
       />
       <Button kind="danger" label="Remove this tank" onPress={() => void remove()} />

@@ -122,9 +122,9 @@ const LATER: readonly string[] = ['rock', 'sump', 'fill', 'light'] satisfies Tan
 /** A tank as its page describes it, sentence by sentence. */
 export function describeTank(telling: Telling): Told[] {
   const { tank } = telling;
-  const untold: readonly string[] = tank.untold ?? [];
+  const notEntered: readonly string[] = tank.notEntered ?? [];
   return PARTS.map((part) => {
-    const open = LATER.includes(part) && untold.includes(part);
+    const open = LATER.includes(part) && notEntered.includes(part);
     const effect = open ? usualEffect(part as TankPart, tank.volume) : null;
     return {
       part,

@@ -21,10 +21,10 @@ const tankOf = (form: Partial<SetUpForm> = {}, settings = METRIC_SETTINGS) => {
 };
 
 describe('three answers', () => {
-  it('make a tank of which the rest is untold', () => {
+  it('make a tank of which the rest is not entered', () => {
     const { tank, facts } = tankOf();
     expect(tankSchema.safeParse(tank).success).toBe(true);
-    expect(tank.untold).toEqual(['rock', 'sump', 'fill', 'light']);
+    expect(tank.notEntered).toEqual(['rock', 'sump', 'fill', 'light']);
     expect(facts).toEqual({ ...NO_FACTS, filledOn: '2026-03-20' });
     expect(tankOf({ stage: 'empty' }).facts).toEqual(NO_FACTS);
     expect(tankOf({ stage: 'running', since: '2025-10-01' }).facts).toMatchObject({
@@ -69,7 +69,7 @@ describe('the description of a tank', () => {
   it('tells what is known in a sentence', () => {
     const known = {
       ...tank,
-      untold: undefined,
+      notEntered: undefined,
       rock: 'liveRock' as const,
       volume: { ...tank.volume, rockKg: 20, sandDepth: 3 },
     };

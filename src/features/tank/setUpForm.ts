@@ -1,6 +1,6 @@
 import * as z from 'zod';
 import { daySchema, NAME_LETTERS } from '@/core/records/common';
-import { DEFAULT_SCHOOL, TANK_PARTS, type Tank } from '@/core/records/schema/tank';
+import { DEFAULT_DONE_RULE, TANK_PARTS, type Tank } from '@/core/records/schema/tank';
 import type { Settings } from '@/core/records/schema/settings';
 import { linearToCanonical } from '@/core/units/units';
 import { DEFAULT_ROCK_DENSITY, usualGlass, USUAL_GAP } from '@/core/water/volume';
@@ -34,7 +34,7 @@ export function emptySetUp(today: string): SetUpForm {
   };
 }
 
-/** What three answers stand for: a tank of which the rest is untold, and the day it stands since. */
+/** What three answers stand for: a tank of which the rest is not entered, and the day it stands since. */
 export function readSetUp(
   form: SetUpForm,
   settings: Settings,
@@ -75,8 +75,8 @@ export function readSetUp(
       },
       rock: 'dryRock',
       lightPlan: 'off',
-      school: DEFAULT_SCHOOL,
-      untold: [...TANK_PARTS],
+      doneRule: DEFAULT_DONE_RULE,
+      notEntered: [...TANK_PARTS],
     },
     facts: {
       ...NO_FACTS,

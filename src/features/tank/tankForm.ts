@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { daySchema, NAME_LETTERS } from '@/core/records/common';
 import {
-  DEFAULT_SCHOOL,
+  DEFAULT_DONE_RULE,
   LIGHT_PLANS,
   ROCKS,
   TANK_KINDS,
@@ -238,7 +238,7 @@ export function readTank(
   return read.result({
     tank: {
       // What other screens decide of a tank, its method among it, is none of this form's business.
-      school: DEFAULT_SCHOOL,
+      doneRule: DEFAULT_DONE_RULE,
       ...context.kept,
       name,
       kind: form.kind,

@@ -104,7 +104,7 @@ export function DueList({ tasks, tank }: DueListProps) {
           label={
             more > 0 ? `${countOf(more, 'more thing')}, and the weeks ahead` : 'The weeks ahead'
           }
-          onPress={() => router.push(to.rhythm)}
+          onPress={() => router.push(to.maintenance)}
         />
       </View>
       <PutOffSheet

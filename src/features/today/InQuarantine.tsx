@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
-import { lotsToLook } from '@/core/quarantine/who';
+import { cohortsToCheck } from '@/core/quarantine/who';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';
@@ -28,7 +28,7 @@ function BatchRow({ batch, now }: { batch: RevisionOf<'batch'>; now: number }) {
   const router = useRouter();
   const history = useAppSelector((state) => selectHistoryOf(state, batch.body.tankId));
   if (!history) return null;
-  const left = lotsToLook(batch.body, history, now).length;
+  const left = cohortsToCheck(batch.body, history, now).length;
   return (
     <Row
       title={history.tank.name}

@@ -21,7 +21,7 @@ import { FishInWatch } from '@/frame/FishInWatch';
 import { RemedyLink } from '@/frame/RemedyLink';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
-import { Course } from '@/ui/Drawing';
+import { Timeline } from '@/ui/Drawing';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -108,7 +108,7 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
       ) : null}
       <FishInWatch history={history} forecast={forecast} now={now} />
       {marks.length > 0 && day !== null ? (
-        <Course
+        <Timeline
           marks={marks}
           ticks={ticks}
           now={now}
@@ -137,7 +137,7 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
 }
 
 const WATCH_NOTES: Partial<Record<keyof typeof PARAMETERS, string>> = {
-  alkalinity: 'Clearing ammonium uses it up, and a colony short of it slows.',
+  alkalinity: 'Clearing ammonium uses it up, and filter bacteria short of it slow down.',
   temperature: 'A cold tank cycles slowly; a hot one holds less oxygen.',
   salinity: SALINITY_NOTE,
   ph: 'Do not chase pH; fresh air and alkalinity move it.',

@@ -52,7 +52,7 @@ describe('what is due', () => {
     expect(due()).toContain(title);
   });
 
-  it('is one sitting where several tests fall together', () => {
+  it('is one test session where several tests fall together', () => {
     const rows = grouped([
       task({ id: 'lid', opens: { screen: 'dose' } }),
       task({ id: 'a', parameters: ['ammonia'], minutes: 6 }),

@@ -12,7 +12,7 @@ import { shownReading } from '@/core/history/shown';
 import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { trendOf } from '@/core/history/trend';
 import { checksOf, trustOf } from '@/core/instruments/correction';
-import { calibrateEvery } from '@/core/instruments/rhythm';
+import { calibrateEvery } from '@/core/instruments/calibrateEvery';
 import { sideOf } from '@/core/parameters/bands';
 import type { Log } from '@/core/records/log';
 import type { Kit } from '@/core/records/schema/kit';

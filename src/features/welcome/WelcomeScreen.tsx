@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { Course } from '@/ui/Drawing';
+import { Timeline } from '@/ui/Drawing';
 import { Button, LinkButton } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
 import { space } from '@/ui/tokens';
@@ -31,7 +31,7 @@ export function WelcomeScreen() {
           Log a test at the speed of the vial, see what it means, and be told whether the cycle is
           done, and why not.
         </Words>
-        <Course
+        <Timeline
           bare
           marks={MARKS}
           ticks={[]}

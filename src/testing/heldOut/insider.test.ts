@@ -1,6 +1,6 @@
 import { seededRandom } from '@/core/math/random';
 import { byInsider } from './insider';
-import { chanceOfStep, readSitting, USUAL_STEPS } from './keeper';
+import { chanceOfStep, readTestSession, USUAL_STEPS } from './keeper';
 import { middlingReef, plainLife } from './plainLife';
 
 describe('the chance of a step', () => {
@@ -19,7 +19,7 @@ describe('the chance of a step', () => {
     const read = Array.from(
       { length: 4000 },
       () =>
-        readSitting(
+        readTestSession(
           { keeper: { ...keeper, scatter }, course: life.course },
           2,
           { ammonia: true, nitrite: false },
@@ -58,7 +58,10 @@ describe('a forecaster that knows the model', () => {
   });
 
   it('is told nothing that comes after the day it is asked on', () => {
-    const cut = { ...life, sittings: life.sittings.filter((sitting) => sitting.day <= 6) };
+    const cut = {
+      ...life,
+      testSessions: life.testSessions.filter((testSession) => testSession.day <= 6),
+    };
     expect(insider(cut, 6)).toEqual(insider(life, 6));
   });
 });

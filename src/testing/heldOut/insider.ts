@@ -47,8 +47,8 @@ export const byInsider =
   (life, day) => {
     if (life.keeper.kits !== 'usualCards') throw new RangeError('It knows the usual cards alone.');
     const doses = life.doses.filter((dose) => dose.day <= day);
-    const sittings = life.sittings.filter((sitting) => sitting.day <= day);
-    const hours = sittings.map((sitting) => Math.round(sitting.day * 24));
+    const testSessions = life.testSessions.filter((testSession) => testSession.day <= day);
+    const hours = testSessions.map((testSession) => Math.round(testSession.day * 24));
     const { particles } = sampleTarget(
       {
         size: NUMBERS,
@@ -56,9 +56,9 @@ export const byInsider =
           const { reef, eyes } = tankOf(life, z, at);
           const course = runReef(reef, doses, [], Math.max(0, ...hours));
           let sum = 0;
-          sittings.forEach((sitting, row) => {
+          testSessions.forEach((testSession, row) => {
             for (const name of ['ammonia', 'nitrite'] as const) {
-              const step = sitting[name];
+              const step = testSession[name];
               if (step === null) continue;
               const shown = (course[name][hours[row] ?? 0] ?? 0) * PER_N[name];
               const bias = name === 'ammonia' ? eyes.ammoniaBias : eyes.nitriteBias;

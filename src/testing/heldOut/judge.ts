@@ -8,7 +8,7 @@ import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { bandsOf } from '@/core/parameters/bands';
-import type { SchoolChoice } from '@/core/records/schema/tank';
+import type { DoneRuleChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
 import { falsehoodOf, type Falsehood } from './truth';
@@ -23,7 +23,7 @@ export interface FalseReady {
 }
 
 export interface Judged {
-  school: SchoolChoice;
+  doneRule: DoneRuleChoice;
   /** Day on which the rules first granted, and on which the verdict first was *ready*, where asked. */
   granted: number | null;
   ready: number | null;
@@ -42,7 +42,7 @@ export interface Judged {
   falseReadies: FalseReady[];
 }
 
-/** What the forecast says of a problem; the readings are weighed once for all schools. */
+/** What the forecast says of a problem; the readings are weighed once for all rules for done. */
 export type Ask = (problem: CycleProblem) => (asked: CycleProblem) => Assurance;
 
 /** Asks the forecast that ships. */
@@ -55,33 +55,33 @@ const bands = bandsOf('mixedReef', {});
 /** A tank that stays granted is looked at again after so many days. */
 const AGAIN_DAYS = 1.5;
 
-/** The moments at which a keeper looks: after each sitting, and on the way to the next. */
-function looks({ sittings, end }: UntidyLife): number[] {
-  return sittings.flatMap(({ day }, n) => {
-    const next = sittings[n + 1]?.day ?? end;
+/** The moments at which a keeper looks: after each test session, and on the way to the next. */
+function looks({ testSessions, end }: UntidyLife): number[] {
+  return testSessions.flatMap(({ day }, n) => {
+    const next = testSessions[n + 1]?.day ?? end;
     return next - day > 0.3 ? [day + 0.02, (day + next) / 2] : [day + 0.02];
   });
 }
 
-const under = (history: TankHistory, school: SchoolChoice): TankHistory => ({
+const under = (history: TankHistory, doneRule: DoneRuleChoice): TankHistory => ({
   ...history,
-  tank: { ...history.tank, school },
+  tank: { ...history.tank, doneRule },
 });
 
 /**
- * Asks for the verdict all along a life under each of some schools, as its keeper would have seen it, and
+ * Asks for the verdict all along a life under each of some rules for done, as its keeper would have seen it, and
  * holds it against the true course.
  * @param ask what the forecast says; each answer takes a second
  */
 export function judge(
   life: UntidyLife,
   ask: Ask,
-  schools: readonly SchoolChoice[] = [life.school],
+  doneRules: readonly DoneRuleChoice[] = [life.doneRule],
   where: Where = life.trouble === 'none' ? 'everywhere' : 'wrong',
 ): Judged[] {
   const log = life.builder.log();
-  const judged = schools.map((school): Judged & { lookedAt: number; doneBefore: number } => ({
-    school,
+  const judged = doneRules.map((doneRule): Judged & { lookedAt: number; doneBefore: number } => ({
+    doneRule,
     granted: null,
     ready: null,
     grants: 0,
@@ -99,7 +99,7 @@ export function judge(
     const at = FILLED + Math.round(day * DAY_MS);
     const history = tankHistory(log, life.builder.tankId, at);
     const done = [...life.doses, ...life.events].filter((e) => e.day <= day).length;
-    // The readings are weighed once a look, and only where any school asks.
+    // The readings are weighed once a look, and only where any rule for done asks.
     let posterior: ReturnType<Ask> | null = null;
     const assured = (asked: TankHistory) => {
       const problem = cycleProblem(asked, at);
@@ -107,17 +107,17 @@ export function judge(
       return posterior(problem);
     };
     for (const result of judged) {
-      const { school } = result;
-      const asked = under(history, school);
+      const { doneRule } = result;
+      const asked = under(history, doneRule);
       const ruled = verdictOf(asked, at, bands);
       if (!ruled.granted && !(where === 'everywhere' && asksForecast(ruled))) continue;
       const again = result.granted !== null && day - result.lookedAt < AGAIN_DAYS;
       if (again && done === result.doneBefore) continue;
-      const falsehood = falsehoodOf({ ...life, school }, day);
+      const falsehood = falsehoodOf({ ...life, doneRule }, day);
       const wrong = falsehood && {
         day,
         falsehood,
-        blundered: life.sittings.some((s) => s.blundered && s.day <= day && s.day > day - 10),
+        blundered: life.testSessions.some((s) => s.blundered && s.day <= day && s.day > day - 10),
       };
       if (ruled.granted) {
         result.lookedAt = day;
@@ -141,7 +141,7 @@ export function judge(
       result.ready ??= day;
       if (wrong) result.falseReadies.push(wrong);
       else if (verdict.readyFor !== 'one small fish') {
-        const two = falsehoodOf({ ...life, school }, day, 2);
+        const two = falsehoodOf({ ...life, doneRule }, day, 2);
         if (two) result.falseReadies.push({ day, falsehood: two, blundered: false });
       }
     }

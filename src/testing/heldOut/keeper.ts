@@ -25,7 +25,7 @@ export interface Keeper {
   kits: KitsOf;
   /** Mean days between two tests. */
   every: number;
-  /** Chance that a sitting leaves nitrite out. */
+  /** Chance that a test session leaves nitrite out. */
   skips: number;
   /** What they dose each time, mg N/L by their sums. */
   dose: number;
@@ -133,7 +133,7 @@ function readMeter(
   return Math.max(0, Math.round(100 * shown) / 100);
 }
 
-export interface Sitting {
+export interface TestSession {
   day: number;
   ammonia: number | null;
   nitrite: number | null;
@@ -150,19 +150,19 @@ export interface Life {
   /** Day on which both are clear for good, with all the doses. */
   readyDay: number;
   /** Sittings with what was read, in order. */
-  sittings: Sitting[];
+  testSessions: TestSession[];
 }
 
 const at = (series: Float64Array, day: number) =>
   series[Math.min(series.length - 1, Math.round(day * 24))] as number;
 
 /** What this keeper would read on a day. */
-export function readSitting(
+export function readTestSession(
   life: Pick<Life, 'keeper' | 'course'>,
   day: number,
   what: { ammonia: boolean; nitrite: boolean; nitrate?: boolean },
   random: Random,
-): Sitting {
+): TestSession {
   const normal = normalsFrom(random);
   const { keeper, course } = life;
   const { scatter, blunder, kits } = keeper;
@@ -193,21 +193,21 @@ const CLEAR_PPM = 0.08;
 /** Plays a keeper at a tank: doses, tests at odd times, doses again when ammonia reads clear. */
 export function live(reef: Reef, keeper: Keeper, random: Random): Life {
   const doses: TrueDose[] = [doseOf(reef, keeper, 1, random)];
-  const sittings: Life['sittings'] = [];
+  const testSessions: Life['testSessions'] = [];
   let course = runReef(reef, doses);
   let day = 1.2 + random();
   let lastDose = 1;
   while (day < LIFE_DAYS - 1) {
     const ready = trueReadyDay(course);
     if (day > ready + 3) break;
-    const sitting = readSitting(
+    const testSession = readTestSession(
       { keeper, course },
       day,
       { ammonia: true, nitrite: random() >= keeper.skips, nitrate: random() < 0.2 },
       random,
     );
-    sittings.push(sitting);
-    const { ammonia, nitrite } = sitting;
+    testSessions.push(testSession);
+    const { ammonia, nitrite } = testSession;
     const clear = ammonia !== null && ammonia < CLEAR_PPM;
     const wants = doses.length < keeper.doses && clear && day - lastDose > 4;
     if (wants && (nitrite ?? 0) <= 1) {
@@ -217,7 +217,7 @@ export function live(reef: Reef, keeper: Keeper, random: Random): Life {
     }
     day += Math.max(0.7, keeper.every * (0.5 + random()));
   }
-  return { reef, keeper, doses, course, readyDay: trueReadyDay(course), sittings };
+  return { reef, keeper, doses, course, readyDay: trueReadyDay(course), testSessions };
 }
 
 /** When both would be clear had nothing been dosed after a day. */
@@ -250,7 +250,7 @@ export function logOf(life: Life, until: number, tank: Partial<TestTank> = {}): 
   const { reef } = life;
   const builder = new LogBuilder({
     rock: reef.method === 'liveRock' ? 'liveRock' : 'dryRock',
-    school: { school: 'bothZero' },
+    doneRule: { rule: 'bothZero' },
     ...tank,
   });
   const moment = (day: number) => FILLED + Math.round(day * DAY_MS);
@@ -268,16 +268,16 @@ export function logOf(life: Life, until: number, tank: Partial<TestTank> = {}): 
   for (const dose of life.doses) {
     if (dose.day <= until) builder.dose(moment(dose.day), dose.believed);
   }
-  life.sittings.forEach((sitting, index) => {
-    if (sitting.day > until) return;
-    const when = moment(sitting.day);
+  life.testSessions.forEach((testSession, index) => {
+    if (testSession.day > until) return;
+    const when = moment(testSession.day);
     for (const parameter of ['ammonia', 'nitrite'] as const) {
-      const read = sitting[parameter];
+      const read = testSession[parameter];
       if (read !== null) logReading(builder, when, parameter, read, life.keeper.kits);
     }
-    if (sitting.nitrate !== null) builder.nitrate(when, sitting.nitrate);
+    if (testSession.nitrate !== null) builder.nitrate(when, testSession.nitrate);
     if (index % 4 === 3) {
-      const hour = Math.round(sitting.day * 24);
+      const hour = Math.round(testSession.day * 24);
       builder.digital('thermometer', when, Math.round((reef.temperature[hour] ?? 25) * 10) / 10);
       builder.digital(
         'alkalinityDrops',

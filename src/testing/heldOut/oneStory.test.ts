@@ -4,7 +4,7 @@ import { FILLED, LogBuilder, onDay } from '../logBuilder';
 import { contradictions, voicesOf } from './oneStory';
 import { METHODS } from './study';
 import { TROUBLES } from './troubles';
-import { liveUntidily, SCHOOL_CHOICES } from './untidy';
+import { liveUntidily, DONE_RULE_CHOICES } from './untidy';
 
 const SMALL = { seed: 1, particles: 40, otherParticles: 12, members: 60 };
 
@@ -13,11 +13,11 @@ describe('all that is said of a tank', () => {
   it.each(TROUBLES.map((trouble, n) => [trouble, n] as const))(
     'is one story in a life that goes like this: %s',
     (trouble, n) => {
-      const school = SCHOOL_CHOICES[n % SCHOOL_CHOICES.length];
+      const doneRule = DONE_RULE_CHOICES[n % DONE_RULE_CHOICES.length];
       const method = METHODS[n % METHODS.length];
-      if (!school || !method) throw new Error(trouble);
-      const life = liveUntidily(trouble, school, method, 31_337 + 17 * n);
-      const last = life.sittings.at(-2 - (n % 3));
+      if (!doneRule || !method) throw new Error(trouble);
+      const life = liveUntidily(trouble, doneRule, method, 31_337 + 17 * n);
+      const last = life.testSessions.at(-2 - (n % 3));
       const at = FILLED + Math.round(((last?.day ?? 20) + 0.02) * DAY_MS);
       const history = tankHistory(life.builder.log(), life.builder.tankId, at);
       expect(contradictions(voicesOf(history, at, SMALL))).toEqual([]);
@@ -25,7 +25,7 @@ describe('all that is said of a tank', () => {
   );
 
   it('is found out where it is not', () => {
-    const builder = new LogBuilder({ school: { school: 'bothZero' } });
+    const builder = new LogBuilder({ doneRule: { rule: 'bothZero' } });
     builder.dose(onDay(1), 2);
     builder.ammonia(onDay(3), 2);
     builder.nitrite(onDay(5), 2);

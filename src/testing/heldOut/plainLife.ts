@@ -53,10 +53,10 @@ export function plainLife(
 ): Life {
   const { every = 2, days = 60, ammoniaBias = 1, nitriteBias = 1 } = options;
   const course = runReef(reef, doses);
-  const sittings: Life['sittings'] = [];
+  const testSessions: Life['testSessions'] = [];
   for (let day = 1.3; day < days; day += every) {
     const at = (series: Float64Array) => series[Math.round(day * 24)] ?? 0;
-    sittings.push({
+    testSessions.push({
       day,
       ammonia: nearest(at(course.ammonia) * PER_N.ammonia * ammoniaBias, USUAL_STEPS.ammonia),
       nitrite: nearest(at(course.nitrite) * PER_N.nitrite * nitriteBias, USUAL_STEPS.nitrite),
@@ -79,7 +79,7 @@ export function plainLife(
     doses: [...doses],
     course,
     readyDay: trueReadyDay(course),
-    sittings,
+    testSessions,
   };
 }
 

@@ -1,7 +1,7 @@
 import { seededRandom } from '@/core/math/random';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { readSitting, readyWithout, type Life } from './keeper';
+import { readTestSession, readyWithout, type Life } from './keeper';
 import { forecastOn } from './study';
 
 /** How a keeper decides what to test: everything every second day, or what the forecast asks for. */
@@ -36,11 +36,11 @@ const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / D
  */
 export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
   const random = seededRandom(seed);
-  const played: Life = { ...life, sittings: [] };
+  const played: Life = { ...life, testSessions: [] };
   let tests = 0;
   let day = (life.doses[0]?.day ?? 1) + 0.5;
   const test = (what: { ammonia: boolean; nitrite: boolean }) => {
-    played.sittings.push(readSitting(life, day, what, random));
+    played.testSessions.push(readTestSession(life, day, what, random));
     tests += Number(what.ammonia) + Number(what.nitrite);
   };
   test({ ammonia: true, nitrite: true });
@@ -50,7 +50,7 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
     const width = dayOf(p90) - dayOf(p10);
     // With nothing dosed afterwards, as the forecast assumes.
     const truth = readyWithout(life, day);
-    const { ammonia, nitrite } = played.sittings.at(-1) ?? {};
+    const { ammonia, nitrite } = played.testSessions.at(-1) ?? {};
     // Both read zero after the end: it is over and shown, however roughly the day is known.
     const shown = day > truth && ammonia === 0 && nitrite === 0;
     const certain = shown || width <= Math.max(2, truth / 7);

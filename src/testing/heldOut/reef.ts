@@ -109,7 +109,7 @@ function drawTemperature(normal: Random): Float64Array {
 
 /**
  * What a tank is like, for the temperature it stands at.
- * @param together normal score that moves all its starting colonies together
+ * @param together normal score that moves all its starting filter bacteria together
  */
 export function reefFrom(
   method: HeldOutMethod,

@@ -14,7 +14,7 @@ it('a keeper who goes by the next test alone gets a tank of live rock ready', ()
 });
 
 it('raises the alkalinity that doses use up, as it is told', () => {
-  // A colony that decays so fast that it has to be fed again and again.
+  // Filter bacteria that decay so fast that they have to be fed again and again.
   const weak = middlingReef('liveRock', {
     decay: 0.19,
     quick: 0.05,

@@ -2,7 +2,7 @@ import { cycleProblem } from '@/core/cycle/problem/problem';
 import { kitAtHand } from '@/core/cycle/problem/observations';
 import { forecastOf, type ForecastOptions } from '@/core/cycle/forecast/forecast';
 import { alkalinityDue, type AlkalinityRaise } from '@/core/cycle/dosing/alkalinityRaise';
-import { nextSitting, type NextSitting } from '@/core/cycle/nextSitting';
+import { nextTestSession, type NextTestSession } from '@/core/cycle/nextTestSession';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
 import type { TankHistory } from '@/core/history/tankHistory';
@@ -10,10 +10,10 @@ import { seededRandom, type Random } from '@/core/math/random';
 import { bandsOf } from '@/core/parameters/bands';
 import type { EntryBody } from '@/core/records/kinds';
 import { kitFrom } from '@/core/records/kitTemplates';
-import { DEFAULT_SCHOOL, type SchoolChoice } from '@/core/records/schema/tank';
+import { DEFAULT_DONE_RULE, type DoneRuleChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { logOf, readSitting, type Life } from './keeper';
+import { logOf, readTestSession, type Life } from './keeper';
 import { falsehoodOf, type Falsehood } from './truth';
 import { heated, lasting, runReef, type Reef, type TrueDose, type TrueEvent } from './reef';
 
@@ -60,21 +60,21 @@ class LetterLife {
   constructor(
     life: Life,
     private readonly random: Random,
-    private readonly school: SchoolChoice,
+    private readonly doneRule: DoneRuleChoice,
   ) {
     this.doses = life.doses.slice(0, 1);
     this.reef = lasting(heated(life.reef), SIMULATED);
     const course = runReef(this.reef, this.doses);
-    this.played = { ...life, reef: this.reef, doses: this.doses, course, sittings: [] };
+    this.played = { ...life, reef: this.reef, doses: this.doses, course, testSessions: [] };
   }
 
   historyOn(day: number, at: number): TankHistory {
     const { alkalinity } = this.played.course;
-    const builder = logOf(this.played, day, { school: this.school });
-    if (this.school.school === 'bottleProgramme') {
+    const builder = logOf(this.played, day, { doneRule: this.doneRule });
+    if (this.doneRule.rule === 'bottleProgramme') {
       builder.dose(momentOf(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
     }
-    if (this.school.school === 'algaeSuccession') {
+    if (this.doneRule.rule === 'algaeSuccession') {
       for (const [when, entry] of GROWTHS) if (when <= day) builder.entry(momentOf(when), entry);
     }
     for (const { day: when, step } of this.nitrates) {
@@ -117,13 +117,13 @@ class LetterLife {
     this.run();
   }
 
-  /** Tests what the sitting names; a condition that is named is measured with the others. */
-  test({ parameters }: NextSitting, day: number): void {
+  /** Tests what the test session names; a condition that is named is measured with the others. */
+  test({ parameters }: NextTestSession, day: number): void {
     const asked = (parameter: 'ammonia' | 'nitrite') => parameters.includes(parameter);
     const what = { ammonia: asked('ammonia'), nitrite: asked('nitrite') };
-    this.played.sittings.push(readSitting(this.played, day, what, this.random));
+    this.played.testSessions.push(readTestSession(this.played, day, what, this.random));
     if (parameters.includes('nitrate')) {
-      const { nitrate } = readSitting(
+      const { nitrate } = readTestSession(
         this.played,
         day,
         { ammonia: false, nitrite: false, nitrate: true },
@@ -136,8 +136,8 @@ class LetterLife {
   }
 
   falsehoodOn(day: number): Falsehood | null {
-    const { reef, school, doses, raises } = this;
-    return falsehoodOf({ reef, school, doses, events: raises }, day);
+    const { reef, doneRule, doses, raises } = this;
+    return falsehoodOf({ reef, doneRule, doses, events: raises }, day);
   }
 
   private run(): void {
@@ -146,16 +146,16 @@ class LetterLife {
 }
 
 /**
- * Follows the next test to the letter under a school, from one dose on: tests what it names,
+ * Follows the next test to the letter under a rule for done, from one dose on: tests what it names,
  * when it says so, doses and raises alkalinity where it says so, and looks at the verdict.
  */
 export function followToTheLetter(
   life: Life,
   seed: number,
   options: ForecastOptions,
-  school: SchoolChoice = DEFAULT_SCHOOL,
+  doneRule: DoneRuleChoice = DEFAULT_DONE_RULE,
 ): Followed {
-  const keeper = new LetterLife(life, seededRandom(seed), school);
+  const keeper = new LetterLife(life, seededRandom(seed), doneRule);
   const atHand = (['ammoniaCard', 'nitriteCard'] as const).flatMap(
     (id) => kitAtHand(id, kitFrom(id, 0)) ?? [],
   );
@@ -181,16 +181,16 @@ export function followToTheLetter(
       day += 1;
       continue;
     }
-    const sitting = nextSitting(next, history, bands, at);
-    if (sitting.raise && keeper.raise(sitting.raise, day)) followed.raised += 1;
+    const testSession = nextTestSession(next, history, bands, at);
+    if (testSession.raise && keeper.raise(testSession.raise, day)) followed.raised += 1;
     if (next.purpose === 'challenge') {
       keeper.dose(day + 0.05, next.dose);
       followed.doses += 1;
     }
     day = Math.max(day + 0.5, (next.at - FILLED) / DAY_MS);
-    keeper.test(sitting, day);
+    keeper.test(testSession, day);
     followed.tests += next.parameters.length;
-    followed.others += sitting.parameters.length - next.parameters.length;
+    followed.others += testSession.parameters.length - next.parameters.length;
   }
   return { ...followed, falsehood: keeper.falsehoodOn(LONGEST) };
 }

@@ -17,11 +17,11 @@ const CHALLENGE = 1.55;
  * @param fish first fish of usual size that it was called ready for
  */
 export function falsehoodOf(
-  life: Pick<UntidyLife, 'reef' | 'school' | 'doses' | 'events'>,
+  life: Pick<UntidyLife, 'reef' | 'doneRule' | 'doses' | 'events'>,
   day: number,
   fish = 1,
 ): Falsehood | null {
-  const { reef, school } = life;
+  const { reef, doneRule } = life;
   const doses = life.doses.filter((dose) => dose.day <= day);
   const events = life.events.filter((event) => event.day <= day);
   const peak = (more: TrueEvent[], days: number) => {
@@ -33,10 +33,10 @@ export function falsehoodOf(
     return highest;
   };
   if (peak([], STAYS_DAYS) > SAFE) return 'stands';
-  if (school.school === 'challenge') {
+  if (doneRule.rule === 'challenge') {
     const again = [...doses, { day: day + 1 / 24, believed: CHALLENGE }];
     const course = runReef(reef, again, events);
-    const hour = Math.round((day + 1 / 24) * 24 + school.windowHours + SLACK_HOURS);
+    const hour = Math.round((day + 1 / 24) * 24 + doneRule.windowHours + SLACK_HOURS);
     const left = Math.max(course.ammonia[hour] ?? 0, course.nitrite[hour] ?? 0);
     if (left > CLEARED) return 'notRepeated';
   }

@@ -3,10 +3,10 @@ import { byAssurance, judge, type Ask } from './judge';
 import { runReef } from './reef';
 import { falsehoodOf } from './truth';
 import { TROUBLES, type Trouble } from './troubles';
-import { liveUntidily, SCHOOL_CHOICES } from './untidy';
+import { liveUntidily, DONE_RULE_CHOICES } from './untidy';
 import { middlingReef } from './plainLife';
 
-const BOTH_ZERO = { school: 'bothZero' } as const;
+const BOTH_ZERO = { rule: 'bothZero' } as const;
 const lives = TROUBLES.map((trouble, n) => liveUntidily(trouble, BOTH_ZERO, 'bottle', 40 + n));
 const life = (trouble: Trouble) => {
   const found = lives.find((l) => l.trouble === trouble);
@@ -14,7 +14,7 @@ const life = (trouble: Trouble) => {
   return found;
 };
 
-/** Kinds that leave another colony, or less of one, than tests have shown. */
+/** Kinds that leave other filter bacteria, or fewer, than tests have shown. */
 const HARMING: ReadonlySet<Trouble> = new Set<Trouble>([
   'treated',
   'byLabel',
@@ -30,7 +30,7 @@ const HARMING: ReadonlySet<Trouble> = new Set<Trouble>([
 describe('untidy lives', () => {
   it('are the same for the same seed', () => {
     const again = liveUntidily('none', BOTH_ZERO, 'bottle', 40);
-    expect(again.sittings).toEqual(life('none').sittings);
+    expect(again.testSessions).toEqual(life('none').testSessions);
     expect(again.builder.revisions).toEqual(life('none').builder.revisions);
   });
 
@@ -38,7 +38,7 @@ describe('untidy lives', () => {
     expect(life('unfed').doses).toEqual([]);
     expect(life('none').events).toEqual([]);
     expect(life('diluted').events.some((e) => e.what === 'change' && e.share >= 0.6)).toBe(true);
-    const bought = life('kitLate').sittings.find((s) => s.nitrite !== null)?.day ?? 0;
+    const bought = life('kitLate').testSessions.find((s) => s.nitrite !== null)?.day ?? 0;
     expect(bought).toBeGreaterThanOrEqual(14);
     const kinds = (trouble: Trouble) =>
       life(trouble).builder.revisions.flatMap((r) =>
@@ -82,15 +82,18 @@ describe('what is false about calling a tank ready', () => {
   });
 
   it('is a challenge that would not pass again', () => {
-    const starved = { ...life('unfed'), school: { school: 'challenge', windowHours: 24 } as const };
+    const starved = {
+      ...life('unfed'),
+      doneRule: { rule: 'challenge', windowHours: 24 } as const,
+    };
     expect(falsehoodOf(starved, 60)).toBe('notRepeated');
   });
 });
 
-/** Asks of a life under one school; `answer` is what the forecast says each time. */
+/** Asks of a life under one rule for done; `answer` is what the forecast says each time. */
 const judgeOne = (one: ReturnType<typeof life>, ask: Ask) => {
   const [judged] = judge(one, ask);
-  if (!judged) throw new Error('no school');
+  if (!judged) throw new Error('no rule for done');
   return judged;
 };
 const assured: Ask = () => () => ASSURED;
@@ -124,7 +127,7 @@ describe('the verdict along a life', () => {
     expect(asked).toBe(judged.falseGrants.length);
   });
 
-  it('weighs the readings of a look once for all schools', () => {
+  it('weighs the readings of a look once for all rules for done', () => {
     let weighed = 0;
     const looks = new Set<number>();
     const all = judge(
@@ -134,9 +137,9 @@ describe('the verdict along a life', () => {
         looks.add(problem.at);
         return () => ASSURED;
       },
-      SCHOOL_CHOICES,
+      DONE_RULE_CHOICES,
     );
-    expect(all.map(({ school }) => school)).toEqual(SCHOOL_CHOICES);
+    expect(all.map(({ doneRule }) => doneRule)).toEqual(DONE_RULE_CHOICES);
     expect(weighed).toBe(looks.size);
   });
 
@@ -144,23 +147,23 @@ describe('the verdict along a life', () => {
     const kinds = TROUBLES.filter((trouble) => HARMING.has(trouble));
     expect(kinds.length).toBe(HARMING.size);
     for (const [n, trouble] of kinds.entries()) {
-      const harmed = liveUntidily(trouble, { school: 'bothZero' }, 'liveRock', 900 + n);
+      const harmed = liveUntidily(trouble, { rule: 'bothZero' }, 'liveRock', 900 + n);
       const harm = harmed.events[0]?.day ?? Infinity;
-      for (const judged of judge(harmed, assured, SCHOOL_CHOICES)) {
-        // Doses given since may show the colony that is left, and that is told by the forecast.
+      for (const judged of judge(harmed, assured, DONE_RULE_CHOICES)) {
+        // Doses given since may show the filter bacteria that are left, and that is told by the forecast.
         const unfed = harmed.doses.every((dose) => dose.day < harm);
         if (unfed) expect(judged.falseReadies.filter((f) => f.day > harm)).toEqual([]);
       }
     }
   });
 
-  // Its colony decays at 0.2 a day, three times as fast as usual, and nobody feeds it for a fortnight.
-  it('does not call a colony ready that starves and carries no fish', () => {
+  // Its filter bacteria decay at 0.2 a day, three times as fast as usual, and nobody feeds them for a fortnight.
+  it('does not call filter bacteria ready that starve and carry no fish', () => {
     const seed = 2_000_003 + 97 * 159 + 7919 * 6;
-    const starved = liveUntidily('kitLate', { school: 'algaeSuccession' }, 'dryRock', seed);
+    const starved = liveUntidily('kitLate', { rule: 'algaeSuccession' }, 'dryRock', seed);
     // One look in four: each takes the forecast a second.
-    const sittings = starved.sittings.filter((_, n) => n % 4 === 0);
-    const [judged] = judge({ ...starved, sittings }, byAssurance, [{ school: 'bothZero' }]);
+    const testSessions = starved.testSessions.filter((_, n) => n % 4 === 0);
+    const [judged] = judge({ ...starved, testSessions }, byAssurance, [{ rule: 'bothZero' }]);
     expect(judged?.falseGrants.length).toBeGreaterThan(0);
     expect(judged?.falseReadies).toEqual([]);
   });

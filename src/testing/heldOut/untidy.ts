@@ -1,11 +1,11 @@
 import { normalsFrom } from '@/core/math/normal';
 import { seededRandom, type Random } from '@/core/math/random';
 import type { EntryBody } from '@/core/records/kinds';
-import type { SchoolChoice } from '@/core/records/schema/tank';
+import type { DoneRuleChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED, LogBuilder } from '../logBuilder';
 import { labelled } from '../medicines';
-import { drawKeeper, readSitting, type Keeper, type Sitting } from './keeper';
+import { drawKeeper, readTestSession, type Keeper, type TestSession } from './keeper';
 import {
   drawReef,
   heated,
@@ -26,25 +26,25 @@ import {
   type Trouble,
 } from './troubles';
 
-export const SCHOOL_CHOICES: readonly SchoolChoice[] = [
-  { school: 'bothZeroHeld', holdDays: 7 },
-  { school: 'bothZero' },
-  { school: 'challenge', windowHours: 24 },
-  { school: 'challenge', windowHours: 48 },
-  { school: 'nitrateLevel' },
-  { school: 'bottleProgramme', programmeDays: 14 },
-  { school: 'algaeSuccession' },
+export const DONE_RULE_CHOICES: readonly DoneRuleChoice[] = [
+  { rule: 'bothZeroHeld', daysAtZero: 7 },
+  { rule: 'bothZero' },
+  { rule: 'challenge', windowHours: 24 },
+  { rule: 'challenge', windowHours: 48 },
+  { rule: 'nitrateLevel' },
+  { rule: 'bottleProgramme', programmeDays: 14 },
+  { rule: 'algaeSuccession' },
 ];
 
 /** A keeper's whole life with a tank, as it went and as it was logged. */
 export interface UntidyLife {
   trouble: Trouble;
-  school: SchoolChoice;
+  doneRule: DoneRuleChoice;
   reef: Reef;
   keeper: Keeper;
   doses: TrueDose[];
   events: TrueEvent[];
-  sittings: Sitting[];
+  testSessions: TestSession[];
   builder: LogBuilder;
   /** Day of its end. */
   end: number;
@@ -59,12 +59,12 @@ const BINDS_HOURS = [24, 48] as const;
 /** Plays one life. The log holds all of it; a verdict at a moment sees what lies before. */
 export function liveUntidily(
   trouble: Trouble,
-  school: SchoolChoice,
+  doneRule: DoneRuleChoice,
   method: HeldOutMethod,
   seed: number,
 ): UntidyLife {
   const random = seededRandom(seed);
-  const life = new Untidy(trouble, school, method, random);
+  const life = new Untidy(trouble, doneRule, method, random);
   life.play();
   return life;
 }
@@ -76,7 +76,7 @@ class Untidy implements UntidyLife {
   readonly keeper: Keeper;
   readonly doses: TrueDose[] = [];
   readonly events: TrueEvent[] = [];
-  readonly sittings: Sitting[] = [];
+  readonly testSessions: TestSession[] = [];
   readonly builder: LogBuilder;
   end = LONGEST;
   private day = 1;
@@ -90,7 +90,7 @@ class Untidy implements UntidyLife {
 
   constructor(
     readonly trouble: Trouble,
-    readonly school: SchoolChoice,
+    readonly doneRule: DoneRuleChoice,
     method: HeldOutMethod,
     private readonly random: Random,
   ) {
@@ -100,7 +100,7 @@ class Untidy implements UntidyLife {
     this.keeper = { ...keeper, dose: Math.max(1.56, keeper.dose) };
     this.builder = new LogBuilder({
       rock: method === 'liveRock' ? 'liveRock' : 'dryRock',
-      school,
+      doneRule,
     });
     this.course = runReef(this.reef, []);
     if (trouble === 'kitLate') this.nitriteFrom = 14 + 16 * random();
@@ -110,7 +110,7 @@ class Untidy implements UntidyLife {
   play(): void {
     const { random, builder } = this;
     builder.conditions(moment(0.5));
-    if (this.reef.method === 'bottle' || this.school.school === 'bottleProgramme') {
+    if (this.reef.method === 'bottle' || this.doneRule.rule === 'bottleProgramme') {
       this.log(1, {
         kind: 'dose',
         substance: 'bacteria',
@@ -119,7 +119,7 @@ class Untidy implements UntidyLife {
         about: false,
       });
     }
-    if (this.school.school === 'algaeSuccession') this.logGrowths();
+    if (this.doneRule.rule === 'algaeSuccession') this.logGrowths();
     if (this.trouble !== 'unfed') this.dose(1);
     this.day = 1.3 + random();
     let shown: number | null = null;
@@ -128,10 +128,10 @@ class Untidy implements UntidyLife {
       if (this.trouble === 'bound') this.bind();
       if (this.trouble === 'diluted') this.dilute(nitrite);
       const both = ammonia === 0 && nitrite === 0;
-      if (both && shown === null && (this.sittings.length > 3 || this.trouble === 'unfed')) {
+      if (both && shown === null && (this.testSessions.length > 3 || this.trouble === 'unfed')) {
         shown = this.day;
         this.end = Math.min(LONGEST, this.day + AFTER);
-        if (this.school.school === 'challenge' && this.trouble !== 'unfed') this.challenge();
+        if (this.doneRule.rule === 'challenge' && this.trouble !== 'unfed') this.challenge();
       } else if (shown !== null) this.late(this.day - shown);
       else if (ammonia === 0 && (nitrite ?? 0) <= 1) this.doseAgain();
       this.day += Math.max(0.7, this.keeper.every * (0.5 + random()));
@@ -159,7 +159,7 @@ class Untidy implements UntidyLife {
   }
 
   /** One sitting at the day that is reached; what is written is what was read. */
-  private test(what: { ammonia?: boolean; nitrite?: boolean } = {}): Sitting {
+  private test(what: { ammonia?: boolean; nitrite?: boolean } = {}): TestSession {
     const { day, random, builder, keeper } = this;
     const wanted = {
       ammonia: what.ammonia ?? true,
@@ -170,48 +170,48 @@ class Untidy implements UntidyLife {
     const slips = { ...keeper, blunder: 1 };
     const blundered = random() < 2 * keeper.blunder;
     const hand = blundered ? slips : eye;
-    const sitting = readSitting({ keeper: hand, course: this.course }, day, wanted, random);
+    const testSession = readTestSession({ keeper: hand, course: this.course }, day, wanted, random);
     const held = this.bound.some(({ from, to }) => day >= from && day < to);
     const read = this.asKitsShow({
-      ...sitting,
+      ...testSession,
       blundered,
-      ammonia: held && wanted.ammonia ? 0 : sitting.ammonia,
+      ammonia: held && wanted.ammonia ? 0 : testSession.ammonia,
     });
-    this.sittings.push(read);
+    this.testSessions.push(read);
     if (read.ammonia !== null) builder.ammonia(moment(day), read.ammonia);
     if (read.nitrite !== null) {
       const kit = this.trouble === 'expiredKit' ? { kit: { expiresOn: '2026-03-01' } } : {};
       builder.card('nitriteCard', moment(day), read.nitrite, kit);
     }
     if (read.nitrate !== null) builder.nitrate(moment(day), read.nitrate);
-    if (this.sittings.length % 2 === 0) {
+    if (this.testSessions.length % 2 === 0) {
       const alkalinity = this.course.alkalinity[Math.round(day * 24)] ?? 8;
       builder.digital('alkalinityDrops', moment(day), Math.round(alkalinity * 10) / 10);
       builder.digital('refractometer', moment(day), 35);
-      const warmth = this.reef.temperature[Math.round(day * 24)] ?? 25.5;
-      builder.digital('thermometer', moment(day), Math.round(warmth * 10) / 10);
+      const temperature = this.reef.temperature[Math.round(day * 24)] ?? 25.5;
+      builder.digital('thermometer', moment(day), Math.round(temperature * 10) / 10);
     }
     return read;
   }
 
   /** What is read where a kit is bad: zero, once it has given the readings that it has left. */
-  private asKitsShow(sitting: Sitting): Sitting {
+  private asKitsShow(testSession: TestSession): TestSession {
     const { trouble } = this;
-    if (!isBadKit(trouble)) return sitting;
+    if (!isBadKit(trouble)) return testSession;
     const parameter = BAD_KITS[trouble];
-    const shown = sitting[parameter];
-    if (shown === null) return sitting;
+    const shown = testSession[parameter];
+    if (shown === null) return testSession;
     if (shown > 0 && this.goodReadings > 0) {
       this.goodReadings -= 1;
-      return sitting;
+      return testSession;
     }
-    return { ...sitting, [parameter]: 0 };
+    return { ...testSession, [parameter]: 0 };
   }
 
   /** Doses of two ppm, each tested when its window ends, until one is read as gone. */
   private challenge(): void {
-    const { school, random } = this;
-    const hours = school.school === 'challenge' ? school.windowHours : 24;
+    const { doneRule, random } = this;
+    const hours = doneRule.rule === 'challenge' ? doneRule.windowHours : 24;
     for (let round = 0; round < 10 && this.day < LONGEST - 8; round += 1) {
       const dosed = this.day + 0.05;
       this.dose(dosed);
@@ -248,7 +248,7 @@ class Untidy implements UntidyLife {
       this.dose(day + 0.05);
       this.day += 0.05 + 1 + 0.05 * random();
       this.test({ nitrite: true });
-    } else if (trouble === 'fiveHours' && this.school.school !== 'challenge' && after(10)) {
+    } else if (trouble === 'fiveHours' && this.doneRule.rule !== 'challenge' && after(10)) {
       this.troubled = true;
       this.dose(day + 0.05);
       this.day += 0.05 + 5 / 24;

@@ -18,12 +18,12 @@ export interface DemandBarProps {
 }
 
 /** What the bar says, in its own letters. */
-function lettersOf({ load: { now, ceiling, carries }, next }: DemandBarProps) {
+function lettersOf({ load: { now, feedingLimit, carries }, next }: DemandBarProps) {
   const mg = (value: number) => formatPlain(value, value < 10 ? 1 : 0);
   return {
     now: `made now ${mg(now)} mg N a day`,
     carries: carries ? `can clear ${mg(carries.low)}–${mg(carries.usual)}` : '',
-    ceiling: ceiling === null ? '' : `this month’s feeding limit, ${mg(ceiling)}`,
+    feedingLimit: feedingLimit === null ? '' : `this month’s feeding limit, ${mg(feedingLimit)}`,
     next: next ? `+ ${next.name.toLowerCase()} ${mg(next.nitrogen)}` : '',
   };
 }
@@ -34,7 +34,7 @@ export function DemandBar(props: DemandBarProps) {
   const summary = [
     letters.now,
     letters.carries && `${letters.carries} mg N a day`,
-    letters.ceiling && `${letters.ceiling} mg N a day`,
+    letters.feedingLimit && `${letters.feedingLimit} mg N a day`,
     letters.next,
   ];
   return (
@@ -50,15 +50,15 @@ function Bar({
   letters,
   width,
 }: DemandBarProps & { letters: ReturnType<typeof lettersOf>; width: number }) {
-  const { now, ceiling, carries } = load;
+  const { now, feedingLimit, carries } = load;
   const after = now + (next?.nitrogen ?? 0);
-  const far = Math.max(carries?.usual ?? 0, ceiling ?? 0, after, 1);
+  const far = Math.max(carries?.usual ?? 0, feedingLimit ?? 0, after, 1);
   // A filter far beyond what is fed would press the rest into a corner.
-  const end = Math.min(far, Math.max(after, ceiling ?? 0, 1) * 3.2) * 1.08;
+  const end = Math.min(far, Math.max(after, feedingLimit ?? 0, 1) * 3.2) * 1.08;
   const x = scaleLinear([0, end], [0, width]).clamp(true);
   const stacked = (letters.now.length + letters.carries.length) * LETTER > width - 12;
-  const ceilingAt = x(ceiling ?? 0);
-  const ceilingRight = ceilingAt + letters.ceiling.length * LETTER < width;
+  const feedingLimitAt = x(feedingLimit ?? 0);
+  const feedingLimitRight = feedingLimitAt + letters.feedingLimit.length * LETTER < width;
   return (
     <>
       <Label x={0} y={stacked ? 12 : 26}>
@@ -112,30 +112,32 @@ function Bar({
           strokeDasharray="3 2.5"
         />
       ) : null}
-      {ceiling === null ? null : (
+      {feedingLimit === null ? null : (
         <>
           <Line
-            x1={ceilingAt}
-            x2={ceilingAt}
+            x1={feedingLimitAt}
+            x2={feedingLimitAt}
             y1={TOP - 4}
             y2={TOP + DEEP + 22}
             stroke={color.ink}
             strokeWidth={2}
           />
           <Label
-            x={ceilingRight ? Math.max(0, ceilingAt - 2) : width}
+            x={feedingLimitRight ? Math.max(0, feedingLimitAt - 2) : width}
             y={TOP + DEEP + 38}
-            textAnchor={ceilingRight ? 'start' : 'end'}
+            textAnchor={feedingLimitRight ? 'start' : 'end'}
           >
-            {letters.ceiling}
+            {letters.feedingLimit}
           </Label>
         </>
       )}
       {letters.next ? (
         <Sounding
-          x={ceiling === null ? x(now) : Math.min(x(now), ceilingAt - 6)}
+          x={feedingLimit === null ? x(now) : Math.min(x(now), feedingLimitAt - 6)}
           textAnchor={
-            ceiling !== null && x(now) + letters.next.length * LETTER > ceilingAt ? 'end' : 'start'
+            feedingLimit !== null && x(now) + letters.next.length * LETTER > feedingLimitAt
+              ? 'end'
+              : 'start'
           }
           y={TOP + DEEP + 17}
           fontSize={13}

@@ -19,7 +19,7 @@ export interface FrontPiece {
   x: number;
   y: number;
   /** How far it reaches, cm. */
-  reach: number;
+  stingRange: number;
   trouble: boolean;
   chosen: boolean;
 }
@@ -95,17 +95,17 @@ function Front({ lengthCm, bands, flows, pieces, width }: FrontViewProps & { wid
         fill="none"
         stroke={color.edge}
       />
-      {pieces.map(({ id, name, x: left, y: up, reach, trouble, chosen }) => {
+      {pieces.map(({ id, name, x: left, y: up, stingRange, trouble, chosen }) => {
         // A mark stands within the glass, however near the pane.
         const at = Math.min(width - MARK - 1, Math.max(MARK + 1, x(left)));
         const over = y(up) - MARK;
         return (
           <G key={id}>
-            {reach > 0 ? (
+            {stingRange > 0 ? (
               <Circle
                 cx={at}
                 cy={over}
-                r={Math.max(MARK + 2, x(reach))}
+                r={Math.max(MARK + 2, x(stingRange))}
                 fill="none"
                 stroke={trouble ? color.magenta : color.inkSoft}
                 strokeDasharray={trouble ? undefined : '4 4'}

@@ -13,7 +13,7 @@ export const ALKALINITY_STEP = 1.4;
 export const HIGH_PH = 8.5;
 /** Alkalinity under which raising it is asked for, dKH: as a test read it, and as it is reckoned since. */
 const LOW_TESTED = 7.5;
-/** A single dose from 8 dKH slows no colony, and is no reason to ask for anything. */
+/** A single dose from 8 dKH slows nothing, and is no reason to ask for anything. */
 const LOW_RECKONED = 7;
 /** Hours after a step before the next is asked for: a day, less what mornings differ by. */
 const STEP_HOURS = 20;
@@ -34,7 +34,7 @@ export interface AlkalinityRaise {
 }
 
 /**
- * Alkalinity by a reading and by all that went in since, once the colony has cleared it, dKH; null where
+ * Alkalinity by a reading and by all that went in since, once the filter bacteria have cleared it, dKH; null where
  * some of it can't be weighed.
  * @param history up to the moment that is meant
  */
@@ -93,7 +93,7 @@ export function alkalinityRaise(history: TankHistory, at: number): AlkalinityRai
 }
 
 /**
- * The same where alkalinity is so low that the colony slows: what is asked of the keeper now. Nothing on
+ * The same where alkalinity is so low that the filter bacteria slow: what is asked of the keeper now. Nothing on
  * the day of a step, so that none is added twice.
  */
 export function alkalinityDue(history: TankHistory, at: number): AlkalinityRaise | null {

@@ -7,7 +7,7 @@ import { countOf, formatSignificant } from '../../units/format';
 import { foodNitrogen } from '../problem/foods';
 import { PRAWN_N } from '../problem/organics';
 
-/** Most total ammonia that a colony is ever dosed to, mg N/L: beyond it is held back. */
+/** Most total ammonia that filter bacteria are ever dosed to, mg N/L: beyond it is held back. */
 export const MOST_AMMONIA = 4;
 
 /** What would have to be measured out for a rise. */

@@ -25,18 +25,18 @@ export type ChallengeRun =
 /** A challenge that ended this long ago is over; the next one may begin. */
 const OVER_HOURS = 36;
 
-/** The state of the newest dose that challenges the colony. */
+/** The state of the newest dose that challenges the filter bacteria. */
 export function challengeRun(whole: TankHistory, at: number): ChallengeRun {
   // A pass that was voided since is none: the next may begin.
   const { history } = stillShown(whole);
-  const hours = testHoursOf(history.tank.school);
+  const hours = testHoursOf(history.tank.doneRule);
   const dose = provingDoses(history).at(-1);
   if (!dose) return { phase: 'ready' };
   const testAt = dose.at + hours * HOUR_MS;
   const lateAt = testAt + SLACK_HOURS * HOUR_MS;
   if (at > lateAt + OVER_HOURS * HOUR_MS) return { phase: 'ready' };
   const base = { dose, testAt, lateAt };
-  if (isPassed(history, dose, windowHoursOf(history.tank.school)))
+  if (isPassed(history, dose, windowHoursOf(history.tank.doneRule)))
     return { phase: 'passed', ...base };
   if (at < testAt - SLACK_HOURS * HOUR_MS) return { phase: 'running', ...base };
   if (failureOf(history, dose, hours)) return { phase: 'failed', ...base };

@@ -9,7 +9,7 @@ import {
 } from '../../records/schema/tank';
 import { steadyEnvironment } from '../kinetics/environment';
 import { packEvents, type CycleEvent } from '../kinetics/events';
-import { COLONY, freshStart, SEEDS } from '../kinetics/parameters';
+import { FILTER_BACTERIA, freshStart, SEEDS } from '../kinetics/parameters';
 import { courseFor, runCycle } from '../kinetics/run';
 import { ALKALINE } from '../alkalinity';
 import { FISH_PARTS, PAIR_N } from '../problem/additions';
@@ -20,7 +20,7 @@ import { seedPrior } from '../problem/seeding';
 /** How a method would go in this tank. */
 export interface MethodOutcome {
   method: Method;
-  /** Days until both are clear and the colony can carry a first small stocking. */
+  /** Days until both are clear and the filter bacteria can carry a first small stocking. */
   days: { p10: number; p50: number; p90: number };
   /** Highest free ammonia on the way, mg NH3-N/L, median. */
   worstFree: number;
@@ -103,7 +103,7 @@ function feeding(source: AmmoniaSource, netLitres: number): { events: CycleEvent
 }
 
 /**
- * Plays one method in a tank, over colonies drawn from the prior with the same chance for every
+ * Plays one method in a tank, over filter bacteria drawn from the prior with the same chance for every
  * method, so that methods differ by what they are and not by luck.
  */
 export function playMethod(
@@ -115,7 +115,8 @@ export function playMethod(
 ): MethodOutcome {
   const normal = normalsFrom(seededRandom(seed));
   const around = (median: number, sd: number) => median * Math.exp(sd * normal());
-  const colony = (id: keyof typeof COLONY) => around(COLONY[id].median, COLONY[id].sd);
+  const filterBacteria = (id: keyof typeof FILTER_BACTERIA) =>
+    around(FILTER_BACTERIA[id].median, FILTER_BACTERIA[id].sd);
   const environment = steadyEnvironment(DAYS, water.temperature, water.ph, water.salinity, STEPS);
   const course = courseFor(environment);
   const rock = seedPrior(tank, netLitres);
@@ -128,17 +129,17 @@ export function playMethod(
   for (let n = 0; n < TANKS; n += 1) {
     const luck = normal();
     const parameters = {
-      growthA: colony('growthA'),
-      growthB: colony('growthB'),
-      halfA: colony('halfA'),
-      halfB: colony('halfB'),
-      inhibition: colony('inhibition'),
-      decayA: colony('decayA'),
-      decayB: colony('decayB'),
-      mineralisation: colony('mineralisation'),
+      growthA: filterBacteria('growthA'),
+      growthB: filterBacteria('growthB'),
+      halfA: filterBacteria('halfA'),
+      halfB: filterBacteria('halfB'),
+      inhibition: filterBacteria('inhibition'),
+      decayA: filterBacteria('decayA'),
+      decayB: filterBacteria('decayB'),
+      mineralisation: filterBacteria('mineralisation'),
       denitrification: 0.003,
       uptake: 0.015,
-      lag: colony('lag'),
+      lag: filterBacteria('lag'),
       awake: extra.awake ?? rock.awake,
       ceiling: rock.ceiling,
       capacityA: around(rock.capacityA, rock.sdA) + extra.a * Math.exp(extra.sd * luck),

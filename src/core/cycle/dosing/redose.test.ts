@@ -51,13 +51,13 @@ describe('dosing again', () => {
       log.nitrite(onDay(20), 0);
       return redoseAdvice(historyOf(log, onDay(20)), null, onDay(20)).rise;
     };
-    const held = clear(new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } }));
-    const challenge = clear(new LogBuilder({ school: { school: 'challenge', windowHours: 24 } }));
+    const held = clear(new LogBuilder({ doneRule: { rule: 'bothZeroHeld', daysAtZero: 7 } }));
+    const challenge = clear(new LogBuilder({ doneRule: { rule: 'challenge', windowHours: 24 } }));
     expect(held).toBeCloseTo(challenge / 2, 9);
   });
 
   it('is the dose of the one test that is left, hold or not, where the forecast asks for it', () => {
-    const log = new LogBuilder({ school: { school: 'bothZeroHeld', holdDays: 7 } });
+    const log = new LogBuilder({ doneRule: { rule: 'bothZeroHeld', daysAtZero: 7 } });
     log.dose(onDay(1), 1.6);
     // Kits that were seen to work.
     for (const day of [2, 4]) log.ammonia(onDay(day), 2);
@@ -81,7 +81,7 @@ describe('dosing again', () => {
     expect(proof.because).toMatch(/does not show enough/);
   });
 
-  it('is what the next test asks before zeros where the forecast feeds a colony that would starve', () => {
+  it('is what the next test asks before zeros where the forecast feeds filter bacteria that would starve', () => {
     const log = new LogBuilder();
     log.dose(onDay(1), 1.6);
     // Kits that were seen to work.
@@ -153,7 +153,7 @@ describe('dosing again', () => {
     expect(advice(onDay(30)).because).toMatch(/^Test ammonia and nitrite first/);
   });
 
-  it('says when: once the colony is hungry, or once the forecast has both clear', () => {
+  it('says when: once the filter bacteria are hungry, or once the forecast has both clear', () => {
     const fed = new LogBuilder();
     fed.dose(onDay(19), 1);
     fed.ammonia(onDay(20), 0);
@@ -187,7 +187,7 @@ describe('dosing again', () => {
   });
 
   it('does not dose twice on one zero: what went in since has to be tested', () => {
-    const log = new LogBuilder({ school: { school: 'challenge', windowHours: 24 } });
+    const log = new LogBuilder({ doneRule: { rule: 'challenge', windowHours: 24 } });
     log.dose(onDay(1), 1.6);
     log.ammonia(onDay(20), 0);
     log.nitrite(onDay(20), 0);

@@ -1,6 +1,6 @@
 import { LITTLE_NITRITE } from '../doseAdvice';
 import { noDoseBecause } from '../verdict/outstanding';
-import { schoolOf } from '../schools';
+import { doneRuleOf } from '../doneRules';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { riseOf, type TankHistory } from '../../history/tankHistory';
 import { latestReading } from '../../history/tankHistory';
@@ -47,8 +47,8 @@ function later(a: DateRange, b: DateRange): DateRange {
 }
 
 /**
- * When to dose again, and how much: once both are clear, the usual 2 ppm; half of it while a hold is
- * counted, which keeps the colony fed and is gone by the next test; the whole where the forecast
+ * When to dose again, and how much: once both are clear, the usual 2 ppm; half of it while a span at zero is
+ * counted, which keeps the filter bacteria fed and is gone by the next test; the whole where the forecast
  * asks for a proof; and nothing while ammonia or nitrite is still there. Never beyond 4 mg N/L.
  */
 export function redoseAdvice(
@@ -113,7 +113,7 @@ export function redoseAdvice(
   const left =
     nitrite?.zero === false ? `Nitrite reads ${readingWords(nitrite)} and is nearly gone` : null;
   const proof = forecast?.nextTest?.purpose === 'challenge';
-  // A colony is fed before zeros because the forecast knows ammonia to be gone, however old its test.
+  // Filter bacteria are fed before zeros because the forecast knows ammonia to be gone, however old its test.
   const speaking = proof && left !== null ? [nitrite] : [ammonia, nitrite];
   const blind = speaking.some((r) => !r || isStale(r, at));
   if (blind) {
@@ -130,25 +130,25 @@ export function redoseAdvice(
       rise,
       left === null
         ? `Both read zero, but that alone does not show enough. ${size}, tested when it is likely gone, does.`
-        : `${left}, and the colony would starve while zeros are waited for. ${size} now, tested when it is likely gone.`,
+        : `${left}, and the filter bacteria would starve while zeros are waited for. ${size} now, tested when it is likely gone.`,
     );
   }
   const days = last ? (at - last.at) / DAY_MS : Infinity;
-  const school = schoolOf(tank.school);
-  if (last && days < FEED_EVERY_DAYS && !school.dosesAtOnce) {
+  const doneRule = doneRuleOf(tank.doneRule);
+  if (last && days < FEED_EVERY_DAYS && !doneRule.dosesAtOnce) {
     return none(
       `${left ?? 'Both are clear'}, and the last dose was ${countOf(Math.max(1, Math.round(days)), 'day')} ago. It can wait.`,
       exactly(last.at + FEED_EVERY_DAYS * DAY_MS),
     );
   }
   if (left !== null) return dose(usual / 2, `${left}. Half a dose keeps both sides fed.`);
-  return school.feedsLightly
+  return doneRule.feedsLightly
     ? dose(
         usual / 2,
-        'Both are clear. Half a dose keeps the colony fed while the days are counted; test a day later at the soonest.',
+        'Both are clear. Half a dose keeps the filter bacteria fed while the days are counted; test a day later at the soonest.',
       )
     : dose(
         usual,
-        `Both are clear. ${usualDoseWords(history)} keeps the colony fed until the first fish, and shows what it can do.`,
+        `Both are clear. ${usualDoseWords(history)} keeps the filter bacteria fed until the first fish, and shows what they can do.`,
       );
 }

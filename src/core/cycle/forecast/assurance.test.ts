@@ -11,27 +11,31 @@ const problem = problemOn(10, (log) => {
   log.nitrite(day(9), 0);
 });
 const assured = (...tanks: Told[]) => assuranceOf(ensembleOf(problem, tanks));
-const colony = (capacityB: number, decayB = 0.06): Told => ({
+const filterBacteria = (capacityB: number, decayB = 0.06): Told => ({
   now: { capacityA: 2, capacityB },
   parameters: { decayB },
 });
 
 describe('what is sure of a tank', () => {
-  it('is all of it for a colony that is large and lasts', () => {
-    expect(assured(colony(2))).toMatchObject({ stays: 1, carries: 1, suspect: null });
+  it('is all of it for filter bacteria that are many and last', () => {
+    expect(assured(filterBacteria(2))).toMatchObject({ stays: 1, carries: 1, suspect: null });
   });
 
   it('is the share of the tanks that its readings allow', () => {
     const standing: Told = { now: { nitrite: 2 * SAFE, capacityB: 0.01 } };
-    expect(assured(standing, colony(2))).toMatchObject({ stays: 0.5, carries: 0.5 });
+    expect(assured(standing, filterBacteria(2))).toMatchObject({ stays: 0.5, carries: 0.5 });
   });
 
-  it('is not that a colony too small carries a fish', () => {
-    expect(assured(colony(0.02))).toMatchObject({ stays: 1, carries: 0, carriesUntil: null });
+  it('is not that too few filter bacteria carry a fish', () => {
+    expect(assured(filterBacteria(0.02))).toMatchObject({
+      stays: 1,
+      carries: 0,
+      carriesUntil: null,
+    });
   });
 
-  it('lapses unfed, the sooner the quicker the colony decays', () => {
-    const until = (decay: number) => dayOf(assured(colony(0.8, decay)).carriesUntil);
+  it('lapses unfed, the sooner the quicker the filter bacteria decay', () => {
+    const until = (decay: number) => dayOf(assured(filterBacteria(0.8, decay)).carriesUntil);
     expect(until(0.2)).toBeGreaterThanOrEqual(10);
     expect(until(0.2)).toBeLessThan(until(0.1));
     expect(until(0.1)).toBeLessThan(40);
@@ -45,7 +49,7 @@ describe('what is sure of a tank', () => {
         (capacities, days) => {
           const ensemble = ensembleOf(
             problem,
-            capacities.map((capacityB) => colony(capacityB, 0.15)),
+            capacities.map((capacityB) => filterBacteria(capacityB, 0.15)),
           );
           const now = carriesAfter(ensemble, 0);
           expect(now).toBeCloseTo(assuranceOf(ensemble).carries, 2);
@@ -56,21 +60,21 @@ describe('what is sure of a tank', () => {
     );
   });
 
-  it('is more of a colony that is fed on the way', () => {
-    const ensemble = ensembleOf(problem, [colony(0.3, 0.1)]);
+  it('is more of filter bacteria that are fed on the way', () => {
+    const ensemble = ensembleOf(problem, [filterBacteria(0.3, 0.1)]);
     expect(carriesAfter(ensemble, 8)).toBe(0);
     expect(carriesAfter(ensemble, 8, () => [{ step: 0, ammonia: 1.6 }])).toBe(1);
   });
 
-  it('is not a repeat that a colony passes only just', () => {
+  it('is not a repeat that filter bacteria pass only just', () => {
     const challenge = problemOn(10, (log) => log.dose(day(1), 1.6), {
-      school: { school: 'challenge', windowHours: 24 },
+      doneRule: { rule: 'challenge', windowHours: 24 },
     });
-    const [member] = ensembleOf(challenge, [colony(1)]).members;
+    const [member] = ensembleOf(challenge, [filterBacteria(1)]).members;
     if (!member) throw new Error('no tank');
     const dose = packEvents([{ step: 0, ammonia: challenge.facts.challengeDose, alkalinityIs: 8 }]);
     const spell = stretchFor(challenge, 2);
-    // The smallest colony that has used up the dose itself when its hours, and the slack, are over.
+    // The fewest filter bacteria that have used up the dose itself when its hours, and the slack, are over.
     const capacity = Array.from({ length: 200 }, (_, i) => 1 + i / 20).find((capacityB) => {
       runStretch(spell, member, { ...member.now, capacityA: 9, capacityB }, dose);
       return (spell.course.nitrite[Math.floor((26 * AHEAD_STEPS) / 24)] ?? 1) < CLEAR;
@@ -82,13 +86,16 @@ describe('what is sure of a tank', () => {
     expect(repeats(1.4 * (capacity ?? 0))).toBe(1);
   });
 
-  it('is never more than of a larger colony', () => {
+  it('is never more than of more filter bacteria', () => {
     fc.assert(
       fc.property(
         fc.double({ min: 0.05, max: 1, noNaN: true }),
         fc.double({ min: 0, max: 1, noNaN: true }),
         (capacity, more) => {
-          const [small, large] = [assured(colony(capacity)), assured(colony(capacity + more))];
+          const [small, large] = [
+            assured(filterBacteria(capacity)),
+            assured(filterBacteria(capacity + more)),
+          ];
           expect(small.carries).toBeLessThanOrEqual(large.carries);
         },
       ),

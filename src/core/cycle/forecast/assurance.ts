@@ -22,36 +22,36 @@ import { ensembleOf, infer, type InferOptions } from './posterior';
 
 /**
  * The load that a tank must carry here, as a multiple of the first fish's, by the days since anything was put
- * in for its colony. No model is the tank, and what a fish makes is known to a third; and the longer nothing
- * feeds a colony, the more rests on how fast such colonies die back, which no zero shows. Chosen on held-out
+ * in for its filter bacteria. No model is the tank, and what a fish makes is known to a third; and the longer nothing
+ * feeds filter bacteria, the more rests on how fast such filter bacteria die back, which no zero shows. Chosen on held-out
  * tanks whose keepers only watch: `npm run study`.
  */
 const MARGINS = { fed: 1.5, unfed: 2.5, from: 7, to: 17 } as const;
 
-/** The margin for a colony that nothing fed for so many days. */
+/** The margin for filter bacteria that nothing fed for so many days. */
 export function marginFor(unfedDays: number): number {
   const { fed, unfed, from, to } = MARGINS;
   const way = Math.min(1, Math.max(0, (unfedDays - from) / (to - from)));
   return fed + way * (unfed - fed);
 }
 
-/** Days since anything was put in for the colony, as of the problem's moment; 0 where nothing is known of it. */
+/** Days since anything was put in for the filter bacteria, as of the problem's moment; 0 where nothing is known of it. */
 function unfedDays({ facts, at }: CycleProblem): number {
   return facts.fedAt === null ? 0 : Math.max(0, (at - facts.fedAt) / DAY_MS);
 }
 
-/** The same of the dose that is given again, for a colony that is fed little more than that. */
+/** The same of the dose that is given again, for filter bacteria that are fed little more than that. */
 const REPEAT_MARGIN = 1.15;
 
 /** Days ahead for which it is asked whether a challenge would still pass. */
 const REPEATS_DAYS = 30;
-/** Days ahead at which it is asked whether a load would still be carried, if nothing feeds the colony. */
+/** Days ahead at which it is asked whether a load would still be carried, if nothing feeds the filter bacteria. */
 const CARRIES_ON = [0, 2, 4, 6, 8, 11, 14, 21, 30] as const;
 
 const SUSPECTS: Partial<Record<HypothesisId, string>> = {
   weakDose: 'the doses may have been much weaker than their label',
   deadBottle: 'the bottle may have brought nothing alive',
-  colonyHarmed: 'the colony may have been harmed',
+  filterBacteriaHarmed: 'the filter bacteria may have been harmed',
   unloggedDose: 'something may have gone in that is not logged',
   ammoniaKit: 'the ammonia kit may be off',
   nitriteKit: 'the nitrite kit may be off',
@@ -182,7 +182,7 @@ function doubtedOf(members: readonly Member[], wrong: readonly boolean[]): Assur
 export function assuranceOf({ problem, members }: Ensemble): Assurance {
   const still = stretchFor(problem, Math.max(STAYS_DAYS, REPEATS_DAYS, ...CARRIES_ON));
   const { proof, testAt } = problem.facts;
-  const isChallenge = problem.school.school === 'challenge';
+  const isChallenge = problem.doneRule.rule === 'challenge';
   const spell = stretchFor(problem, Math.ceil(proof.hours / 24) + 1);
   const again = REPEAT_MARGIN * proof.rise;
   const unfed = unfedDays(problem);
@@ -200,7 +200,7 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
     runStretch(still, member, member.now, packEvents(standing));
     const staysLow = peakOf(still.course, STAYS_DAYS * AHEAD_STEPS) <= SAFE;
     const carriesFrom = carriesOf(member);
-    // A colony that is not fed only shrinks: once it does not carry it does not later.
+    // Filter bacteria that are not fed only dwindle: once they do not carry it they do not later.
     const lapsed = CARRIES_ON.findIndex(
       (day, place) => !carriesFrom(stateAt(still.course, day * AHEAD_STEPS), place),
     );
@@ -216,7 +216,7 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
     if (isChallenge) {
       passesNow = repeatPasses(problem, spell, member, member.now, again);
       repeats[0] = (repeats[0] ?? 0) + Number(passesNow);
-      // A colony that is not fed only shrinks: once it does not pass it does not pass later.
+      // Filter bacteria that are not fed only dwindle: once they do not pass they do not pass later.
       for (let day = 1, passes = passesNow; passes && day <= REPEATS_DAYS; day += 1) {
         const then = stateAt(still.course, day * AHEAD_STEPS);
         passes = repeatPasses(problem, spell, member, then, again);
@@ -249,7 +249,7 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
 
 /**
  * What all that is known says of a tank, without the rest of a forecast; the same figures as in one. The
- * readings are weighed once, and may be asked under any school.
+ * readings are weighed once, and may be asked under any rule for done.
  */
 export function assurer(
   problem: CycleProblem,
@@ -259,7 +259,7 @@ export function assurer(
   return (asked) => assuranceOf({ ...ensemble, problem: asked });
 }
 
-/** What all that is known says of a tank under the school that it has. */
+/** What all that is known says of a tank under the rule for done that it has. */
 export function assure(problem: CycleProblem, options: InferOptions): Assurance {
   return assurer(problem, options)(problem);
 }

@@ -9,7 +9,7 @@ import { loadEvents, type Load } from './course/carry';
 
 /** Free ammonia that animals live in at ease, mg NH3-N/L: what an addition's peak is held to. */
 export const FREE_LIMIT = 0.02;
-/** How long an addition is followed, days: a colony that can follow has followed by then. */
+/** How long an addition is followed, days: filter bacteria that can follow have followed by then. */
 export const FOLLOW_DAYS = 21;
 
 /**
@@ -35,7 +35,7 @@ function some(members: readonly Member[]): Member[] {
 }
 
 /**
- * Reads the capacity of a tank by date off its posterior: the colony is carried to each date under
+ * Reads the capacity of a tank by date off its posterior: the filter bacteria are carried to each date under
  * the load it has now, and from there the largest load is sought whose 90th percentile of the peak of
  * free ammonia stays within the limit for three weeks.
  * @param kept nitrogen that goes in meanwhile, mg N/L a day: what its animals make, or what it is fed

@@ -74,14 +74,14 @@ describe('a forecast', () => {
     expect(dayOf(late.p90)).toBeGreaterThanOrEqual(life.readyDay - 0.5);
   });
 
-  it('adds the days that the school holds', () => {
+  it('adds the days that the rule for done holds', () => {
     const plain = forecastAt(life, 12);
-    const held = forecastAt(life, 12, { school: { school: 'bothZeroHeld', holdDays: 7 } });
+    const held = forecastAt(life, 12, { doneRule: { rule: 'bothZeroHeld', daysAtZero: 7 } });
     expect(dayOf(held.milestones.ready.p50) - dayOf(plain.milestones.ready.p50)).toBeCloseTo(7, 1);
   });
 
-  it('plays the doses of the challenge school, and is ready only after them', () => {
-    const forecast = forecastAt(life, 12, { school: { school: 'challenge', windowHours: 24 } });
+  it('plays the doses of the challenge, and is ready only after them', () => {
+    const forecast = forecastAt(life, 12, { doneRule: { rule: 'challenge', windowHours: 24 } });
     const [first] = forecast.scheduledDoses;
     expect(first?.rise).toBeCloseTo((2 * 14.007) / 18.039, 2);
     expect(first?.probability).toBeGreaterThan(0.8);
@@ -94,7 +94,7 @@ describe('a forecast', () => {
 
   it('waits for the end of a bottle’s programme', () => {
     const forecast = forecastAt(life, 12, {
-      school: { school: 'bottleProgramme', programmeDays: 60 },
+      doneRule: { rule: 'bottleProgramme', programmeDays: 60 },
     });
     // Its end, and a day or two for the dose after it.
     expect(dayOf(forecast.milestones.ready.p10)).toBeGreaterThan(61);
@@ -175,7 +175,8 @@ describe('what holds a tank back', () => {
   it('is a kit when one of them never comes down', () => {
     const life = plainLife(middlingReef('bottle'), TWO);
     // An ammonia kit that reads 1 ppm in clean water.
-    for (const sitting of life.sittings) sitting.ammonia = Math.max(1, sitting.ammonia ?? 0);
+    for (const testSession of life.testSessions)
+      testSession.ammonia = Math.max(1, testSession.ammonia ?? 0);
     expect(chance(forecastAt(life, 26), 'kitSuspect')).toBeGreaterThan(0.4);
   });
 
@@ -188,13 +189,13 @@ describe('what holds a tank back', () => {
     expect(chance(forecastAt(life, 11.5), 'unloggedDose')).toBeGreaterThan(0.4);
   });
 
-  it('is a harmed colony when what was quick stands still', () => {
+  it('is harmed filter bacteria when what was quick stands still', () => {
     const life = plainLife(middlingReef('bottle'), [{ day: 1, believed: 1.6 }], { days: 24 });
     const log = logOf(life, 22);
     log.dose(day(22.2), 1.6);
     for (const at of [23, 24, 25, 26, 28, 30]) log.ammonia(day(at), 2);
     const forecast = forecastLog(log, 30.5);
-    expect(chance(forecast, 'colonyHarmed')).toBeGreaterThan(0.3);
+    expect(chance(forecast, 'filterBacteriaHarmed')).toBeGreaterThan(0.3);
   });
 
   it('cannot be told when nothing explains the readings: it says so and steps back', () => {
@@ -231,18 +232,21 @@ describe('the next test', () => {
     expect(total).toBeGreaterThan(0.9);
   });
 
-  it('asks for the proof while it is wanting, and to see it again as the school does', () => {
+  it('asks for the proof while it is wanting, and to see it again as the rule for done does', () => {
     const life = plainLife(middlingReef('bottle'), TWO);
     const at = life.readyDay + 2.5;
     // Nobody tested since the last day on which something was there.
-    const unseen = { ...life, sittings: life.sittings.filter((s) => s.day < life.readyDay - 0.5) };
+    const unseen = {
+      ...life,
+      testSessions: life.testSessions.filter((s) => s.day < life.readyDay - 0.5),
+    };
     expect(forecastAt(unseen, at).nextTest).toMatchObject({ inDays: 0 });
-    // Fed again, twice, its colony carries a load for longer than the hold lasts.
+    // Fed again, twice, its filter bacteria carry a load for longer than the span at zero lasts.
     const more = [18, 21].map((when) => ({ day: when, believed: 1.6 }));
     const fed = plainLife(middlingReef('bottle'), [...TWO, ...more]);
     expect(forecastAt(fed, fed.readyDay + 2.5).nextTest).toBeNull();
     const held = forecastAt(fed, fed.readyDay + 2.5, {
-      school: { school: 'bothZeroHeld', holdDays: 7 },
+      doneRule: { rule: 'bothZeroHeld', daysAtZero: 7 },
     });
     expect(held.nextTest?.purpose).toBe('confirm');
     expect(held.nextTest?.inDays).toBeGreaterThan(2);

@@ -161,7 +161,7 @@ export function forecastOf(problem: CycleProblem, options: ForecastOptions): For
 }
 
 /**
- * Runs what is likely ahead of a posterior, with nothing more dosed than the chosen school itself
+ * Runs what is likely ahead of a posterior, with nothing more dosed than the chosen rule for done itself
  * asks for, and says what it comes to: dates, causes, the next test.
  */
 export function foretell(posterior: Posterior, options: ForetellOptions = {}): Forecast {

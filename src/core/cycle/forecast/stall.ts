@@ -18,11 +18,11 @@ const WORTH_SHARE = 0.12;
 const PLAYED = 80;
 /** Causes less likely than this are not named. */
 const NAMED = 0.03;
-/** Alkalinity and warmth under which they are worth a look, dKH and °C; above this ammonia is too much. */
+/** Alkalinity and temperature under which they are worth a look, dKH and °C; above this ammonia is too much. */
 const LOW_ALKALINITY = 6.5;
 const COLD = 24.5;
 const TOO_MUCH = 4;
-/** A colony fed less than this in all has starved, mg N/L. */
+/** Filter bacteria fed less than this in all have starved, mg N/L. */
 const LITTLE_FOOD = 1;
 
 const REMEDY: Record<CauseId, string> = {
@@ -34,7 +34,7 @@ const REMEDY: Record<CauseId, string> = {
   weakDose:
     'Test ammonia an hour after the next dose: if it rises less than the label says, the bottle is weak. Dose until the test itself reads 2 ppm.',
   deadBottle: 'Use a fresh bottle that was kept as its label asks, or a handful of seeded media.',
-  colonyHarmed:
+  filterBacteriaHarmed:
     'Check for chlorine, medicine or rock left dry; use carbon, change water, and seed again.',
   kitSuspect: 'Test the same water with another kit, and fresh salt water as a zero.',
   notTakenHold:
@@ -51,7 +51,7 @@ function remedyOf(cause: CauseId, { facts, animals }: CycleProblem): string {
 const CAUSE_OF: Partial<Record<HypothesisId, CauseId>> = {
   weakDose: 'weakDose',
   deadBottle: 'deadBottle',
-  colonyHarmed: 'colonyHarmed',
+  filterBacteriaHarmed: 'filterBacteriaHarmed',
   unloggedDose: 'unloggedDose',
   ammoniaKit: 'kitSuspect',
   nitriteKit: 'kitSuspect',
@@ -61,8 +61,8 @@ const CAUSE_OF: Partial<Record<HypothesisId, CauseId>> = {
 
 const EVIDENCE: Partial<Record<HypothesisId, string>> = {
   weakDose: 'The readings after the doses fit a bottle much weaker than its label.',
-  deadBottle: 'The colony grows as from bare rock, as if the bottle brought nothing.',
-  colonyHarmed: 'The readings fit a colony that was cut down on the way.',
+  deadBottle: 'The filter bacteria grow as from bare rock, as if the bottle brought nothing.',
+  filterBacteriaHarmed: 'The readings fit filter bacteria that were cut down on the way.',
   unloggedDose: 'More nitrogen passed through than the log put in.',
   ammoniaKit: 'The other readings fit together better if the ammonia kit is off.',
   nitriteKit: 'The other readings fit together better if the nitrite kit is off.',
@@ -164,7 +164,7 @@ function conditionsWorthALook(ensemble: Ensemble): Condition[] {
       cause: 'lowAlkalinity',
       changed: insertDaily(problem, { source: 'exact', ownSd: 0, alkalinityIs: 8.5 }),
       evidence: (days) =>
-        `Alkalinity has been down to about ${formatPlain(lowest, 1)} dKH, where a colony works slowly.${about(days)}`,
+        `Alkalinity has been down to about ${formatPlain(lowest, 1)} dKH, where filter bacteria work slowly.${about(days)}`,
     });
   }
   const temperatures = problem.conditions.temperature.map((k) => k.value);
@@ -196,13 +196,13 @@ function conditionsWorthALook(ensemble: Ensemble): Condition[] {
         ),
       },
       evidence: (days) =>
-        `Ammonia has been up to about ${formatPlain(highest, 1)} mg N/L; above 4 a colony is held back.${about(days)}`,
+        `Ammonia has been up to about ${formatPlain(highest, 1)} mg N/L; above 4 filter bacteria are held back.${about(days)}`,
     });
   }
   return list;
 }
 
-/** Days within which a colony takes hold in all but a few tanks, by the priors: ammonia falls by then. */
+/** Days within which filter bacteria take hold in all but a few tanks, by the priors: ammonia falls by then. */
 const TAKES_HOLD_DAYS = 45;
 /** Ammonia that stands, mg N/L, and a capacity too small to have taken hold, mg N/L/day. */
 const STANDS = 0.3;
@@ -243,12 +243,12 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
     add(
       'notTakenHold',
       stuck.share * base * (1 - heldBack),
-      `Ammonia has stood for ${formatPlain(stuck.days, 0)} days and is hardly used; in all but a few tanks a colony takes hold within ${TAKES_HOLD_DAYS}.`,
+      `Ammonia has stood for ${formatPlain(stuck.days, 0)} days and is hardly used; in all but a few tanks filter bacteria take hold within ${TAKES_HOLD_DAYS}.`,
     );
     heldBack += stuck.share * (1 - heldBack);
   }
   const dosed = problem.additions.reduce((sum, a) => sum + (a.ammonia ?? 0) + (a.organic ?? 0), 0);
-  // What feeds a colony with animals in is what they make; too little of it is no fault.
+  // What feeds filter bacteria with animals in is what they make; too little of it is no fault.
   const underfed =
     !problem.animals &&
     problem.facts.noDose === null &&
@@ -260,7 +260,7 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
     add(
       'weakDose',
       base * 0.6,
-      `Only about ${formatPlain(dosed, 1)} mg N/L went in altogether; a colony grows no larger than it is fed.`,
+      `Only about ${formatPlain(dosed, 1)} mg N/L went in altogether; filter bacteria grow no more than they are fed for.`,
     );
     heldBack = Math.max(heldBack, 0.6);
   }
@@ -275,7 +275,7 @@ export function stallOf(ensemble: Ensemble, ahead: Ahead): Cause[] {
   add(
     'simplyEarly',
     base * (1 - heldBack),
-    'The readings fit a colony that grows as such colonies do.',
+    'The readings fit filter bacteria that grow as they usually do.',
   );
   return (
     causes

@@ -28,7 +28,7 @@ export interface SeriesBand {
 
 export type Milestones = Record<'ammoniaClears' | 'nitriteClears' | 'ready', DateRange>;
 
-/** A dose that the chosen school itself asks for. */
+/** A dose that the chosen rule for done itself asks for. */
 export interface ScheduledDose {
   /** ms. */
   p10: number | null;
@@ -47,7 +47,7 @@ export const CAUSES = [
   'overdose',
   'weakDose',
   'deadBottle',
-  'colonyHarmed',
+  'filterBacteriaHarmed',
   'kitSuspect',
   'unloggedDose',
   'notTakenHold',
@@ -72,7 +72,7 @@ export interface TestOutcome {
 export interface NextTest {
   /** The one that it is chosen for. */
   parameter: Nitrogen;
-  /** All that belong to the sitting: a proof needs both at zero. */
+  /** All that belong to the test session: a proof needs both at zero. */
   parameters: Nitrogen[];
   /** ms. */
   at: number;
@@ -132,7 +132,7 @@ export interface Forecast {
   /** Dates of the chance of being ready in steps of 5 %, from 5 to 95; null beyond. */
   readyBy: (number | null)[];
   scheduledDoses: ScheduledDose[];
-  /** mg N/L/day at this tank's pH, warmth and alkalinity now: what it clears in a day. */
+  /** mg N/L/day at this tank's pH, temperature and alkalinity now: what it clears in a day. */
   clears: { ammonia: ValueRange; nitrite: ValueRange };
   /** mg N/L/day at 26 °C with plenty of alkalinity, all awake. */
   capacity: { ammonia: ValueRange; nitrite: ValueRange };

@@ -1,4 +1,4 @@
-import { COLONY } from '../kinetics/parameters';
+import { FILTER_BACTERIA } from '../kinetics/parameters';
 import { NEW_SALT } from '../alkalinity';
 import type { CycleProblem } from '../problem/types';
 
@@ -88,16 +88,16 @@ export function layoutOf(problem: CycleProblem): Layout {
   };
   const { seed, additions, kits } = problem;
   const has = (source: string) => additions.some((a) => a.source === source);
-  const colony = (id: keyof typeof COLONY, joined?: Coordinate['with']) =>
-    add(id, COLONY[id].median, COLONY[id].sd, joined);
-  const growthA = colony('growthA');
-  const growthB = colony('growthB');
-  const halfA = colony('halfA');
-  const halfB = colony('halfB');
-  const inhibition = colony('inhibition');
-  const decayA = colony('decayA');
-  const decayB = colony('decayB', { index: decayA, correlation: 0.5 });
-  const mineralisation = colony('mineralisation');
+  const filterBacteria = (id: keyof typeof FILTER_BACTERIA, joined?: Coordinate['with']) =>
+    add(id, FILTER_BACTERIA[id].median, FILTER_BACTERIA[id].sd, joined);
+  const growthA = filterBacteria('growthA');
+  const growthB = filterBacteria('growthB');
+  const halfA = filterBacteria('halfA');
+  const halfB = filterBacteria('halfB');
+  const inhibition = filterBacteria('inhibition');
+  const decayA = filterBacteria('decayA');
+  const decayB = filterBacteria('decayB', { index: decayA, correlation: 0.5 });
+  const mineralisation = filterBacteria('mineralisation');
   const organic = add('organic', seed.organic, seed.sdOrganic);
   const capacityA = add('capacityA', seed.capacityA, seed.sdA);
   const capacityB = add('capacityB', seed.capacityB, seed.sdB, {
@@ -109,7 +109,7 @@ export function layoutOf(problem: CycleProblem): Layout {
   const denitrification = add('denitrification', 0.003, 1);
   const nitrate = add('nitrate', problem.windowed ? 2 : 0.3, 1);
   const alkalinity = add('alkalinity', problem.alkalinity.value, problem.alkalinity.sd);
-  const lag = colony('lag');
+  const lag = filterBacteria('lag');
   const spread = add('spread', 1, SPREAD_SD);
   const newSalt = additions.some((a) => (a.replaced ?? 0) > 0 && a.newAlkalinity === undefined)
     ? add('newSalt', NEW_SALT.alkalinity, NEW_SALT.sd)

@@ -5,7 +5,7 @@ export const HYPOTHESIS_IDS = [
   'nothingUnusual',
   'weakDose',
   'deadBottle',
-  'colonyHarmed',
+  'filterBacteriaHarmed',
   'unloggedDose',
   'ammoniaKit',
   'nitriteKit',
@@ -49,7 +49,7 @@ export function hypothesesFor(problem: CycleProblem): Hypothesis[] {
     list.push({ id, prior, extra, kit });
   if (has('doses')) add('weakDose', 0.05, [coordinate('weakness', 0.35, 0.4)]);
   if (has('bottle')) add('deadBottle', 0.08, [coordinate('deadness', 0.01, 0.8)]);
-  add('colonyHarmed', has('kill') ? 0.1 : 0.03, [WHEN, coordinate('survival', 0.1, 0.7)]);
+  add('filterBacteriaHarmed', has('kill') ? 0.1 : 0.03, [WHEN, coordinate('survival', 0.1, 0.7)]);
   add('unloggedDose', 0.04, [WHEN, coordinate('unlogged', 1.2, 0.6)]);
   kits.forEach((kit, index) => {
     if (kit.parameter === 'nitrate') return;

@@ -145,7 +145,7 @@ describe('the ensemble', () => {
   const medianOf = (values: number[]) =>
     [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
-  it('learns that a colony is large from ammonia that falls early', () => {
+  it('learns that filter bacteria are large from ammonia that falls early', () => {
     const early = bottled();
     early.ammonia(day(1.2), 2);
     early.ammonia(day(3), 0.5);
@@ -208,7 +208,7 @@ describe('the ensemble', () => {
       'nothingUnusual',
       'weakDose',
       'deadBottle',
-      'colonyHarmed',
+      'filterBacteriaHarmed',
       'unloggedDose',
       'ammoniaKit',
       'nitriteKit',

@@ -109,7 +109,12 @@ describe('the stories weighed', () => {
     const tested = ids((log) => {
       for (const at of [2, 4]) log.ammonia(day(at), 1);
     });
-    expect(tested).toEqual(['nothingUnusual', 'colonyHarmed', 'unloggedDose', 'ammoniaKit']);
+    expect(tested).toEqual([
+      'nothingUnusual',
+      'filterBacteriaHarmed',
+      'unloggedDose',
+      'ammoniaKit',
+    ]);
   });
 
   it('suspect an expired kit sooner', () => {
@@ -147,8 +152,8 @@ describe('a particle', () => {
     expect(dead.course.ammonia[stepOf(9)]).toBeGreaterThan(1);
   });
 
-  it('that was harmed loses its colony, and no nitrogen', () => {
-    const [plain, harmed] = [typical('nothingUnusual'), typical('colonyHarmed')];
+  it('that was harmed loses its filter bacteria, and no nitrogen', () => {
+    const [plain, harmed] = [typical('nothingUnusual'), typical('filterBacteriaHarmed')];
     expect(harmed.course.capacityA[stepOf(11)]).toBeLessThan(
       plain.course.capacityA[stepOf(11)] ?? 0,
     );
@@ -213,7 +218,7 @@ describe('the likelihood', () => {
     const model = new CycleModel(quick, { id: 'nothingUnusual', prior: 1, extra: [], kit: -1 });
     const z = new Float64Array(model.size);
     const slow = model.logLikelihood(z, 0);
-    // Ten thousand times the usual colony of dry rock.
+    // Ten thousand times the usual filter bacteria of dry rock.
     z[model.layout.capacityA] = Math.log(1e4) / 1.4;
     expect(model.logLikelihood(z, 0)).toBeGreaterThan(slow + 3);
   });

@@ -116,7 +116,7 @@ export class CycleModel {
     p.halfB = at(l.halfB);
     this.freeFactor = at(l.free);
     this.fish = l.fish < 0 ? 1 : at(l.fish);
-    // More of the ammonia free is the same to the colony as being harmed by less of it.
+    // More of the ammonia free is the same to the filter bacteria as being harmed by less of it.
     p.inhibition = at(l.inhibition) / this.freeFactor;
     p.decayA = at(l.decayA);
     p.decayB = at(l.decayB);
@@ -161,7 +161,7 @@ export class CycleModel {
       case 'deadBottle':
         alive = value(extra);
         break;
-      case 'colonyHarmed':
+      case 'filterBacteriaHarmed':
       case 'unloggedDose': {
         const share = normalCdf(z[zAt + extra] as number);
         latentStep = floor(share * max(1, this.lastIndex));

@@ -3,14 +3,14 @@ import { freeAmmoniaFraction } from '../../seawater/ammonia';
 /** Steps in a day, when nothing else is asked for: hourly. */
 export const STEPS_PER_DAY = 24;
 
-/** What the colony meets, step by step: computed once and shared by every run of an ensemble. */
+/** What the filter bacteria meet, step by step: computed once and shared by every run of an ensemble. */
 export interface Environment {
   steps: number;
   stepsPerDay: number;
   /** Rate multiplier for temperature and pH, 1 at 26 °C and a middling pH. */
   pace: Float64Array;
   /** Rate multiplier for temperature alone, which is what mineralisation follows. */
-  warmth: Float64Array;
+  temperatureRate: Float64Array;
   /** Share of total ammonia that is free. */
   freeShare: Float64Array;
   /** Light on algae, 1 under a lit tank: what they take up follows it. */
@@ -53,18 +53,18 @@ export function environmentOf(
 ): Environment {
   const steps = Math.max(1, Math.round(days * stepsPerDay));
   const pace = new Float64Array(steps);
-  const warmth = new Float64Array(steps);
+  const temperatureRate = new Float64Array(steps);
   const freeShare = new Float64Array(steps);
   const light = new Float64Array(steps);
   for (let step = 0; step < steps; step += 1) {
     const { temperature, ph, salinity, lit } = at((step + 0.5) / stepsPerDay);
     const warm = temperaturePace(temperature);
-    warmth[step] = warm;
+    temperatureRate[step] = warm;
     pace[step] = warm * phPace(ph);
     freeShare[step] = freeAmmoniaFraction(ph, temperature, salinity);
     light[step] = lit ? 1 : DARK;
   }
-  return { steps, stepsPerDay, pace, warmth, freeShare, light };
+  return { steps, stepsPerDay, pace, temperatureRate, freeShare, light };
 }
 
 /** The same temperature, pH and salinity throughout. */

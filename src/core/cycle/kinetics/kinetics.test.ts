@@ -47,7 +47,7 @@ const within = (value: number, low: number, high: number) => {
   expect(value).toBeLessThanOrEqual(high);
 };
 
-describe('the typical colony, one dose of 2 mg N/L at 26 °C, pH 8.2 and 8 dKH', () => {
+describe('the typical filter bacteria, one dose of 2 mg N/L at 26 °C, pH 8.2 and 8 dKH', () => {
   test.each([
     ['dryRock', [13, 19], [34, 44]],
     ['bottle', [6, 9], [15, 20]],
@@ -103,7 +103,7 @@ describe('the typical colony, one dose of 2 mg N/L at 26 °C, pH 8.2 and 8 dKH',
   });
 });
 
-describe('the colony', () => {
+describe('the filter bacteria', () => {
   it('decays unfed, whatever its size', () => {
     const { course } = run({
       dose: 0,

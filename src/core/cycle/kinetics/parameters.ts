@@ -1,7 +1,7 @@
 import type { CycleState } from './state';
 
 /**
- * What a colony is like. Rates are per day at 26 °C with oxygen and alkalinity plentiful; capacities
+ * What filter bacteria are like. Rates are per day at 26 °C with oxygen and alkalinity plentiful; capacities
  * are mg N per litre per day, which a keeper can understand and test.
  */
 export interface CycleParameters {
@@ -24,7 +24,7 @@ export interface CycleParameters {
   uptake: number;
   /** Days of plentiful nitrite in which two thirds of sleeping nitrite oxidisers wake. */
   lag: number;
-  /** What the surfaces can hold of either colony, mg N/L/day. */
+  /** What the surfaces can hold of either filter bacteria, mg N/L/day. */
   ceiling: number;
   /** Capacities and organic nitrogen (mg N/L) at the start. */
   capacityA: number;
@@ -34,7 +34,7 @@ export interface CycleParameters {
   awake: number;
 }
 
-/** The state of a tank just filled, its colony as its seed left it. */
+/** The state of a tank just filled, its filter bacteria as its seed left it. */
 export function freshStart(
   p: Pick<CycleParameters, 'capacityA' | 'capacityB' | 'organic' | 'awake'>,
   alkalinity: number,
@@ -51,7 +51,7 @@ export function freshStart(
   };
 }
 
-/** How a tank was seeded; it decides what its colony starts from. */
+/** How a tank was seeded; it decides what its filter bacteria start from. */
 export type Seed = 'dryRock' | 'bottle' | 'liveRock' | 'establishedMedia';
 
 /**
@@ -66,10 +66,10 @@ export const AWAKE: Record<Seed, number> = {
 };
 
 /**
- * What colonies are like before anything is read, each a log-normal by its median and the sd of its
+ * What filter bacteria are like before anything is read, each a log-normal by its median and the sd of its
  * natural log; docs/science.md says where they are from.
  */
-export const COLONY = {
+export const FILTER_BACTERIA = {
   growthA: { median: 0.85, sd: 0.3 },
   growthB: { median: 0.7, sd: 0.35 },
   halfA: { median: 0.35, sd: 0.6 },
@@ -91,20 +91,20 @@ export const SEEDS: Record<Seed, { a: number; sdA: number; b: number; sdB: numbe
   establishedMedia: { a: 0.7, sdA: 1.2, b: 0.5, sdB: 1.4 },
 };
 
-/** The typical colony of a seed: medians of the priors in docs/science.md. */
+/** The typical filter bacteria of a seed: medians of the priors in docs/science.md. */
 export function typicalParameters(seed: Seed): CycleParameters {
   return {
-    growthA: COLONY.growthA.median,
-    growthB: COLONY.growthB.median,
-    halfA: COLONY.halfA.median,
-    halfB: COLONY.halfB.median,
-    inhibition: COLONY.inhibition.median,
-    decayA: COLONY.decayA.median,
-    decayB: COLONY.decayB.median,
-    mineralisation: COLONY.mineralisation.median,
+    growthA: FILTER_BACTERIA.growthA.median,
+    growthB: FILTER_BACTERIA.growthB.median,
+    halfA: FILTER_BACTERIA.halfA.median,
+    halfB: FILTER_BACTERIA.halfB.median,
+    inhibition: FILTER_BACTERIA.inhibition.median,
+    decayA: FILTER_BACTERIA.decayA.median,
+    decayB: FILTER_BACTERIA.decayB.median,
+    mineralisation: FILTER_BACTERIA.mineralisation.median,
     denitrification: 0,
     uptake: 0,
-    lag: COLONY.lag.median,
+    lag: FILTER_BACTERIA.lag.median,
     ceiling: 20,
     capacityA: SEEDS[seed].a,
     capacityB: SEEDS[seed].b,

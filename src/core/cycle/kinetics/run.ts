@@ -51,7 +51,7 @@ export function courseFor(environment: Pick<Environment, 'steps'>): CycleCourse 
   };
 }
 
-/** Alkalinity at which the colony works at half pace, dKH. */
+/** Alkalinity at which the filter bacteria work at half pace, dKH. */
 export const HALF_ALKALINITY = 1.5;
 /** The use of alkalinity as a constant of this file: it is read in every step. */
 const PER_N = ALKALINITY_PER_N;
@@ -88,7 +88,7 @@ function grown(x: number): number {
 
 /**
  * Runs the cycle: mineralisation feeds ammonia, ammonia oxidisers turn it into nitrite, nitrite
- * oxidisers into nitrate; both colonies grow on what they use, up to a ceiling, and decay; the acid
+ * oxidisers into nitrate; both filter bacteria grow on what they use, up to a ceiling, and decay; the acid
  * they make uses alkalinity, which slows them. Equations in docs/science.md. Nothing is allocated,
  * so an ensemble can share one course.
  * @param start the state before the first step; events at step 0 come on top of it
@@ -104,7 +104,7 @@ export function runCycle(
   until = environment.steps,
   from = 0,
 ): void {
-  const { stepsPerDay, pace, warmth, freeShare, light } = environment;
+  const { stepsPerDay, pace, temperatureRate, freeShare, light } = environment;
   const dt = 1 / stepsPerDay;
   if (from === 0) {
     course.ammonia[0] = start.ammonia;
@@ -163,7 +163,8 @@ export function runCycle(
     }
     const e = ((pace[step] as number) * alk) / (HALF_ALKALINITY + alk);
 
-    const released = O < TRACE ? O : O * (1 - grown(-mineralisation * (warmth[step] as number)));
+    const released =
+      O < TRACE ? O : O * (1 - grown(-mineralisation * (temperatureRate[step] as number)));
     O -= released;
     A += released;
 

@@ -2,7 +2,7 @@ import { joins } from '../../records/kinds/animals';
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import { type Dose, type TankHistory, type WaterChange } from '../../history/tankHistory';
 import { toCanonical } from '../../parameters/convert';
-import type { ColonyEffect } from '../../records/kinds/effect';
+import type { FilterBacteriaEffect } from '../../records/kinds/effect';
 import type { Agent } from '../../records/kinds/treatment';
 import { DAY_MS } from '../../time/zone';
 import { SEEDS } from '../kinetics/parameters';
@@ -11,7 +11,7 @@ import { feedNitrogen } from './foods';
 import { deadNitrogen, LEACHES_AFTER, leftNothing, organicsEffect } from './organics';
 import { bottleShare, bottleVigour, mediaCapacity } from './seeding';
 import { ALKALINE, broughtBy, mixedInBy } from '../alkalinity';
-import { colonyEffects } from '../verdict/harm';
+import { filterBacteriaEffects } from '../verdict/harm';
 import type { Addition } from './types';
 
 /** An addition before it has its step. */
@@ -21,7 +21,7 @@ export type Undated = Omit<Addition, 'step'>;
 const ABOUT_SD = 0.35;
 const GUESSED_SD = 0.6;
 
-/** Share of the colony that a treatment is taken to leave: judgement, with a wide spread. */
+/** Share of the filter bacteria that a treatment is taken to leave: judgement, with a wide spread. */
 const SURVIVAL: Record<Agent, number> = {
   antibiotic: 0.25,
   copper: 0.7,
@@ -200,8 +200,8 @@ export function otherAdditions(history: TankHistory): { at: number; addition: Un
   return [...list, ...otherHarm(history)];
 }
 
-/** Share of a colony left by what else may harm it, by how far it does: judgement, with a wide spread. */
-const LEFT: Record<ColonyEffect['is'], number> = {
+/** Share of filter bacteria left by what else may harm them, by how far it does: judgement, with a wide spread. */
+const LEFT: Record<FilterBacteriaEffect['is'], number> = {
   harmed: 0.3,
   slowed: 0.7,
   ended: 0.02,
@@ -210,11 +210,11 @@ const LEFT: Record<ColonyEffect['is'], number> = {
   brought: 1,
 };
 
-/** What harms a colony and is no treatment: that has figures of its own, as rock taken out has. */
+/** What harms filter bacteria and is no treatment: that has figures of its own, as rock taken out has. */
 function otherHarm(history: TankHistory): { at: number; addition: Undated }[] {
   const treated = new Set(history.entries.treatment.map(({ at }) => at));
   let hot = -Infinity;
-  return colonyEffects(history).flatMap(({ at, kind, effect }) => {
+  return filterBacteriaEffects(history).flatMap(({ at, kind, effect }) => {
     const survival = LEFT[effect.is];
     if (survival === 1 || kind === 'treatment') return [];
     // A medicine by its label stands among the treatments as well.

@@ -154,7 +154,7 @@ describe('fish in a tank that cycles', () => {
     expect(problem.fish).toBeCloseTo(0.072, 6);
   });
 
-  it('go on in a tank that runs: it is a colony with a load like any other', () => {
+  it('go on in a tank that runs: its filter bacteria have a load like any other', () => {
     const problem = problemOf(() => undefined, 12, { ...fishIn, runningSince: '2026-03-10' });
     expect(problem.fish).toBeCloseTo(0.11, 6);
   });

@@ -14,12 +14,12 @@ import { NEW_SALT } from '../alkalinity';
 import { conditionKnots, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
 import { remarksOf } from './remarks';
-import { schoolFacts } from './schoolFacts';
+import { doneRuleFacts } from './doneRuleFacts';
 import { seedPrior, unknownSeed } from './seeding';
 import { StepOrder } from './steps';
 import { NITROGEN, type Addition, type CycleProblem, type Observation } from './types';
 
-/** Days looked back at most: a colony forgets, and a year of hours would be slow for nothing. */
+/** Days looked back at most: filter bacteria forget, and a year of hours would be slow for nothing. */
 export const LOOK_BACK_DAYS = 120;
 
 /** Two-hour steps for the quick weeks of a young tank, coarser ones for the slow months of an old one. */
@@ -134,8 +134,8 @@ export function cycleProblem(history: TankHistory, at: number): CycleProblem {
     additions,
     kits: table.kits,
     observations,
-    school: tank.school,
-    facts: schoolFacts(history, at),
+    doneRule: tank.doneRule,
+    facts: doneRuleFacts(history, at),
     remarks: remarksOf(history, at, windowed ? LOOK_BACK_DAYS : null),
     fish,
     animals: hasAnimals(history),

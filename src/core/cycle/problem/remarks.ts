@@ -134,7 +134,7 @@ export function remarksOf(history: TankHistory, at: number, lookedBack: number |
     lookedBack === null
       ? []
       : [
-          `Only the last ${lookedBack} days are used; what the colony was before them is taken as unknown.`,
+          `Only the last ${lookedBack} days are used; what the filter bacteria were before them is taken as unknown.`,
         ];
   return [...window, ...ALL.flatMap((remarks) => remarks(history, at))];
 }

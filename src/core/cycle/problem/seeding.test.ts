@@ -52,7 +52,7 @@ describe('a bottle of bacteria', () => {
   });
 });
 
-describe('what a colony starts from', () => {
+describe('what filter bacteria start from', () => {
   it('has the room of the usual rock where nobody weighed the rock, and little without any', () => {
     const room = (kind: Tank['rock'], kg: number) => seedPrior(rock(kind, kg), 100).ceiling;
     expect(room('dryRock', 0)).toBe(room('dryRock', 12));

@@ -15,9 +15,9 @@ const USUAL_CEILING = 20;
 
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
-/** Room for a colony on rock, sand and glass, as a median in mg N/L/day: judgement, held wide. */
+/** Room for filter bacteria on rock, sand and glass, as a median in mg N/L/day: judgement, held wide. */
 function ceilingOf(tank: Tank, netLitres: number): number {
-  // Rock that nobody weighed is taken for the usual amount: none would leave no room for a colony.
+  // Rock that nobody weighed is taken for the usual amount: none would leave no room for filter bacteria.
   const unweighed = tank.rock !== 'none' && tank.volume.rockKg === 0;
   const rock = unweighed ? 1 : tank.volume.rockKg / netLitres / USUAL_ROCK;
   const sand = tank.volume.sandDepth > 0 ? 0.25 : 0;
@@ -25,7 +25,7 @@ function ceilingOf(tank: Tank, netLitres: number): number {
 }
 
 /**
- * What a tank's colony started from, before any bottle or media that the log adds. Live rock and
+ * What a tank's filter bacteria started from, before any bottle or media that the log adds. Live rock and
  * established media count by how much of them there is to a litre.
  */
 export function seedPrior(tank: Tank, netLitres: number): SeedPrior {
@@ -51,7 +51,7 @@ export function seedPrior(tank: Tank, netLitres: number): SeedPrior {
   };
 }
 
-/** A colony of unknown age, for a log that begins long after its tank. */
+/** Filter bacteria of unknown age, for a log that begins long after its tank. */
 export function unknownSeed(tank: Tank, netLitres: number): SeedPrior {
   return {
     ...seedPrior(tank, netLitres),

@@ -1,4 +1,4 @@
-import type { SchoolChoice } from '../../records/schema/tank';
+import type { DoneRuleChoice } from '../../records/schema/tank';
 import type { ParameterId } from '../../parameters/registry';
 
 /** The parameters that the cycle is inferred from. */
@@ -80,7 +80,7 @@ export interface Observation {
   wider: number;
 }
 
-/** Prior of what the colony started from: medians and sd of the natural log. */
+/** Prior of what the filter bacteria started from: medians and sd of the natural log. */
 export interface SeedPrior {
   capacityA: number;
   sdA: number;
@@ -93,8 +93,8 @@ export interface SeedPrior {
   awake: number;
 }
 
-/** What the log shows of the schools that rest on more than the water. */
-export interface SchoolFacts {
+/** What the log shows of the rules for done that rest on more than the water. */
+export interface DoneRuleFacts {
   /** Since when tests show both at zero, with no dose after the last of them, ms; null if they do not. */
   shownSince: number | null;
   /** Until when they do, ms. */
@@ -103,7 +103,7 @@ export interface SchoolFacts {
   nitriteShown: boolean;
   /** When a dose went in that was cleared in its hours and still counts, ms. */
   provedAt: number | null;
-  /** When anything was last put in for the colony, ms; where nothing is logged, when it was last read above zero. */
+  /** When anything was last put in for the filter bacteria, ms; where nothing is logged, when it was last read above zero. */
   fedAt: number | null;
   /** Until when a binder in the water may hold ammonia, so that no zero of it counts, ms; null for none. */
   boundUntil: number | null;
@@ -111,7 +111,7 @@ export interface SchoolFacts {
   noDose: string | null;
   /** 2 ppm as the keeper's own ammonia kit counts them, mg N/L. */
   challengeDose: number;
-  /** The same in words: what feeds a colony that is too weak to prove anything yet. */
+  /** The same in words: what feeds filter bacteria that are too weak to prove anything yet. */
   usualDose: string;
   /**
    * The dose of the one test that is left, mg N/L and in the keeper's words; the hours to its test, and within
@@ -124,7 +124,7 @@ export interface SchoolFacts {
   failed: boolean;
   /** When the bottle's programme ends, ms; null without a bottle on record. */
   programmeEndsAt: number | null;
-  /** When nitrate is to be tested for a school that reads its level, ms; null for none. */
+  /** When nitrate is to be tested for a rule for done that reads its level, ms; null for none. */
   nitrateDueAt: number | null;
   /** When the light first came on, ms, and the furthest stage of the succession seen, 0 to 3. */
   litSince: number | null;
@@ -145,7 +145,7 @@ export interface CycleProblem {
   stepsPerDay: number;
   /** Steps from the origin to `at`. */
   steps: number;
-  /** The log is older than what is looked at: the colony at the origin is then unknown. */
+  /** The log is older than what is looked at: the filter bacteria at the origin is then unknown. */
   windowed: boolean;
   conditions: { temperature: Knot[]; ph: Knot[]; salinity: Knot[]; lit: Knot[] };
   /** dKH at the origin: median, and sd of the natural log. */
@@ -155,8 +155,8 @@ export interface CycleProblem {
   kits: ProblemKit[];
   observations: Observation[];
   /** How readiness is judged, and what of it the log shows already. */
-  school: SchoolChoice;
-  facts: SchoolFacts;
+  doneRule: DoneRuleChoice;
+  facts: DoneRuleFacts;
   /** Oddities of the log that the forecast had to step around, in words. */
   remarks: string[];
   /** What fish in the tank go on making, mg N/L a day; 0 without any. */

@@ -12,7 +12,7 @@ function algae(log: LogBuilder, at: number) {
 
 describe('the algae succession', () => {
   it('is read from sightings in their order: diatoms, green, level', () => {
-    const log = new LogBuilder({ school: { school: 'algaeSuccession' } });
+    const log = new LogBuilder({ doneRule: { rule: 'algaeSuccession' } });
     expect(algae(log, onDay(10))?.state).toBe('cannot tell');
     log.entry(onDay(11), { kind: 'light', state: 'on' });
     expect(algae(log, onDay(12))?.state).toBe('not yet');

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
-import { tankHistory, riseOf, type Revision, type SchoolChoice } from '../..';
+import { tankHistory, riseOf, type Revision, type DoneRuleChoice } from '../..';
 import { DAY, HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
 import { judge } from '../../../testing/assured';
 
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
 const NITRITE = [0, 0.25, 0.5, 1, 2, 5];
 
-const school = (choice: SchoolChoice) => ({ school: choice });
+const doneRule = (choice: DoneRuleChoice) => ({ doneRule: choice });
 
 const event = fc.oneof(
   { weight: 4, arbitrary: fc.tuple(fc.constant('a'), fc.nat(40), fc.nat(23), fc.nat(5)) },
@@ -14,12 +14,12 @@ const event = fc.oneof(
   { weight: 1, arbitrary: fc.tuple(fc.constant('d'), fc.nat(40), fc.nat(23), fc.nat(3)) },
   { weight: 1, arbitrary: fc.tuple(fc.constant('w'), fc.nat(40), fc.nat(23), fc.nat(90)) },
 );
-const choice = fc.constantFrom<SchoolChoice>(
-  { school: 'bothZero' },
-  { school: 'bothZeroHeld', holdDays: 7 },
-  { school: 'bothZeroHeld', holdDays: 14 },
-  { school: 'challenge', windowHours: 24 },
-  { school: 'challenge', windowHours: 48 },
+const choice = fc.constantFrom<DoneRuleChoice>(
+  { rule: 'bothZero' },
+  { rule: 'bothZeroHeld', daysAtZero: 7 },
+  { rule: 'bothZeroHeld', daysAtZero: 14 },
+  { rule: 'challenge', windowHours: 24 },
+  { rule: 'challenge', windowHours: 48 },
 );
 /** Cards mostly read zero near the end, so that a good share of the logs is ready. */
 const biased = fc.record({
@@ -33,11 +33,11 @@ function build({
   events,
   ending,
 }: {
-  choice: SchoolChoice;
+  choice: DoneRuleChoice;
   events: (string | number)[][];
   ending: boolean;
 }) {
-  const builder = new LogBuilder(school(c));
+  const builder = new LogBuilder(doneRule(c));
   for (const [kind, day, hour, size] of events as [string, number, number, number][]) {
     const at = onDay(day, hour);
     if (kind === 'a') builder.ammonia(at, AMMONIA[size] ?? 0);

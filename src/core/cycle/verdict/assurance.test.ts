@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
+import { bandsOf, tankHistory, verdictOf, type DoneRuleChoice } from '../..';
 import { logOf } from '../../../testing/heldOut/keeper';
 import { middlingReef, plainLife } from '../../../testing/heldOut/plainLife';
 import { DAY, FILLED, LogBuilder, onDay, type TestTank } from '../../../testing/logBuilder';
@@ -10,13 +10,13 @@ import { todaySentence } from '../words/todaySentence';
 import type { Assurance } from './assurance';
 
 const bands = bandsOf('mixedReef', {});
-const HELD: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
-const CHALLENGE: SchoolChoice = { school: 'challenge', windowHours: 24 };
+const HELD: DoneRuleChoice = { rule: 'bothZeroHeld', daysAtZero: 7 };
+const CHALLENGE: DoneRuleChoice = { rule: 'challenge', windowHours: 24 };
 const SMALL = { seed: 1, particles: 120, otherParticles: 16, members: 120 };
 
-/** A tank whose evidence is complete under the challenge school on day 28, and under a hold. */
-function shown(school: SchoolChoice, tank: Partial<TestTank> = {}): LogBuilder {
-  const log = new LogBuilder({ school, ...tank });
+/** A tank whose evidence is complete under the challenge on day 28, and under a span at zero. */
+function shown(doneRule: DoneRuleChoice, tank: Partial<TestTank> = {}): LogBuilder {
+  const log = new LogBuilder({ doneRule, ...tank });
   log.dose(onDay(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
   log.dose(onDay(1), 2);
   for (const [day, ammonia, nitrite] of [
@@ -106,7 +106,7 @@ describe('evidence grants, knowledge may withhold', () => {
       repeatsUntil: onDay(35),
     });
     expect(verdict.last?.because).toMatch(
-      /nothing feeds the colony, .* carried until about 5 Apr and .* passes until about 6 Apr/,
+      /nothing feeds the filter bacteria, .* carried until about 5 Apr and .* passes until about 6 Apr/,
     );
   });
 
@@ -152,7 +152,7 @@ describe('what the forecast says of a tank that tests call ready', () => {
     change: (log: LogBuilder) => void = () => {},
     windowHours: 24 | 48 = 48,
   ) => {
-    const log = logOf(life, day, { school: { school: 'challenge', windowHours } });
+    const log = logOf(life, day, { doneRule: { rule: 'challenge', windowHours } });
     change(log);
     const at = FILLED + day * DAY;
     return assure(cycleProblem(tankHistory(log.log(), log.tankId, at), at), SMALL);
@@ -176,7 +176,7 @@ describe('what the forecast says of a tank that tests call ready', () => {
     expect(assured(29.5, () => {}, 24).repeats).toBeLessThan(0.3);
   });
 
-  it('doubts a colony that was treated, however it tested before', () => {
+  it('doubts filter bacteria that were treated, however it tested before', () => {
     const bleached = assured(29.5, (log) =>
       log.entry(FILLED + 29 * DAY, { kind: 'treatment', agent: 'bleach' }),
     );
@@ -202,7 +202,7 @@ describe('a passed challenge', () => {
   const state = (log: LogBuilder, at: number) =>
     judged(log, at, ASSURED).criteria.find((c) => c.id === 'challengePassed');
 
-  it('lasts as long as the colony is kept fed', () => {
+  it('lasts as long as the filter bacteria are kept fed', () => {
     const log = shown(CHALLENGE);
     expect(state(log, onDay(41))?.state).toBe('met');
     expect(state(log, onDay(42))).toMatchObject({

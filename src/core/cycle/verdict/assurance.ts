@@ -19,13 +19,13 @@ export interface Assurance {
   carries: number;
   /** So they do under twice that: two small fish, or a pair. */
   carriesTwo: number;
-  /** Until when it is so at what is asked, if nothing feeds the colony, ms; null for long, or not now. */
+  /** Until when it is so at what is asked, if nothing feeds the filter bacteria, ms; null for long, or not now. */
   carriesUntil: number | null;
   /** The dose of the one test that is left, given now or under way, is gone in its hours. */
   proof: number;
-  /** The dose of a challenge, given again now, would be gone in its hours; null for other schools. */
+  /** The dose of a challenge, given again now, would be gone in its hours; null for other rules for done. */
   repeats: number | null;
-  /** Until when it would be at what is asked, if nothing feeds the colony, ms; null where it is not asked. */
+  /** Until when it would be at what is asked, if nothing feeds the filter bacteria, ms; null where it is not asked. */
   repeatsUntil: number | null;
   /** The story behind most of what speaks against it, in words that follow "that"; null for none. */
   suspect: string | null;
@@ -52,7 +52,7 @@ function askedWords(chance: number): string {
   return `${of - 1} in ${of}`;
 }
 
-/** Until when a colony that nothing feeds carries a first fish, and passes a repeat; empty for long, or unknown. */
+/** Until when filter bacteria that nothing feeds carries a first fish, and passes a repeat; empty for long, or unknown. */
 export function lastsWords(history: TankHistory, assurance: Assurance | null): string {
   if (!assurance) return '';
   const { carriesUntil, repeatsUntil } = assurance;
@@ -65,7 +65,7 @@ export function lastsWords(history: TankHistory, assurance: Assurance | null): s
       ? []
       : [`a repeat of the dose passes until about ${day(repeatsUntil)}`]),
   ];
-  return until.length === 0 ? '' : `If nothing feeds the colony, ${listWords(until)}.`;
+  return until.length === 0 ? '' : `If nothing feeds the filter bacteria, ${listWords(until)}.`;
 }
 
 /** What of an assurance falls short of what is asked; `agreement` says it, and the next test settles it. */
@@ -118,7 +118,7 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
   }
   if (short === 'repeats' && repeats !== null) {
     return notYet(
-      `By all that is logged the chance is ${chanceWords(repeats)} that the dose would be gone in time again, and ${askedWords(SURE.repeats)} are asked: a colony that is not fed shrinks.${why}`,
+      `By all that is logged the chance is ${chanceWords(repeats)} that the dose would be gone in time again, and ${askedWords(SURE.repeats)} are asked: filter bacteria that are not fed dwindle.${why}`,
       doseAdvice(
         history,
         `Dose ${proofDoseWords(history)} again and test both when its hours are over.`,
@@ -130,7 +130,7 @@ export function agreement(history: TankHistory, assurance: Assurance | null): Fi
       `By all that is logged the chance is ${chanceWords(carries)} that a first small fish is carried, and ${askedWords(SURE.carries)} are asked.${why}`,
       doseAdvice(
         history,
-        `Dose ${proofDoseWords(history)}, and test both ${testHoursOf(history.tank.school)} h later.`,
+        `Dose ${proofDoseWords(history)}, and test both ${testHoursOf(history.tank.doneRule)} h later.`,
       ),
     );
   }

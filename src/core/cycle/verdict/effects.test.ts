@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
+import { bandsOf, tankHistory, verdictOf, type DoneRuleChoice } from '../..';
 import { ASSURED } from '../../../testing/assured';
 import { anyBody } from '../../../testing/entryBodies';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
@@ -18,17 +18,17 @@ import { HARMING, waterHarm } from '../../records/kinds/waterHarm';
 import { PARAMETERS } from '../../parameters/registry';
 import type { Medicine } from '../../records/schema/medicine';
 import { effectContext } from '../../history/tankHistory';
-import { colonyEffects } from './harm';
+import { filterBacteriaEffects } from './harm';
 
-// Whatever may harm a colony, or take it away, ends what was shown of it: by the row of its own kind.
+// Whatever may harm filter bacteria, or take it away, ends what was shown of it: by the row of its own kind.
 
 const bands = bandsOf('mixedReef', {});
-const SCHOOLS: SchoolChoice[] = [
-  { school: 'bothZero' },
-  { school: 'bothZeroHeld', holdDays: 7 },
-  { school: 'challenge', windowHours: 24 },
-  { school: 'nitrateLevel' },
-  { school: 'bottleProgramme', programmeDays: 14 },
+const DONE_RULES: DoneRuleChoice[] = [
+  { rule: 'bothZero' },
+  { rule: 'bothZeroHeld', daysAtZero: 7 },
+  { rule: 'challenge', windowHours: 24 },
+  { rule: 'nitrateLevel' },
+  { rule: 'bottleProgramme', programmeDays: 14 },
 ];
 
 const NOW = onDay(28, 18);
@@ -47,8 +47,10 @@ function effectOf(builder: LogBuilder, body: EntryBody): CycleEffect | undefined
 }
 
 const isNothing = (effect: CycleEffect) => Object.keys(effect).length === 0;
-const harms = ({ colony }: CycleEffect) =>
-  colony !== undefined && colony.is !== 'brought' && (colony.is !== 'taken' || colony.share > 0.1);
+const harms = ({ filterBacteria }: CycleEffect) =>
+  filterBacteria !== undefined &&
+  filterBacteria.is !== 'brought' &&
+  (filterBacteria.is !== 'taken' || filterBacteria.share > 0.1);
 
 const judged = (builder: LogBuilder, at = NOW) =>
   verdictOf(tankHistory(builder.log(), builder.tankId, at), at, bands, ASSURED);
@@ -60,11 +62,11 @@ const given = (medicineId: string): EntryBody<'medication'> => ({
   act: 'given',
 });
 
-describe('whatever may harm or remove the colony', () => {
+describe('whatever may harm or remove the filter bacteria', () => {
   it('ends ready, whichever kind of entry says it, and what says nothing of a cycle ends nothing', () => {
     fc.assert(
-      fc.property(anyBody, fc.constantFrom(...SCHOOLS), (body, school) => {
-        const builder = provenTank(school);
+      fc.property(anyBody, fc.constantFrom(...DONE_RULES), (body, doneRule) => {
+        const builder = provenTank(doneRule);
         expect(judged(builder).ready).toBe(true);
         builder.entry(AFTER, body);
         const effect = effectOf(builder, body);
@@ -80,8 +82,8 @@ describe('whatever may harm or remove the colony', () => {
 
   it('gives way to watch with an animal in, and to no dose', () => {
     fc.assert(
-      fc.property(anyBody, fc.constantFrom(...SCHOOLS), (body, school) => {
-        const builder = provenTank(school);
+      fc.property(anyBody, fc.constantFrom(...DONE_RULES), (body, doneRule) => {
+        const builder = provenTank(doneRule);
         builder.entry(AFTER - 60_000, {
           kind: 'animals',
           move: 'in',
@@ -105,17 +107,17 @@ describe('whatever may harm or remove the colony', () => {
     [34, false],
     [26, true],
   ])('water of %i °C after it was ready: ready %s', (celsius, still) => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.digital('thermometer', AFTER, celsius);
     builder.digital('thermometer', AFTER + 60_000, 26);
     expect(judged(builder).ready).toBe(still);
-    expect(colonyEffects(tankHistory(builder.log(), builder.tankId, NOW)).at(-1)?.effect.is).toBe(
-      still ? 'brought' : 'harmed',
-    );
+    expect(
+      filterBacteriaEffects(tankHistory(builder.log(), builder.tankId, NOW)).at(-1)?.effect.is,
+    ).toBe(still ? 'brought' : 'harmed');
   });
 
   it('by a reading that was a slip is taken back by correcting it, and says so', () => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.digital('refractometer', AFTER, 3.5);
     builder.digital('refractometer', AFTER + 60_000, 35);
     const { ready, criteria } = judged(builder);
@@ -141,19 +143,19 @@ describe('whatever may harm or remove the colony', () => {
     ['copper', { kind: 'copper' }, false],
     ['a binder', { kind: 'binder' }, true],
   ])('a medicine by its label: %s', (_name, medicine, still) => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.entry(AFTER, given(labelled(builder, medicine)));
     expect(judged(builder).ready).toBe(still);
   });
 
   it('a medicine whose label is on record nowhere harms it', () => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.entry(AFTER, given(builder.newId()));
     expect(judged(builder).ready).toBe(false);
   });
 
   it('copper, which only slows it, is answered by both at zero once more', () => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.entry(AFTER, { kind: 'treatment', agent: 'copper' });
     const { ready: before, criteria } = judged(builder);
     expect(before).toBe(false);
@@ -166,8 +168,8 @@ describe('whatever may harm or remove the colony', () => {
 });
 
 describe('a tank that was taken down', () => {
-  it('and filled anew begins another colony', () => {
-    const builder = provenTank({ school: 'bothZero' });
+  it('and filled anew begins other filter bacteria', () => {
+    const builder = provenTank({ rule: 'bothZero' });
     builder.entry(onDay(30), { kind: 'closed' });
     builder.entry(onDay(31), { kind: 'filled' });
     zeros(builder, onDay(32));
@@ -175,12 +177,12 @@ describe('a tank that was taken down', () => {
     const verdict = judged(builder, onDay(32, 18));
     expect(verdict.ready).toBe(false);
     expect(verdict.criteria.find(({ id }) => id === 'ammoniaUsed')?.because).toMatch(
-      /another colony/,
+      /other filter bacteria/,
     );
   });
 
   it('a second filling without a closing does as well', () => {
-    const builder = provenTank({ school: 'bothZero' });
+    const builder = provenTank({ rule: 'bothZero' });
     builder.entry(onDay(31), { kind: 'filled' });
     zeros(builder, onDay(32));
     builder.conditions(onDay(32));
@@ -189,7 +191,7 @@ describe('a tank that was taken down', () => {
 
   it('its filter moved dry is not what was shown, moved under flowing water it is', () => {
     const moved = (kept: 'dry' | 'flowing') => {
-      const builder = provenTank({ school: 'bothZero' });
+      const builder = provenTank({ rule: 'bothZero' });
       builder.entry(AFTER, { kind: 'standstill', hours: 6, kept });
       return judged(builder).ready;
     };
@@ -199,8 +201,8 @@ describe('a tank that was taken down', () => {
 });
 
 describe('a keeper who calls the tank running', () => {
-  it('feeds no colony by it: unfed for 205 days it is not ready', () => {
-    const builder = provenTank({ school: 'bothZero' });
+  it('feeds no filter bacteria by it: unfed for 205 days it is not ready', () => {
+    const builder = provenTank({ rule: 'bothZero' });
     const later = onDay(233);
     zeros(builder, later - 3_600_000);
     builder.conditions(later - 3_600_000);
@@ -212,8 +214,8 @@ describe('a keeper who calls the tank running', () => {
 
 it('no bound of harm lies where a reading does not count any more', () => {
   for (const parameter of HARMING) {
-    const { colony, possible } = PARAMETERS[parameter];
-    for (const { low = possible.low, high = possible.high } of Object.values(colony)) {
+    const { filterBacteria, possible } = PARAMETERS[parameter];
+    for (const { low = possible.low, high = possible.high } of Object.values(filterBacteria)) {
       expect(low).toBeGreaterThanOrEqual(possible.low);
       expect(high).toBeLessThanOrEqual(possible.high);
     }
@@ -221,7 +223,7 @@ it('no bound of harm lies where a reading does not count any more', () => {
 });
 
 it('every kind of entry answers what it may do to a cycle, whatever it says', () => {
-  const builder = provenTank({ school: 'bothZero' });
+  const builder = provenTank({ rule: 'bothZero' });
   const context = effectContext(tankHistory(builder.log(), builder.tankId, NOW));
   const asked = new Set<EntryKind>();
   fc.assert(

@@ -1,4 +1,4 @@
-import { bandsOf, tankHistory, verdictOf, type CriterionId, type SchoolChoice } from '../..';
+import { bandsOf, tankHistory, verdictOf, type CriterionId, type DoneRuleChoice } from '../..';
 import { challengeRun } from '../dosing/challengeRun';
 import type { EntryBody } from '../../records/kinds';
 import { HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
@@ -8,11 +8,11 @@ import { ASSURED } from '../../../testing/assured';
 // Logs that once made a tank ready, or would have, that was not: each names what fools a rule.
 
 const bands = bandsOf('mixedReef', {});
-const BOTH_ZERO: SchoolChoice = { school: 'bothZero' };
-const HELD: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
-const CHALLENGE: SchoolChoice = { school: 'challenge', windowHours: 24 };
-const NITRATE: SchoolChoice = { school: 'nitrateLevel' };
-const PROGRAMME: SchoolChoice = { school: 'bottleProgramme', programmeDays: 14 };
+const BOTH_ZERO: DoneRuleChoice = { rule: 'bothZero' };
+const HELD: DoneRuleChoice = { rule: 'bothZeroHeld', daysAtZero: 7 };
+const CHALLENGE: DoneRuleChoice = { rule: 'challenge', windowHours: 24 };
+const NITRATE: DoneRuleChoice = { rule: 'nitrateLevel' };
+const PROGRAMME: DoneRuleChoice = { rule: 'bottleProgramme', programmeDays: 14 };
 
 function judged(builder: LogBuilder, at: number) {
   const verdict = verdictOf(tankHistory(builder.log(), builder.tankId, at), at, bands, ASSURED);
@@ -26,7 +26,7 @@ function judged(builder: LogBuilder, at: number) {
 
 const NOW = onDay(28, 18);
 
-describe('what may have harmed the colony voids what was shown before it', () => {
+describe('what may have harmed the filter bacteria voids what was shown before it', () => {
   const harms: [string, EntryBody][] = [
     ['bleach', { kind: 'treatment', agent: 'bleach' }],
     ['an antibiotic', { kind: 'treatment', agent: 'antibiotic' }],
@@ -56,7 +56,7 @@ describe('what may have harmed the colony voids what was shown before it', () =>
     const builder = provenTank(HELD);
     builder.entry(onDay(28, 16), { kind: 'treatment', agent: 'bleach' });
     const { because, settle } = judged(builder, NOW).criterion('zeroHeld');
-    expect(because).toMatch(/^Bleach on 30 Mar may have harmed the colony/);
+    expect(because).toMatch(/^Bleach on 30 Mar may have harmed the filter bacteria/);
     expect(settle).toBeTruthy();
     const tried = provenTank(CHALLENGE);
     const phase = () => challengeRun(tankHistory(tried.log(), tried.tankId, NOW), NOW).phase;
@@ -88,7 +88,7 @@ describe('what may have harmed the colony voids what was shown before it', () =>
 });
 
 describe('a challenge', () => {
-  const dosed = (day: number, builder = new LogBuilder({ school: CHALLENGE })) => {
+  const dosed = (day: number, builder = new LogBuilder({ doneRule: CHALLENGE })) => {
     builder.dose(onDay(day), 2);
     return builder;
   };
@@ -140,7 +140,7 @@ describe('a challenge', () => {
 
 describe('zeros that dilution or a bottle made', () => {
   it('nitrite 5, nearly all the water changed, zeros: nothing shows that it was used', () => {
-    const builder = new LogBuilder({ school: BOTH_ZERO });
+    const builder = new LogBuilder({ doneRule: BOTH_ZERO });
     builder.dose(onDay(1), 4);
     builder.ammonia(onDay(2), 4);
     builder.ammonia(onDay(15), 0);
@@ -179,7 +179,7 @@ describe('zeros that dilution or a bottle made', () => {
 describe('a tank that was never fed', () => {
   it('is not ready by misread vials: one or two lowest steps are no cycle', () => {
     for (const choice of [BOTH_ZERO, HELD]) {
-      const builder = new LogBuilder({ school: choice });
+      const builder = new LogBuilder({ doneRule: choice });
       for (let day = 1; day <= 60; day += 1) {
         builder.ammonia(onDay(day), day === 12 || day === 31 ? 0.25 : 0);
         builder.nitrite(onDay(day), day === 20 || day === 40 ? 0.25 : 0);
@@ -245,7 +245,7 @@ describe('what went in after the zeros', () => {
   });
 });
 
-describe('a colony with nothing to clear', () => {
+describe('filter bacteria with nothing to clear', () => {
   it('is not what was shown, three weeks on', () => {
     const builder = provenTank(BOTH_ZERO);
     for (const day of [34, 40, 46, 52]) zeros(builder, onDay(day));
@@ -254,7 +254,7 @@ describe('a colony with nothing to clear', () => {
     expect(ready).toBe(false);
     expect(criterion('fed')).toMatchObject({
       state: 'cannot tell',
-      because: expect.stringMatching(/shrinks/),
+      because: expect.stringMatching(/dwindle/),
       settle: expect.stringMatching(/Dose 1 ppm/),
     });
   });
@@ -270,7 +270,7 @@ describe('a colony with nothing to clear', () => {
 
 describe('nitrate', () => {
   const cleared = (read: (builder: LogBuilder) => void) => {
-    const builder = new LogBuilder({ school: NITRATE });
+    const builder = new LogBuilder({ doneRule: NITRATE });
     builder.dose(onDay(1), 2);
     builder.ammonia(onDay(2), 2);
     builder.nitrite(onDay(9), 2);

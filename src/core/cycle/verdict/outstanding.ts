@@ -14,7 +14,7 @@ import { stillShown } from './harm';
  */
 export function noDoseBecause(history: TankHistory, at: number): string | null {
   if (hasAnimals(history)) return NO_AMMONIA;
-  const { zone, school: choice } = history.tank;
+  const { zone, doneRule: choice } = history.tank;
   const rots = stillRotting(history, at);
   if (rots) {
     return `No ammonia now: the ${rots.what} of ${shortDay(rots.at, zone)} is still rotting and makes its own.`;
@@ -23,7 +23,7 @@ export function noDoseBecause(history: TankHistory, at: number): string | null {
   if (held !== null) {
     return `No ammonia now: a binder may hold it until ${shortDay(held, zone)}, and no test would tell what it cleared.`;
   }
-  // It counts as nothing that fed the colony, since it may be alive, but nothing is added to it.
+  // It counts as nothing that fed the filter bacteria, since it may be alive, but nothing is added to it.
   const missing = history.entries.animals.findLast(
     (one) => one.entry.move === 'missing' && at - one.at <= ROT_DAYS * DAY_MS,
   );

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { bandsOf, tankHistory, verdictOf, type SchoolChoice } from '../..';
+import { bandsOf, tankHistory, verdictOf, type DoneRuleChoice } from '../..';
 import { ASSURED } from '../../../testing/assured';
 import { HOUR, LogBuilder, onDay, type TestTank } from '../../../testing/logBuilder';
 import { provenTank, zeros } from '../../../testing/provenTank';
@@ -12,8 +12,8 @@ const bands = bandsOf('mixedReef', {});
 const DOUBTED: Assurance = { ...ASSURED, carries: 0.6, proof: 0.8 };
 
 /** Dosed, seen, both at zero on day 20 and again on day 27: nothing is left but what knowledge withholds. */
-function watched(choice: SchoolChoice, tank: Partial<TestTank> = {}): LogBuilder {
-  const builder = new LogBuilder({ ...tank, school: choice });
+function watched(choice: DoneRuleChoice, tank: Partial<TestTank> = {}): LogBuilder {
+  const builder = new LogBuilder({ ...tank, doneRule: choice });
   builder.dose(onDay(1), 2, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
   builder.dose(onDay(1), 1.6, {
     amount: { by: 'drops', drops: 32, dropMl: 0.05 },
@@ -41,7 +41,7 @@ function told(builder: LogBuilder, at = NOW, assurance: Assurance | null = DOUBT
   };
 }
 
-const HELD: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
+const HELD: DoneRuleChoice = { rule: 'bothZeroHeld', daysAtZero: 7 };
 
 describe('one test to go', () => {
   it('asks for a dose of the first load, in the keeper’s own drops, with its hour and its chance', () => {
@@ -118,34 +118,34 @@ describe('one test to go', () => {
     expect(told(soft).word).toBe('one test to go');
   });
 
-  it('waits for the days of a hold, and for a test of what rots', () => {
-    const early = watched({ school: 'bothZeroHeld', holdDays: 14 });
+  it('waits for the days at zero, and for a test of what rots', () => {
+    const early = watched({ rule: 'bothZeroHeld', daysAtZero: 14 });
     expect(told(early).word).toBe('not yet');
     const rotting = watched(HELD);
     rotting.entry(onDay(27, 15), { kind: 'organics', action: { what: 'prawnIn', grams: 30 } });
     expect(told(rotting).word).toBe('not yet');
   });
 
-  it.each<[SchoolChoice, number]>([
-    [{ school: 'challenge', windowHours: 24 }, 2],
-    [{ school: 'challenge', windowHours: 48 }, 2],
-    [{ school: 'nitrateLevel' }, 1],
-    [{ school: 'bottleProgramme', programmeDays: 14 }, 1],
+  it.each<[DoneRuleChoice, number]>([
+    [{ rule: 'challenge', windowHours: 24 }, 2],
+    [{ rule: 'challenge', windowHours: 48 }, 2],
+    [{ rule: 'nitrateLevel' }, 1],
+    [{ rule: 'bottleProgramme', programmeDays: 14 }, 1],
   ])('is always asked under %j, whatever the forecast makes of it', (choice, ppm) => {
     const { word, proof } = told(watched(choice), NOW, ASSURED);
     expect(word).toBe('one test to go');
     expect(proof?.rise).toBeCloseTo((ppm * 14.007) / 18.039, 2);
-    expect(proof?.hours).toBe(choice.school === 'challenge' ? choice.windowHours : 24);
+    expect(proof?.hours).toBe(choice.rule === 'challenge' ? choice.windowHours : 24);
     expect(told(provenTank(choice), onDay(28, 18), ASSURED).word).toBe('ready');
   });
 
   it('is not asked under the others where the forecast agrees', () => {
-    expect(told(watched({ school: 'bothZero' }), NOW, ASSURED).word).toBe('ready');
+    expect(told(watched({ rule: 'bothZero' }), NOW, ASSURED).word).toBe('ready');
     expect(told(watched(HELD), NOW, ASSURED).word).toBe('ready');
   });
 
   it('counts a dose that was gone the second day for a load, and not for a challenge', () => {
-    const slow = (choice: SchoolChoice) => {
+    const slow = (choice: DoneRuleChoice) => {
       const builder = watched(choice);
       builder.dose(onDay(27, 19), 1.6);
       builder.ammonia(onDay(28, 19), 0.25);
@@ -153,14 +153,14 @@ describe('one test to go', () => {
       zeros(builder, onDay(29, 18));
       return told(builder, onDay(29, 19), ASSURED).word;
     };
-    expect(slow({ school: 'nitrateLevel' })).toBe('ready');
-    expect(slow({ school: 'challenge', windowHours: 24 })).toBe('one test to go');
+    expect(slow({ rule: 'nitrateLevel' })).toBe('ready');
+    expect(slow({ rule: 'challenge', windowHours: 24 })).toBe('one test to go');
   });
 });
 
 describe('a cycle that is done', () => {
   it('is not called ready on Cycle either while a lid is missing', () => {
-    const builder = watched({ school: 'bothZero' }, { lid: false });
+    const builder = watched({ rule: 'bothZero' }, { lid: false });
     const { ready, today, cycle } = told(builder, NOW, ASSURED);
     expect(ready).toBe(false);
     expect(today.title).toBe('Cycled, but not ready for fish.');
@@ -170,19 +170,19 @@ describe('a cycle that is done', () => {
 });
 
 describe('with an animal in', () => {
-  it('the word is watch, and no voice asks for a dose, under any school and any doubt', () => {
-    const schools = fc.constantFrom<SchoolChoice>(
-      { school: 'bothZero' },
+  it('the word is watch, and no voice asks for a dose, under any rule for done and any doubt', () => {
+    const doneRules = fc.constantFrom<DoneRuleChoice>(
+      { rule: 'bothZero' },
       HELD,
-      { school: 'challenge', windowHours: 24 },
-      { school: 'nitrateLevel' },
-      { school: 'bottleProgramme', programmeDays: 14 },
-      { school: 'algaeSuccession' },
+      { rule: 'challenge', windowHours: 24 },
+      { rule: 'nitrateLevel' },
+      { rule: 'bottleProgramme', programmeDays: 14 },
+      { rule: 'algaeSuccession' },
     );
     const chance = fc.double({ min: 0, max: 1, noNaN: true });
     const group = fc.constantFrom('fish' as const, 'invertebrate' as const, 'coral' as const);
     fc.assert(
-      fc.property(schools, chance, chance, group, (choice, carries, proof, kind) => {
+      fc.property(doneRules, chance, chance, group, (choice, carries, proof, kind) => {
         const builder = watched(choice);
         builder.entry(onDay(27, 14), { kind: 'animals', move: 'in', group: kind, what: 'One' });
         const said = told(builder, NOW, { ...ASSURED, carries, proof });
@@ -226,19 +226,22 @@ describe('with an animal in', () => {
 });
 
 describe('long absences, and a log begun in the middle', () => {
-  it.each(['absent', 'begun in the middle'])('%s: one sitting, one dose, one test', (which) => {
-    const builder =
-      which === 'absent'
-        ? watched({ school: 'bothZero' })
-        : new LogBuilder({ school: { school: 'bothZero' } });
-    const from = onDay(160);
-    zeros(builder, from);
-    builder.conditions(from);
-    const first = told(builder, from + HOUR);
-    expect(first.word).toBe('one test to go');
-    builder.dose(from + 2 * HOUR, 0.8);
-    expect(told(builder, from + 3 * HOUR)).toMatchObject({ word: 'one test to go' });
-    zeros(builder, from + 26 * HOUR);
-    expect(told(builder, from + 27 * HOUR, ASSURED).word).toBe('ready');
-  });
+  it.each(['absent', 'begun in the middle'])(
+    '%s: one test session, one dose, one test',
+    (which) => {
+      const builder =
+        which === 'absent'
+          ? watched({ rule: 'bothZero' })
+          : new LogBuilder({ doneRule: { rule: 'bothZero' } });
+      const from = onDay(160);
+      zeros(builder, from);
+      builder.conditions(from);
+      const first = told(builder, from + HOUR);
+      expect(first.word).toBe('one test to go');
+      builder.dose(from + 2 * HOUR, 0.8);
+      expect(told(builder, from + 3 * HOUR)).toMatchObject({ word: 'one test to go' });
+      zeros(builder, from + 26 * HOUR);
+      expect(told(builder, from + 27 * HOUR, ASSURED).word).toBe('ready');
+    },
+  );
 });

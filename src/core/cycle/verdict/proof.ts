@@ -18,7 +18,7 @@ import { inputsOf } from './inputs';
 import { noDoseBecause } from './outstanding';
 import type { Criterion, CriterionId, FirstLoad, Proof, Verdict } from './types';
 
-/** What a dose and the test after it can settle, whatever the school. */
+/** What a dose and the test after it can settle, whatever the rule for done. */
 const SETTLED: ReadonlySet<CriterionId> = new Set([
   'fed',
   'ammoniaUsed',
@@ -31,7 +31,7 @@ const SETTLED: ReadonlySet<CriterionId> = new Set([
 /** Of those, what shows that the chain runs at all. */
 const CHAIN: ReadonlySet<CriterionId> = new Set(['fed', 'ammoniaUsed', 'nitriteSeen']);
 
-/** A dose is only asked for where it likely clears: a colony that is too weak for it is fed, not tested. */
+/** A dose is only asked for where it likely clears: filter bacteria that are too weak for it is fed, not tested. */
 export const PROOF_LIKELY = 0.5;
 /** The least alkalinity with which a dose is given, dKH: each mg N/L takes 0.4 of it. */
 export const PROOF_ALKALINITY = 7;
@@ -49,11 +49,11 @@ function readZeroBefore(history: TankHistory, moment: number): boolean {
  * for none.
  */
 export function doseUnderWay(history: TankHistory, at: number): Dose | null {
-  const { school } = history.tank;
+  const { doneRule } = history.tank;
   const dose = history.entries.dose.findLast(({ entry }) => isAmmoniaSource(entry.substance));
-  if (!dose || (riseOf(dose, history) ?? 0) < leastRise(school)) return null;
+  if (!dose || (riseOf(dose, history) ?? 0) < leastRise(doneRule)) return null;
   if (!readZeroBefore(history, dose.at)) return null;
-  if (at > dose.at + (testHoursOf(school) + SLACK_HOURS) * HOUR_MS) return null;
+  if (at > dose.at + (testHoursOf(doneRule) + SLACK_HOURS) * HOUR_MS) return null;
   const from = dose.at + SETTLE_HOURS * HOUR_MS;
   const tested = (['ammonia', 'nitrite'] as const).every(
     (parameter) => (latestReading(history, parameter)?.at ?? -Infinity) >= from,
@@ -87,7 +87,7 @@ export function proofOf(
   if (hasAnimals(history) || !bothZero(criteria)) return null;
   const likely = assurance.proof >= PROOF_LIKELY;
   const open = criteria.filter(({ role, state }) => role === 'cycle' && state !== 'met');
-  const hours = testHoursOf(history.tank.school);
+  const hours = testHoursOf(history.tank.doneRule);
   const dose = doseUnderWay(history, at);
   if (dose) {
     if (!open.every(({ id }) => id === 'dosesAccounted' || SETTLED.has(id))) return null;
@@ -148,14 +148,14 @@ export const FAILED_FOR_DAYS = 2;
  * where it was gone, was not tested, or is days ago.
  */
 export function leftOfDose(history: TankHistory, at: number): string | null {
-  const { school } = history.tank;
+  const { doneRule } = history.tank;
   const dose = history.entries.dose.findLast(({ entry }) => isAmmoniaSource(entry.substance));
   const rise = dose && riseOf(dose, history);
-  if (!dose || !rise || rise < leastRise(school)) return null;
+  if (!dose || !rise || rise < leastRise(doneRule)) return null;
   // The first dose of all is no proof that failed, and nor is one on top of what stood.
   if (!readZeroBefore(history, dose.at)) return null;
   if (!inputsOf(history).some(({ at: put }) => put < dose.at)) return null;
-  const hours = testHoursOf(school);
+  const hours = testHoursOf(doneRule);
   const from = dose.at + (hours - SLACK_HOURS) * HOUR_MS;
   if (at < from || at > dose.at + hours * HOUR_MS + FAILED_FOR_DAYS * DAY_MS) return null;
   const left = (['ammonia', 'nitrite'] as const).flatMap((parameter) => {

@@ -1,6 +1,6 @@
 import type { TankHistory } from '../../history/tankHistory';
 import type { Advice } from '../doseAdvice';
-import type { SchoolChoice, SchoolId } from '../../records/schema/tank';
+import type { DoneRuleChoice, DoneRuleId } from '../../records/schema/tank';
 
 export type CriterionState = 'met' | 'not yet' | 'cannot tell';
 
@@ -89,7 +89,7 @@ export interface Verdict {
   at: number;
   /** Until when it holds if nothing is logged, ms. */
   until: number;
-  school: SchoolId;
+  doneRule: DoneRuleId;
   /**
    * Every criterion that rests on evidence is met: only then is the forecast asked whether anything
    * it knows speaks against it.
@@ -114,7 +114,7 @@ export interface Inquiry {
   history: TankHistory;
   at: number;
   zone: string;
-  choice: SchoolChoice;
+  choice: DoneRuleChoice;
 }
 
 export type CriterionRule = (inquiry: Inquiry) => Finding;

@@ -1,19 +1,19 @@
 import fc from 'fast-check';
 import { verdictOf } from './verdict';
-import { SCHOOLS } from '../schools';
+import { DONE_RULES } from '../doneRules';
 import { tankHistory } from '../../history/derive';
 import type { Tank } from '../../records/schema/tank';
 import { DAY_MS, HOUR_MS } from '../../time/zone';
 import { LogBuilder, onDay } from '../../../testing/logBuilder';
 import { ASSURED } from '../../../testing/assured';
 
-const CHOICES: Tank['school'][] = [
-  { school: 'bothZero' },
-  { school: 'bothZeroHeld', holdDays: 7 },
-  { school: 'challenge', windowHours: 24 },
-  { school: 'nitrateLevel' },
-  { school: 'bottleProgramme', programmeDays: 15 },
-  { school: 'algaeSuccession' },
+const CHOICES: Tank['doneRule'][] = [
+  { rule: 'bothZero' },
+  { rule: 'bothZeroHeld', daysAtZero: 7 },
+  { rule: 'challenge', windowHours: 24 },
+  { rule: 'nitrateLevel' },
+  { rule: 'bottleProgramme', programmeDays: 15 },
+  { rule: 'algaeSuccession' },
 ];
 
 const logged = fc.record({
@@ -25,8 +25,8 @@ const logged = fc.record({
 type Logged = typeof logged extends fc.Arbitrary<infer T> ? T : never;
 
 /** A tank with a random log of its cycle. */
-function tankWith(school: Tank['school'], zone: string, entries: Logged[]) {
-  const builder = new LogBuilder({ school, zone });
+function tankWith(doneRule: Tank['doneRule'], zone: string, entries: Logged[]) {
+  const builder = new LogBuilder({ doneRule, zone });
   for (const { what, hours, step } of entries) {
     const at = onDay(0) + hours * HOUR_MS;
     if (what === 'ammonia') builder.ammonia(at, [0, 0.25, 1, 2][step] ?? 0);
@@ -49,8 +49,8 @@ it('a verdict holds, in state and in words, until the moment that it says, and n
       fc.array(logged, { maxLength: 14 }),
       fc.integer({ min: 0, max: 45 * 24 * 60 }),
       fc.array(fc.double({ min: 0, max: 0.9999, noNaN: true }), { minLength: 6, maxLength: 6 }),
-      (school, zone, entries, minutes, shares) => {
-        const builder = tankWith(school, zone, entries);
+      (doneRule, zone, entries, minutes, shares) => {
+        const builder = tankWith(doneRule, zone, entries);
         const history = tankHistory(builder.log(), builder.tankId);
         const at = onDay(0) + minutes * 60_000;
         const bands = { alkalinity: { low: 7, high: 9.5 } };
@@ -71,6 +71,6 @@ it('a verdict holds, in state and in words, until the moment that it says, and n
   expect(changes).toBeGreaterThan(20);
 });
 
-it('every school is asked', () => {
-  expect(CHOICES.map((choice) => choice.school).sort()).toEqual(SCHOOLS.map((s) => s.id).sort());
+it('every rule for done is asked', () => {
+  expect(CHOICES.map((choice) => choice.rule).sort()).toEqual(DONE_RULES.map((s) => s.id).sort());
 });

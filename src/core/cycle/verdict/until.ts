@@ -7,7 +7,7 @@ import { boundUntil } from './evidence';
 import { starvedFrom } from './criteria/fed';
 import { inputsOf } from './inputs';
 import { FAILED_FOR_DAYS } from './proof';
-import { LEVEL_WINDOW_DAYS } from '../schools/nitrateLevel';
+import { LEVEL_WINDOW_DAYS } from '../doneRules/nitrateLevel';
 
 /** Parameters whose last reading speaks for now until it is stale. */
 const AGEING: readonly ParameterId[] = [
@@ -26,7 +26,7 @@ const DOSE_DAYS = 60;
  * @returns ms, after `at`
  */
 export function verdictHoldsUntil(history: TankHistory, at: number): number {
-  const { zone, school } = history.tank;
+  const { zone, doneRule } = history.tank;
   let until = addDaysIn(startOfDayIn(at, zone), 1, zone);
   const consider = (moment: number) => {
     if (moment > at && moment < until) until = moment;
@@ -36,12 +36,12 @@ export function verdictHoldsUntil(history: TankHistory, at: number): number {
     if (latest) consider(latest.at + PARAMETERS[parameter].guardDays * DAY_MS + 1);
   }
   const { dose } = history.entries;
-  const hours = testHoursOf(school);
+  const hours = testHoursOf(doneRule);
   for (let i = firstFrom(dose, at - DOSE_DAYS * DAY_MS); i < dose.length; i += 1) {
     const given = dose[i];
     if (!given || !isAmmoniaSource(given.entry.substance)) continue;
     consider(given.at + hours * HOUR_MS);
-    consider(given.at + (windowHoursOf(school) + SLACK_HOURS) * HOUR_MS + 1);
+    consider(given.at + (windowHoursOf(doneRule) + SLACK_HOURS) * HOUR_MS + 1);
     consider(given.at + (hours + SLACK_HOURS) * HOUR_MS + 1);
     consider(given.at + hours * HOUR_MS + FAILED_FOR_DAYS * DAY_MS + 1);
   }

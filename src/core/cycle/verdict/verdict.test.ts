@@ -1,4 +1,4 @@
-import { SCHOOLS, type CriterionId, type SchoolChoice, type Verdict } from '../..';
+import { DONE_RULES, type CriterionId, type DoneRuleChoice, type Verdict } from '../..';
 import { HOUR, LogBuilder, type TestTank, onDay } from '../../../testing/logBuilder';
 import { judge } from '../../../testing/assured';
 
@@ -22,7 +22,7 @@ function finished(tank: Partial<TestTank> = {}): LogBuilder {
 }
 
 const NOW = onDay(27, 18);
-const school = (choice: SchoolChoice) => ({ school: choice });
+const doneRule = (choice: DoneRuleChoice) => ({ doneRule: choice });
 
 describe('a cycle that ran its course', () => {
   it('is ready once both zeros were held', () => {
@@ -38,13 +38,13 @@ describe('a cycle that ran its course', () => {
   });
 
   it('needs a fortnight where the keeper chose one', () => {
-    const builder = finished(school({ school: 'bothZeroHeld', holdDays: 14 }));
+    const builder = finished(doneRule({ rule: 'bothZeroHeld', daysAtZero: 14 }));
     expect(judge(builder, NOW).ready).toBe(false);
   });
 
   it('holds over a trace that a weekly meal leaves and that is gone the next day, and over no other', () => {
     const held = (after: (builder: LogBuilder, day: number) => void) => {
-      const builder = new LogBuilder(school({ school: 'bothZeroHeld', holdDays: 14 }));
+      const builder = new LogBuilder(doneRule({ rule: 'bothZeroHeld', daysAtZero: 14 }));
       builder.dose(onDay(1), 2);
       builder.ammonia(onDay(2), 2);
       builder.ammonia(onDay(9), 0);
@@ -67,8 +67,8 @@ describe('a cycle that ran its course', () => {
     expect(held(trace(24, 2))).toBe('not yet');
   });
 
-  it('is ready sooner by the school that asks for one day', () => {
-    const builder = finished(school({ school: 'bothZero' }));
+  it('is ready sooner by the rule for done that asks for one day', () => {
+    const builder = finished(doneRule({ rule: 'bothZero' }));
     builder.conditions(onDay(20));
     expect(judge(builder, onDay(20, 18)).ready).toBe(true);
   });
@@ -200,7 +200,7 @@ describe('the chain', () => {
 
 describe('the challenge', () => {
   const mature = (hours: number, after: { a: number; n: number; ppm?: number }) => {
-    const builder = new LogBuilder(school({ school: 'challenge', windowHours: 24 }));
+    const builder = new LogBuilder(doneRule({ rule: 'challenge', windowHours: 24 }));
     builder.conditions(onDay(10));
     builder.dose(onDay(10), after.ppm ?? 2);
     builder.ammonia(onDay(10) + hours * HOUR, after.a);
@@ -232,21 +232,21 @@ describe('the challenge', () => {
     expect(stateOf(judge(builder, now), 'challengePassed')).toBe('cannot tell');
   });
 
-  it('does not last: an unfed colony shrinks', () => {
+  it('does not last: unfed filter bacteria dwindle', () => {
     const builder = mature(24, { a: 0, n: 0 });
     expect(stateOf(judge(builder, onDay(30)), 'challengePassed')).toBe('cannot tell');
   });
 
   it('tells an unknown strength from a missing dose', () => {
-    const builder = new LogBuilder(school({ school: 'challenge', windowHours: 24 }));
+    const builder = new LogBuilder(doneRule({ rule: 'challenge', windowHours: 24 }));
     builder.dose(onDay(3), 2, { amount: { by: 'mL', mL: 5 } });
     expect(stateOf(judge(builder, onDay(4)), 'challengePassed')).toBe('cannot tell');
   });
 });
 
-describe('the other schools', () => {
+describe('the other rules for done', () => {
   it('by nitrate: waits for a rise, then for it to level', () => {
-    const builder = finished(school({ school: 'nitrateLevel' }));
+    const builder = finished(doneRule({ rule: 'nitrateLevel' }));
     builder.nitrate(onDay(20), 5);
     builder.nitrate(onDay(27), 10);
     expect(stateOf(judge(builder, NOW), 'nitrateLevel')).toBe('not yet');
@@ -256,7 +256,7 @@ describe('the other schools', () => {
   });
 
   it('by the bottle: its days, and still the tests', () => {
-    const builder = finished(school({ school: 'bottleProgramme', programmeDays: 14 }));
+    const builder = finished(doneRule({ rule: 'bottleProgramme', programmeDays: 14 }));
     expect(stateOf(judge(builder, NOW), 'programmeDone')).toBe('cannot tell');
     builder.dose(onDay(1), 1, { substance: 'bacteria', amount: { by: 'mL', mL: 100 } });
     expect(stateOf(judge(builder, onDay(10)), 'programmeDone')).toBe('not yet');
@@ -265,25 +265,25 @@ describe('the other schools', () => {
   });
 
   it('by algae: says what it will need', () => {
-    const verdict = judge(finished(school({ school: 'algaeSuccession' })), NOW);
+    const verdict = judge(finished(doneRule({ rule: 'algaeSuccession' })), NOW);
     const criterion = verdict.criteria.find((c) => c.id === 'algaeSuccession');
     expect(criterion?.state).toBe('cannot tell');
     expect(criterion?.because).toMatch(/diatoms/);
     expect(verdict.ready).toBe(false);
   });
 
-  it.each(SCHOOLS.map((s) => s.id))('%s says what would settle every open criterion', (id) => {
-    const choices: Record<string, SchoolChoice> = {
-      bothZero: { school: 'bothZero' },
-      bothZeroHeld: { school: 'bothZeroHeld', holdDays: 7 },
-      challenge: { school: 'challenge', windowHours: 24 },
-      nitrateLevel: { school: 'nitrateLevel' },
-      bottleProgramme: { school: 'bottleProgramme', programmeDays: 14 },
-      algaeSuccession: { school: 'algaeSuccession' },
+  it.each(DONE_RULES.map((s) => s.id))('%s says what would settle every open criterion', (id) => {
+    const choices: Record<string, DoneRuleChoice> = {
+      bothZero: { rule: 'bothZero' },
+      bothZeroHeld: { rule: 'bothZeroHeld', daysAtZero: 7 },
+      challenge: { rule: 'challenge', windowHours: 24 },
+      nitrateLevel: { rule: 'nitrateLevel' },
+      bottleProgramme: { rule: 'bottleProgramme', programmeDays: 14 },
+      algaeSuccession: { rule: 'algaeSuccession' },
     };
     const choice = choices[id];
     if (!choice) throw new Error(`no choice for ${id}`);
-    for (const builder of [new LogBuilder(school(choice)), finished(school(choice))]) {
+    for (const builder of [new LogBuilder(doneRule(choice)), finished(doneRule(choice))]) {
       for (const criterion of judge(builder, onDay(24)).criteria) {
         expect(criterion.because).not.toBe('');
         expect(criterion.settle === undefined).toBe(criterion.state === 'met');

@@ -1,10 +1,10 @@
 import type { TankHistory } from '../../history/tankHistory';
 import type { Bands } from '../../parameters/bands';
 import { hasAnimals } from '../doseAdvice';
-import { schoolOf } from '../schools';
-import { successionSeen } from '../schools/algaeSuccession';
-import { programmeDone } from '../schools/bottleProgramme';
-import { nitrateHasLevelled } from '../schools/nitrateLevel';
+import { doneRuleOf } from '../doneRules';
+import { successionSeen } from '../doneRules/algaeSuccession';
+import { programmeDone } from '../doneRules/bottleProgramme';
+import { nitrateHasLevelled } from '../doneRules/nitrateLevel';
 import { ammoniaUsed, nitrateSeen, nitriteSeen } from './criteria/chain';
 import { doseCleared } from './criteria/challenge';
 import { agreement, lastsWords, type Assurance } from './assurance';
@@ -51,7 +51,7 @@ const TITLES: Record<CriterionId, string> = {
   forecastAgrees: 'The forecast agrees',
 };
 
-/** Criteria that every school shares, before and after its own. */
+/** Criteria that every rule for done shares, before and after its own. */
 const SHARED_BEFORE: readonly RuleId[] = [
   'fed',
   'ammoniaUsed',
@@ -68,7 +68,7 @@ const SHARED_AFTER: readonly RuleId[] = [
 ];
 const GATES: readonly RuleId[] = ['lid', 'heater'];
 
-/** Criteria that show what a colony can do at all, which one that was only slowed has not lost. */
+/** Criteria that show what filter bacteria can do at all, which one that was only slowed has not lost. */
 const CAN_DO: ReadonlySet<RuleId> = new Set([
   'ammoniaUsed',
   'nitriteSeen',
@@ -79,7 +79,7 @@ const CAN_DO: ReadonlySet<RuleId> = new Set([
   'algaeSuccession',
 ]);
 
-/** Criteria that tell how things stand, whatever happened to the colony. */
+/** Criteria that tell how things stand, whatever happened to the filter bacteria. */
 const STANDING: ReadonlySet<RuleId> = new Set([
   'fed',
   'dosesAccounted',
@@ -116,7 +116,7 @@ function rulesFor(bands: Bands): Record<RuleId, CriterionRule> {
 }
 
 /**
- * Whether a tank's cycle is done, by the school the keeper chose for it, and whether it may take
+ * Whether a tank's cycle is done, by the rule for done the keeper chose for it, and whether it may take
  * its first fish. Evidence grants: only what is in the history makes a criterion met. Knowledge may
  * withhold: once the evidence is complete, what the forecast makes of all that is logged must agree.
  * @param at the moment it is judged for, ms; readings age against it
@@ -129,8 +129,8 @@ export function verdictOf(
   bands: Bands,
   assurance: Assurance | null = null,
 ): Verdict {
-  const choice = history.tank.school;
-  const school = schoolOf(choice);
+  const choice = history.tank.doneRule;
+  const doneRule = doneRuleOf(choice);
   const inquiry: Inquiry = { history, at, zone: history.tank.zone, choice };
   const rules = rulesFor(bands);
   const shown = stillShown(history);
@@ -161,8 +161,8 @@ export function verdictOf(
       ...advised(find(id)),
     });
   const criteria: Criterion[] = [
-    ...[...SHARED_BEFORE, ...school.criteria, ...SHARED_AFTER].map(judge('cycle')),
-    ...school.supports.map(judge('supports')),
+    ...[...SHARED_BEFORE, ...doneRule.criteria, ...SHARED_AFTER].map(judge('cycle')),
+    ...doneRule.supports.map(judge('supports')),
     ...GATES.map(judge('gate')),
   ];
   const allMet = (role: CriterionRole) =>
@@ -184,7 +184,7 @@ export function verdictOf(
     tankId: history.tankId,
     at,
     until: verdictHoldsUntil(history, at),
-    school: school.id,
+    doneRule: doneRule.id,
     granted,
     cycled,
     ready: cycled && allMet('gate'),

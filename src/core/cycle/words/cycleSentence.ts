@@ -40,7 +40,7 @@ function forecastDetail(
     return `${sides} ${nextTest.because} That is **${shortDay(nextTest.at, zone)}**.`;
   }
   if (state('nitriteZero') === 'met' && state('ammoniaZero') === 'met') {
-    return `${sides} By your school it is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
+    return `${sides} By your rule for done the tank is ready **${dateRangeInSentence(milestones.ready, zone, verdict.at)}**, if tests show it.`;
   }
   return `${sides} ${clearBy(state('ammoniaZero') === 'met' ? 'nitrite' : 'ammonia')}`;
 }
@@ -56,8 +56,11 @@ export function cycleSentence(
     return {
       title: 'The cycle is done.',
       detail: verdict.ready
-        ? `Every criterion of your school is met: ready for ${verdict.readyFor ?? 'one small fish'}. ${verdict.lasts}`.trim()
-        : `Every criterion of your school is met. Before the first fish: ${unmet(verdict, 'gate')
+        ? `Every criterion of your rule for done is met: ready for ${verdict.readyFor ?? 'one small fish'}. ${verdict.lasts}`.trim()
+        : `Every criterion of your rule for done is met. Before the first fish: ${unmet(
+            verdict,
+            'gate',
+          )
             .map((gate) => gate.settle)
             .join(' ')}`,
     };

@@ -52,14 +52,14 @@ export function todaySentence(
   if (history.start === null) {
     return {
       title: 'Nothing is filled yet.',
-      detail: 'Build it, make its water and count it in: its course begins with the filling.',
+      detail: 'Build it, make its water and count it in: its timeline begins with the filling.',
     };
   }
   if (verdict.ready) {
     return {
       title: `Ready for ${verdict.readyFor ?? 'one small fish'}.`,
       detail:
-        `The cycle is done by your school, the lid is on and the heater is verified. ${keptReadyWords(history)} ${verdict.lasts}`.trim(),
+        `The cycle is done by your rule for done, the lid is on and the heater is verified. ${keptReadyWords(history)} ${verdict.lasts}`.trim(),
     };
   }
   const gates = unmet(verdict, 'gate');
@@ -98,7 +98,7 @@ export function todaySentence(
     return {
       title: 'The cycle has not begun.',
       detail:
-        'Nothing that feeds a colony is logged yet, and nothing was tested. Cycle compares the ways to begin in this tank.',
+        'Nothing that feeds filter bacteria is logged yet, and nothing was tested. Cycle compares the ways to begin in this tank.',
     };
   }
   const zeros = open.filter((c) => c.id === 'ammoniaZero' || c.id === 'nitriteZero');
@@ -113,7 +113,7 @@ export function todaySentence(
   };
 }
 
-/** Whether neither food for a colony nor a test of it is on record. */
+/** Whether neither food for filter bacteria nor a test of it is on record. */
 function nothingIn({ entries, readings, standing, tank }: TankHistory): boolean {
   const { dose, organics, feed } = entries;
   const fed = dose.length + organics.length + feed.length;

@@ -44,7 +44,7 @@ function proofSentence(history: TankHistory, proof: Proof, at: number): Sentence
 /** What keeps a tank ready until the first animal comes. */
 export function keptReadyWords(history: TankHistory): string {
   const meal = riseWords(history, challengeDose(history) / 2);
-  return `Until the fish come, feed the colony ammonia, ${meal}, every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
+  return `Until the fish come, feed the filter bacteria ammonia, ${meal}, every ${FEED_EVERY_DAYS} days, the last at least 48 h before the fish, and read ammonia at zero on that day. No ammonia once any animal is in.`;
 }
 
 /**

@@ -112,7 +112,7 @@ describe('can I add this today?', () => {
   });
 
   it('waits a month after the first fish, and months for those that need them', () => {
-    const lots: StockFacts['lots'] = [
+    const cohorts: StockFacts['cohorts'] = [
       {
         id: 'a',
         what: 'Goby',
@@ -122,7 +122,7 @@ describe('can I add this today?', () => {
         here: 1,
       },
     ];
-    const soon = ask('royal-gramma', 1, { lots });
+    const soon = ask('royal-gramma', 1, { cohorts });
     expect([soon.answer, soon.rule]).toEqual(['wait', 'doubling']);
     const mandarin = ask('mandarin-dragonet');
     expect([mandarin.answer, mandarin.rule]).toEqual(['wait', 'pods']);
@@ -130,7 +130,7 @@ describe('can I add this today?', () => {
   });
 
   it('says no for good to what would eat or fight those that live there', () => {
-    const lots: StockFacts['lots'] = [
+    const cohorts: StockFacts['cohorts'] = [
       {
         id: 'a',
         what: 'Shrimp',
@@ -140,7 +140,7 @@ describe('can I add this today?', () => {
         here: 2,
       },
     ];
-    const puffer = ask('valentini-puffer', 1, { lots });
+    const puffer = ask('valentini-puffer', 1, { cohorts });
     expect([puffer.answer, puffer.rule, puffer.most]).toEqual(['no', 'crushes', 0]);
   });
 

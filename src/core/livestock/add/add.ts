@@ -16,7 +16,7 @@ import { emptyState, heldBecause, heldOn } from '../planner/search/place';
 import { modelMeasure, planFrom, tankCurve } from '../planner/plan';
 import type { StockFacts } from '../planner/facts';
 import type { PlanItem } from '../planner/types';
-import { finderWith, lotNitrogen, residentsOf, unnamedWords } from '../roster/lodgers';
+import { finderWith, cohortNitrogen, residentsOf, unnamedWords } from '../roster/lodgers';
 
 /** What is asked about: so many of one kind, today. */
 export interface AddQuestion {
@@ -118,10 +118,11 @@ export function canAdd(
   if (!animal) throw new RangeError(`There is no animal called "${species}".`);
   const cm = sizeCm ?? usualCm(animal);
   const fish = animal.group === 'fish';
-  const { lots } = facts;
-  const residents = residentsOf(lots, facts.at, find);
+  const { cohorts } = facts;
+  const residents = residentsOf(cohorts, facts.at, find);
   const scale = fedScale(facts, find);
-  const now = scale * lots.reduce((sum, lot) => sum + lotNitrogen(lot, facts.at, find), 0);
+  const now =
+    scale * cohorts.reduce((sum, cohort) => sum + cohortNitrogen(cohort, facts.at, find), 0);
   const each = scale * nitrogenOf(animal, cm);
 
   const findingsFor = (number: number) =>
@@ -230,9 +231,11 @@ export function canAdd(
     passesAt: course ? settledAt(course) : null,
     most: largest((number) => barriersFor(number).length === 0),
     quarantineDays: fish ? facts.quarantineDays : 0,
-    remarks: [isolationWords(animal), unnamedWords(lots, find), untestedWords(posterior)].flatMap(
-      (text) => text ?? [],
-    ),
+    remarks: [
+      isolationWords(animal),
+      unnamedWords(cohorts, find),
+      untestedWords(posterior),
+    ].flatMap((text) => text ?? []),
   };
 }
 

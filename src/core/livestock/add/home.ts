@@ -4,19 +4,20 @@ import { netVolume } from '../../water/volume';
 import type { Home } from '../compatibility/types';
 
 /** A reading of temperature older than this says nothing of how warm it is run, days. */
-const WARMTH_DAYS = 60;
+const TEMPERATURE_DAYS = 60;
 
 /** What is known of a tank at a moment as a home for animals. */
 export function homeOf(history: TankHistory, at: number): Home {
   const { tank, netLitres, standing } = history;
   const { shell, sandDepth } = tank.volume;
-  const warmth = latestReading(history, 'temperature');
+  const temperature = latestReading(history, 'temperature');
   return {
     // Least volumes of the hobby are those of labels, not of the water that is left beside rock and sand.
     litres: Math.max(netVolume(tank.volume).gross, netLitres),
     lengthCm: shell.by === 'dimensions' ? shell.box.length : null,
-    sandCm: tank.untold?.includes('rock') ? null : sandDepth,
+    sandCm: tank.notEntered?.includes('rock') ? null : sandDepth,
     lid: standing.lid,
-    temperature: warmth && at - warmth.at < WARMTH_DAYS * DAY_MS ? warmth.best : null,
+    temperature:
+      temperature && at - temperature.at < TEMPERATURE_DAYS * DAY_MS ? temperature.best : null,
   };
 }

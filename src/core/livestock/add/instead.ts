@@ -41,7 +41,7 @@ export const INSTEAD: Record<Refused, NextBest> = {
     what: 'Hold the heater against a thermometer first; it can wait in quarantine.',
     price: 'A day, since the dial is judged overnight.',
   },
-  warmth: ANOTHER('A kind that lives at the temperature of this tank.'),
+  temperature: ANOTHER('A kind that lives at the temperature of this tank.'),
   company: ANOTHER('A kind that lives alone, or the whole group where tank and filter bear it.'),
   ownKind: ANOTHER('Another kind, of another shape, in its place.'),
   lookAlike: ANOTHER('A kind of another shape and colour.'),
@@ -68,7 +68,7 @@ export const INSTEAD: Record<Refused, NextBest> = {
     what: 'Guard every pump and clear its surroundings first.',
     price: 'Room that no coral can have.',
   },
-  reach: {
+  stingRange: {
     what: 'Another place, further off than it reaches at night.',
     price: 'Room between them that stays bare.',
   },

@@ -26,23 +26,29 @@ function moved() {
     return id;
   };
   const first = entry(spare, 1, { move: 'in' });
-  entry(spare, 30, { move: 'moved', lot: first, otherTankId: log.tankId });
-  const lot = entry(log.tankId, 30, { move: 'in', otherTankId: spare });
-  return { log: mergeRevisions(EMPTY_LOG, log.revisions), tankId: log.tankId, spare, first, lot };
+  entry(spare, 30, { move: 'moved', cohort: first, otherTankId: log.tankId });
+  const cohort = entry(log.tankId, 30, { move: 'in', otherTankId: spare });
+  return {
+    log: mergeRevisions(EMPTY_LOG, log.revisions),
+    tankId: log.tankId,
+    spare,
+    first,
+    cohort,
+  };
 }
 
-describe('the way of a lot', () => {
+describe('the way of a group', () => {
   it('leads from quarantine over to the display, where it is watched', () => {
-    const { log, tankId, lot } = moved();
-    expect(journeyOf(log, tankId, lot, onDay(32)).map(({ title }) => title)).toEqual([
+    const { log, tankId, cohort } = moved();
+    expect(journeyOf(log, tankId, cohort, onDay(32)).map(({ title }) => title)).toEqual([
       'Quarantine in Spare',
       'Over to Display',
       'Being watched',
     ]);
-    const [quarantine, display] = journeyOf(log, tankId, lot, onDay(60));
+    const [quarantine, display] = journeyOf(log, tankId, cohort, onDay(60));
     expect(quarantine?.note).toMatch(/29 days$/);
     expect(display?.note).toMatch(/30 days so far$/);
-    expect(journeyOf(log, tankId, lot, onDay(60)).at(-1)?.title).toBe('Watched');
+    expect(journeyOf(log, tankId, cohort, onDay(60)).at(-1)?.title).toBe('Watched');
   });
 
   it('in quarantine ends there, and of nobody is empty', () => {
@@ -52,7 +58,7 @@ describe('the way of a lot', () => {
   });
 
   it('tells the acclimation that it came in with', () => {
-    const { log, tankId, lot } = moved();
+    const { log, tankId, cohort } = moved();
     const run = createRecord(new LogBuilder().stamp(), testId(700), 'run', {
       procedure: 'acclimate',
       tankId,
@@ -62,7 +68,7 @@ describe('the way of a lot', () => {
       steps: {},
       clocks: {},
     });
-    const parts = journeyOf(mergeRevisions(log, [run]), tankId, lot, onDay(32));
+    const parts = journeyOf(mergeRevisions(log, [run]), tankId, cohort, onDay(32));
     expect(parts.map(({ label }) => label)).toEqual([
       'Quarantine',
       'Acclimated',
@@ -72,7 +78,7 @@ describe('the way of a lot', () => {
     expect(parts[1]?.note).toBe('Drip, 50 minutes');
     // Of another tank it tells nothing.
     const elsewhere = { ...run, body: { ...run.body, tankId: testId(701) } } as typeof run;
-    expect(journeyOf(mergeRevisions(log, [elsewhere]), tankId, lot, onDay(32))).toHaveLength(3);
+    expect(journeyOf(mergeRevisions(log, [elsewhere]), tankId, cohort, onDay(32))).toHaveLength(3);
   });
 
   it('in a batch that goes on tells when it goes over, and how far that may lie off', () => {
@@ -83,7 +89,7 @@ describe('the way of a lot', () => {
       protocol: 'observe',
       begunAt: new Date(onDay(1)).toISOString(),
       restartedAt: null,
-      animals: [{ what: 'Goby', count: 1, lot: first }],
+      animals: [{ what: 'Goby', count: 1, cohort: first }],
       endedAt: null,
     });
     const parts = journeyOf(mergeRevisions(log, [batch]), spare, first, onDay(5));

@@ -9,7 +9,7 @@ import { shortDay } from '../../time/words';
 import { addDaysIn, daysBetween, instant, MINUTE_MS, startOfDayIn } from '../../time/zone';
 import { countOf } from '../../units/format';
 
-/** One part of the way of a lot from its source to the display. */
+/** One part of the way of a group from its source to the display. */
 export interface JourneyPart {
   id: string;
   /** In a word or two, for a drawing. */
@@ -24,7 +24,7 @@ export interface JourneyPart {
 
 /** Days after which an arrival has been watched: as long as its tests follow. */
 const WATCHED_DAYS = 7;
-/** Moves that a lot may have made; more would be a loop of a damaged log. */
+/** Moves that a group may have made; more would be a loop of a damaged log. */
 const MOST_MOVES = 12;
 /** The two entries of a move are of one act, and of one moment. */
 const SAME_MS = MINUTE_MS;
@@ -34,12 +34,12 @@ interface Stay {
   from: number;
 }
 
-/** Where a lot was before, and since when, the newest first. */
-function staysOf(log: Log, tankId: string, lotId: string): Stay[] {
+/** Where a group was before, and since when, the newest first. */
+function staysOf(log: Log, tankId: string, cohortId: string): Stay[] {
   const stays: Stay[] = [];
-  let [tank, lot]: [string, string | undefined] = [tankId, lotId];
-  while (lot !== undefined && stays.length < MOST_MOVES) {
-    const came: Entry | undefined = liveHead(log, lot, 'entry')?.body;
+  let [tank, cohort]: [string, string | undefined] = [tankId, cohortId];
+  while (cohort !== undefined && stays.length < MOST_MOVES) {
+    const came: Entry | undefined = liveHead(log, cohort, 'entry')?.body;
     if (came?.kind !== 'animals') break;
     const at = instant(came.at);
     stays.push({ tankId: tank, from: at });
@@ -55,7 +55,7 @@ function staysOf(log: Log, tankId: string, lotId: string): Stay[] {
         Math.abs(instant(body.at) - at) <= SAME_MS,
     )?.body;
     tank = otherTankId;
-    lot = left?.kind === 'animals' ? left.lot : undefined;
+    cohort = left?.kind === 'animals' ? left.cohort : undefined;
   }
   return stays;
 }
@@ -82,13 +82,13 @@ function acclimationOf(log: Log, tankId: string, arrivedAt: number): JourneyPart
   };
 }
 
-/** Where a lot that is in quarantine goes from there, and when; none of one that no batch follows. */
-function aheadOf(log: Log, tankId: string, lotId: string, at: number): JourneyPart[] {
+/** Where a group that is in quarantine goes from there, and when; none of one that no batch follows. */
+function aheadOf(log: Log, tankId: string, cohortId: string, at: number): JourneyPart[] {
   const batch = log.batches.find(
     ({ body }) =>
       body.tankId === tankId &&
       body.endedAt === null &&
-      body.animals.some(({ lot }) => lot === lotId),
+      body.animals.some(({ cohort }) => cohort === cohortId),
   )?.body;
   const home = batch && liveHead(log, batch.forTankId, 'tank')?.body;
   if (!batch || !home) return [];
@@ -119,9 +119,9 @@ function aheadOf(log: Log, tankId: string, lotId: string, at: number): JourneyPa
   ];
 }
 
-/** The way of a lot: arrival, quarantine, acclimation, display, watched; in order of time, what lies ahead among it. */
-export function journeyOf(log: Log, tankId: string, lotId: string, at: number): JourneyPart[] {
-  const stays = staysOf(log, tankId, lotId).reverse();
+/** The way of a group: arrival, quarantine, acclimation, display, watched; in order of time, what lies ahead among it. */
+export function journeyOf(log: Log, tankId: string, cohortId: string, at: number): JourneyPart[] {
+  const stays = staysOf(log, tankId, cohortId).reverse();
   const tankOf = (id: string) => liveHead(log, id, 'tank')?.body;
   const parts = stays.map(({ tankId: id, from }, i): JourneyPart => {
     const tank = tankOf(id);
@@ -140,7 +140,7 @@ export function journeyOf(log: Log, tankId: string, lotId: string, at: number): 
   const last = stays.at(-1);
   const home = last ? tankOf(last.tankId) : undefined;
   if (!last || !home) return parts;
-  if (home.kind === 'quarantine') return [...parts, ...aheadOf(log, tankId, lotId, at)];
+  if (home.kind === 'quarantine') return [...parts, ...aheadOf(log, tankId, cohortId, at)];
   const acclimated = acclimationOf(log, last.tankId, last.from);
   if (acclimated) parts.splice(-1, 0, acclimated);
   const watched = addDaysIn(startOfDayIn(last.from, home.zone), WATCHED_DAYS, home.zone);

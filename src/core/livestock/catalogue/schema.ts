@@ -134,7 +134,7 @@ export const invertebrateSchema = z.strictObject({
   ...base,
   ...sized,
   group: z.literal('invertebrate'),
-  kept: z.enum(['crew', 'single', 'pair', 'group', 'culture']),
+  kept: z.enum(['cleanUpCrew', 'single', 'pair', 'group', 'culture']),
   /** May be empty for one that lives of what floats by. */
   foods,
   bulldozes: z.boolean(),

@@ -19,7 +19,7 @@ const severity = (a: string, b: string, rule: RuleId, home?: Home) =>
   found([lodger(a), lodger(b)], rule, home)?.severity;
 
 describe('how a predator feeds', () => {
-  it('a lionfish swallows by gape and depth of body, large mouths or not', () => {
+  it('a lionfish swallows by mouth size and depth of body, large mouths or not', () => {
     expect(severity('volitans-lionfish', 'firefish', 'swallows')).toBe('no');
     expect(severity('volitans-lionfish', 'green-chromis', 'swallows')).toBe('no');
     expect(
@@ -85,8 +85,8 @@ describe('partners', () => {
 });
 
 describe('hard limits of water and pace', () => {
-  it('seahorses: warmth, strong flow, quick mouths, anemones', () => {
-    expect(severity('lined-seahorse', 'yellow-tang', 'warmth')).toBe('no');
+  it('seahorses: temperature, strong flow, quick mouths, anemones', () => {
+    expect(severity('lined-seahorse', 'yellow-tang', 'temperature')).toBe('no');
     expect(severity('kuda-seahorse', 'yellow-tang', 'flow')).toBe('no');
     expect(severity('kuda-seahorse', 'royal-gramma', 'feedingPace')).toBe('no');
     expect(severity('kuda-seahorse', 'bubble-tip-anemone', 'stings')).toBe('no');
@@ -94,9 +94,9 @@ describe('hard limits of water and pace', () => {
   });
 
   it('snails of cool water belong in no reef', () => {
-    expect(severity('margarita-snail', 'ocellaris-clownfish', 'warmth')).toBe('no');
-    expect(found([lodger('margarita-snail', 4)], 'warmth')?.severity).toBe('no');
-    expect(found([lodger('trochus-snail', 4)], 'warmth')).toBeUndefined();
+    expect(severity('margarita-snail', 'ocellaris-clownfish', 'temperature')).toBe('no');
+    expect(found([lodger('margarita-snail', 4)], 'temperature')?.severity).toBe('no');
+    expect(found([lodger('trochus-snail', 4)], 'temperature')).toBeUndefined();
   });
 
   it('a slow feeder beside quick ones, but not one that grazes all day', () => {
@@ -150,7 +150,7 @@ describe('food', () => {
   });
 });
 
-describe('crew and corals', () => {
+describe('clean-up crew and corals', () => {
   it('nippers, bulldozers, carriers, wanderers', () => {
     expect(severity('coral-beauty', 'zoanthids', 'nipsCorals')).toBe('care');
     expect(severity('emperor-angelfish', 'zoanthids', 'nipsCorals')).toBe('no');
@@ -161,10 +161,10 @@ describe('crew and corals', () => {
   });
 
   it('sweepers by their reach, chemistry against small polyps', () => {
-    const reach = found([lodger('galaxea'), lodger('zoanthids')], 'reach');
-    expect(reach?.mend).toMatch(/^30 cm/);
+    const stingRange = found([lodger('galaxea'), lodger('zoanthids')], 'stingRange');
+    expect(stingRange?.mend).toMatch(/^30 cm/);
     expect(severity('toadstool-leather', 'acropora-millepora', 'chemistry')).toBe('care');
-    expect(severity('hammer-coral', 'frogspawn', 'reach')).toBeUndefined();
+    expect(severity('hammer-coral', 'frogspawn', 'stingRange')).toBeUndefined();
   });
 });
 

@@ -10,13 +10,13 @@ function bodyDepth(prey: Lodger): number {
 
 /** The deepest body that it swallows once grown, cm. */
 function mouthCm({ animal }: Lodger): number {
-  return animal.group === 'coral' ? 0 : animal.adultCm * buildOf(animal).gape;
+  return animal.group === 'coral' ? 0 : animal.adultCm * buildOf(animal).mouthSize;
 }
 
 /** What swallows takes shrimps and crabs up to this share of its own full length. */
 const SHRIMP_SHARE = 0.3;
 
-/** Swallowers go by gape and body depth, whatever their temper. */
+/** Swallowers go by mouth size and body depth, whatever their temper. */
 const swallows: PairRule = (a, b) => {
   if (!isFish(a)) return null;
   if (

@@ -163,17 +163,17 @@ const lid: HomeRule = ({ animal }, home) =>
         },
       ];
 
-/** A tank's own warmth may lie this far outside an animal's range before it is held against it, °C. */
-const WARMTH_MARGIN = 0.5;
+/** A tank's own temperature may lie this far outside an animal's range before it is held against it, °C. */
+const TEMPERATURE_MARGIN = 0.5;
 
-const warmth: HomeRule = ({ animal }, { temperature }) => {
+const temperature: HomeRule = ({ animal }, { temperature }) => {
   const { low, high } = animal.temperature;
   if (temperature === null) return [];
   const beyond = Math.max(low - temperature, temperature - high);
-  if (beyond <= WARMTH_MARGIN) return [];
+  if (beyond <= TEMPERATURE_MARGIN) return [];
   return [
     {
-      rule: 'warmth',
+      rule: 'temperature',
       severity: beyond > 2 ? 'no' : 'care',
       because: `It lives at ${formatPlain(low)} to ${formatPlain(high)} °C; this tank is at ${formatPlain(temperature, 1)}.`,
       mend: 'A tank at its own temperature.',
@@ -272,7 +272,7 @@ const HOME_RULES: readonly HomeRule[] = [
   swim,
   sand,
   lid,
-  warmth,
+  temperature,
   company,
   food,
   special,

@@ -169,17 +169,17 @@ const flow: PairRule = (a, b) => {
   };
 };
 
-/** The warmth that two share must be a span, not a point, °C. */
+/** The temperature that two share must be a span, not a point, °C. */
 const LEAST_SPAN = 1;
 
-const warmth: PairRule = (a, b) => {
+const temperature: PairRule = (a, b) => {
   if (a.animal.id >= b.animal.id) return null;
   const low = Math.max(a.animal.temperature.low, b.animal.temperature.low);
   const high = Math.min(a.animal.temperature.high, b.animal.temperature.high);
   if (high - low >= LEAST_SPAN) return null;
   const [cool, warm] = a.animal.temperature.high < b.animal.temperature.high ? [a, b] : [b, a];
   return {
-    rule: 'warmth',
+    rule: 'temperature',
     severity: 'no',
     because: `${callIt(cool.animal)} lives at ${formatPlain(cool.animal.temperature.low)} to ${formatPlain(cool.animal.temperature.high)} °C, ${callIt(warm.animal)} at ${formatPlain(warm.animal.temperature.low)} to ${formatPlain(warm.animal.temperature.high)}.`,
     mend: 'Two tanks.',
@@ -224,7 +224,7 @@ const ownKind: PairRule = (a, b) => {
 };
 
 /** Corals fight by touch at night, and through the water. */
-const reach: PairRule = (a, b) => {
+const stingRange: PairRule = (a, b) => {
   if (!isCoral(a) || !isCoral(b) || a.animal.id >= b.animal.id) return null;
   // Corals of one family may sting each other as well as any; a few are known to live in touch.
   if (a.animal.kin !== undefined && a.animal.kin === b.animal.kin) return null;
@@ -232,7 +232,7 @@ const reach: PairRule = (a, b) => {
   if (furthest < 5) return null;
   const [long, short] = a.animal.sweepersCm >= b.animal.sweepersCm ? [a, b] : [b, a];
   return {
-    rule: 'reach',
+    rule: 'stingRange',
     severity: 'care',
     because: `${callIt(long.animal)} stings within about ${formatPlain(furthest)} cm, mostly at night: ${callIt(short.animal)} too.`,
     mend: `${formatPlain(furthest + 5)} cm and more between them.`,
@@ -279,10 +279,10 @@ export const LIVING: readonly PairRule[] = [
   temper,
   pace,
   flow,
-  warmth,
+  temperature,
   pods,
   ownKind,
-  reach,
+  stingRange,
   chemistry,
   overgrows,
   buries,

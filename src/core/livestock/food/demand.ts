@@ -1,12 +1,12 @@
 import type { TankHistory } from '../../history/tankHistory';
 import { nitrogenLater, PROTEIN_TO_N } from './bioload';
 import { fedNitrogen } from './feeding';
-import { animalIn, lengthNow, lotNitrogen, type Finder } from '../roster/lodgers';
-import { isHere, type Lot } from '../roster/roster';
+import { animalIn, lengthNow, cohortNitrogen, type Finder } from '../roster/lodgers';
+import { isHere, type Cohort } from '../roster/roster';
 
-/** One lot's part of what the tank makes. */
+/** One group's part of what the tank makes. */
 export interface Share {
-  lotId: string;
+  cohortId: string;
   what: string;
   count: number | null;
   /** mg N a day. */
@@ -36,32 +36,32 @@ const GROWN_DAYS = 5 * 365;
  */
 export function demandOf(
   history: TankHistory,
-  lots: readonly Lot[],
+  cohorts: readonly Cohort[],
   at: number,
   find: Finder,
 ): Demand {
-  const here = lots.filter(isHere);
-  const bodies = here.map((lot) => lotNitrogen(lot, at, find));
+  const here = cohorts.filter(isHere);
+  const bodies = here.map((cohort) => cohortNitrogen(cohort, at, find));
   const sum = bodies.reduce((a, b) => a + b, 0);
   const fed = here.some(({ group }) => group === 'fish') ? fedNitrogen(history, at) : null;
   const usual = fed ?? sum;
   const scale = sum > 0 ? usual / sum : 0;
-  const grownOf = (lot: Lot) => {
-    const animal = animalIn(lot, find);
+  const grownOf = (cohort: Cohort) => {
+    const animal = animalIn(cohort, find);
     return animal
-      ? (lot.here ?? 1) * nitrogenLater(animal, lengthNow(lot, at, find), GROWN_DAYS)
-      : lotNitrogen(lot, at, find);
+      ? (cohort.here ?? 1) * nitrogenLater(animal, lengthNow(cohort, at, find), GROWN_DAYS)
+      : cohortNitrogen(cohort, at, find);
   };
   const shares = here
-    .map((lot, i): Share => {
+    .map((cohort, i): Share => {
       const own = bodies[i] ?? 0;
       return {
-        lotId: lot.id,
-        what: lot.what,
-        count: lot.here,
+        cohortId: cohort.id,
+        what: cohort.what,
+        count: cohort.here,
         nitrogen: own * scale,
         share: sum > 0 ? own / sum : 0,
-        grown: grownOf(lot) * scale,
+        grown: grownOf(cohort) * scale,
       };
     })
     .sort((a, b) => b.nitrogen - a.nitrogen);

@@ -29,7 +29,7 @@ type Tank = (typeof expert.lists)[number]['tank'];
 /** The plan of one phase: of a tank that has run for months, with those here since soon after it was filled. */
 function planOf(tank: Tank, { months, here, wishes }: Phase): Plan {
   const { litres, lengthCm, sandCm, temperature, quarantine } = tank;
-  const lots = here.map(({ species, count }, n): StockFacts['lots'][number] => ({
+  const cohorts = here.map(({ species, count }, n): StockFacts['cohorts'][number] => ({
     id: `here${n}`,
     what: species,
     group: animalOf(species)?.group ?? 'fish',
@@ -42,7 +42,7 @@ function planOf(tank: Tank, { months, here, wishes }: Phase): Plan {
       netLitres: litres,
       home: { litres, lengthCm, sandCm, lid: true, temperature },
       start: NOW - months * MONTH,
-      lots,
+      cohorts,
       quarantine: [{ id: 'q', name: 'Quarantine', litres: quarantine, clears: null }],
     }),
     WIDE,

@@ -3,7 +3,7 @@ import { demoLog } from '../../demo/demoLog';
 import { tankHistory } from '../../history/derive';
 import { createRecord, reviseRecord } from '../../records/acts';
 import type { Entry } from '../../records/kinds';
-import type { LookEntry } from '../../records/kinds/look';
+import type { DailyCheckEntry } from '../../records/kinds/dailyCheck';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../../records/log';
 import { dayOf } from '../../time/zone';
 import { factsOf } from './facts';
@@ -47,7 +47,7 @@ describe('who is in quarantine for a tank', () => {
       tankId: batch?.body.tankId ?? '',
       at: '2026-11-24T11:00:00Z',
       group: 'fish',
-      lot: fish?.lot ?? '',
+      cohort: fish?.cohort ?? '',
       what: fish?.what ?? '',
       species: 'firefish',
       count: 1,
@@ -75,11 +75,11 @@ describe('who is in quarantine for a tank', () => {
   it('moves with a sign in any of its batch, and the plan says what moved', () => {
     const batch = demo.batches.find(({ body }) => body.protocol === 'observe' && !body.endedAt);
     const blenny = batch?.body.animals[1];
-    const sign: LookEntry = {
-      kind: 'look',
+    const sign: DailyCheckEntry = {
+      kind: 'dailyCheck',
       tankId: batch?.body.tankId ?? '',
       at: '2026-11-24T11:00:00Z',
-      lot: blenny?.lot ?? '',
+      cohort: blenny?.cohort ?? '',
       what: blenny?.what ?? '',
       state: 'sign',
       signs: ['whiteGrains'],

@@ -1,13 +1,13 @@
 import { batchClock, type BatchClock } from '../../quarantine/clock/clock';
 import { protocolOf } from '../../quarantine/protocols';
-import { lotsIn } from '../../quarantine/who';
+import { cohortsIn } from '../../quarantine/who';
 import { fedNitrogen } from '../food/feeding';
-import { isHere, rosterOf, type Lot } from '../roster/roster';
+import { isHere, rosterOf, type Cohort } from '../roster/roster';
 import type { StockSource } from './source';
 
-/** A lot as planning knows it. */
-export type PlainLot = Pick<
-  Lot,
+/** A group as planning knows it. */
+export type PlainCohort = Pick<
+  Cohort,
   'id' | 'what' | 'group' | 'species' | 'sizeCm' | 'arrivedAt' | 'here' | 'together'
 >;
 
@@ -47,21 +47,21 @@ export interface StockFacts extends Omit<
   }[];
   /** Clear days that its protocol asks for. */
   quarantineDays: number;
-  lots: PlainLot[];
+  cohorts: PlainCohort[];
   /** What the food logged of late comes to, mg N a day; null where too little was logged. */
   fed: number | null;
 }
 
-function plainLot(lot: Lot): PlainLot {
+function plainCohort(cohort: Cohort): PlainCohort {
   return {
-    id: lot.id,
-    what: lot.what,
-    group: lot.group,
-    ...(lot.species === undefined ? {} : { species: lot.species }),
-    ...(lot.sizeCm === undefined ? {} : { sizeCm: lot.sizeCm }),
-    arrivedAt: lot.arrivedAt,
-    here: lot.here,
-    ...(lot.together === undefined ? {} : { together: lot.together }),
+    id: cohort.id,
+    what: cohort.what,
+    group: cohort.group,
+    ...(cohort.species === undefined ? {} : { species: cohort.species }),
+    ...(cohort.sizeCm === undefined ? {} : { sizeCm: cohort.sizeCm }),
+    arrivedAt: cohort.arrivedAt,
+    here: cohort.here,
+    ...(cohort.together === undefined ? {} : { together: cohort.together }),
   };
 }
 
@@ -96,13 +96,13 @@ function batchesOf(source: StockSource): {
 } {
   const arriving: Arriving[] = [];
   const quarantine = source.quarantine.map(
-    ({ id, name, litres, zone, batches, looks, animals, readings }) => {
+    ({ id, name, litres, zone, batches, dailyChecks, animals, readings }) => {
       let latest: BatchClock['release'] | null = null;
       for (const { id: batchId, body: batch } of batches) {
         const { days, moves, holds } = protocolOf(batch.protocol, source.protocols);
         const { release, restarts } = batchClock(
           {
-            ...{ batch, looks, animals, zone, days, moves, holds },
+            ...{ batch, dailyChecks, animals, zone, days, moves, holds },
             readings: holds && readings[holds.parameter],
           },
           source.at,
@@ -110,11 +110,13 @@ function batchesOf(source: StockSource): {
         if (!latest || release.p50 > latest.p50) latest = release;
         if (batch.forTankId !== source.tankId) continue;
         const restarted = restarts.at(-1)?.because ?? null;
-        lotsIn(batch, { tank: { zone }, entries: { animals } }).forEach(({ species, here }, n) => {
-          if (species === undefined) return;
-          const which = { id: `${batchId}/${n}`, species, count: here ?? 1 };
-          arriving.push({ ...which, quarantine: name, clears: release, restarted });
-        });
+        cohortsIn(batch, { tank: { zone }, entries: { animals } }).forEach(
+          ({ species, here }, n) => {
+            if (species === undefined) return;
+            const which = { id: `${batchId}/${n}`, species, count: here ?? 1 };
+            arriving.push({ ...which, quarantine: name, clears: release, restarted });
+          },
+        );
       }
       return { id, name, litres, clears: latest };
     },
@@ -122,7 +124,7 @@ function batchesOf(source: StockSource): {
   return { quarantine, arriving };
 }
 
-/** What a source comes to: lots by their entries, food by its nitrogen, batches among the wishes. */
+/** What a source comes to: groups by their entries, food by its nitrogen, batches among the wishes. */
 export function factsOf(source: StockSource): StockFacts {
   const { animals, feed, wishes: _wishes, protocols, ...rest } = source;
   const history = { tank: { zone: source.zone }, entries: { animals, feed, weighing: [] } };
@@ -132,7 +134,7 @@ export function factsOf(source: StockSource): StockFacts {
     wishes: withArriving(source, arriving),
     quarantine,
     quarantineDays: protocolOf(source.stocking.protocol, protocols).days,
-    lots: rosterOf(history).filter(isHere).map(plainLot),
+    cohorts: rosterOf(history).filter(isHere).map(plainCohort),
     fed: fedNitrogen(history, source.at),
   };
 }

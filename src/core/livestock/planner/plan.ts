@@ -42,7 +42,7 @@ const CHECKED_DAYS = 240;
 /** Times a plan that the simulation refutes is sought again under a stricter curve, and how much stricter. */
 const TRIES = 4;
 const STRICTER = 0.75;
-/** A colony without fish is taken to be fed so much meanwhile, mg N/L a day: what the first pair will make. */
+/** Filter bacteria without fish are taken to be fed so much meanwhile, mg N/L a day: what the first pair will make. */
 const KEPT_FED = 0.03;
 
 /** The same order and batches under another future: the day of each, null where it never comes. */
@@ -83,7 +83,7 @@ const MEASURE = { least: 0.3, most: 3 };
 
 /**
  * What the model takes the animals of a tank to make, over what their bodies and food come to: its
- * colony has grown on the former, so what is added is told to it in the same measure.
+ * filter bacteria have grown on the former, so what is added is told to it in the same measure.
  * @param loadNow what they make now by bodies and food, mg N a day
  */
 export function modelMeasure(facts: StockFacts, posterior: Posterior, loadNow: number): number {
@@ -164,7 +164,7 @@ export function planFrom(facts: StockFacts, curve: CapacityCurve | null): Plan {
 /**
  * Makes the plan of a tank's wishes. The search reads capacity by date from a curve; a simulation of
  * the whole then follows what was found, and a plan that it refutes is sought again under a stricter one.
- * @param posterior what the readings say of the colony; without one the plan goes by pace alone
+ * @param posterior what the readings say of the filter bacteria; without one the plan goes by pace alone
  */
 export function makePlan(facts: StockFacts, posterior: Posterior | null): Plan {
   if (!posterior) return byPace(facts);
@@ -236,7 +236,7 @@ function loadToday(problem: PlanProblem): PlanLoad {
   const doubled = base > 0 ? doubledFrom(base, problem.facts.netLitres) : fish > 0 ? fish : PAIR_N;
   return {
     now,
-    ceiling: problem.pace.school === 'doubling' ? now - fish + Math.max(fish, doubled) : null,
+    feedingLimit: problem.pace.rule === 'doubling' ? now - fish + Math.max(fish, doubled) : null,
     carries: null,
     smallFish: SMALL_FISH_N,
   };

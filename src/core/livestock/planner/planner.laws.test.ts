@@ -17,10 +17,10 @@ const anyFacts = (most: number) =>
     .record({
       species: fc.uniqueArray(fc.constantFrom(...wishable), { minLength: 1, maxLength: most }),
       counts: fc.array(fc.integer({ min: 1, max: 3 }), { minLength: most, maxLength: most }),
-      school: fc.constantFrom<StockFacts['stocking']['pace']>(
-        { school: 'doubling' },
-        { school: 'interval', days: 14 },
-        { school: 'measured' },
+      pace: fc.constantFrom<StockFacts['stocking']['pace']>(
+        { rule: 'doubling' },
+        { rule: 'interval', days: 14 },
+        { rule: 'measured' },
       ),
       protocol: fc.constantFrom('observe', 'trusted', 'none'),
       litres: fc.constantFrom(120, 250, 400, 900),
@@ -30,7 +30,7 @@ const anyFacts = (most: number) =>
       resident: fc.boolean(),
       pin: fc.option(fc.integer({ min: 20, max: 120 }), { nil: undefined }),
     })
-    .map(({ species, counts, school, protocol, litres, ready, tanks, most, resident, pin }) => ({
+    .map(({ species, counts, pace, protocol, litres, ready, tanks, most, resident, pin }) => ({
       curve: { days: [0, 60, 540], most: [most / 4, most / 2, most] },
       facts: facts(
         species.map((id, i) => ({
@@ -43,7 +43,7 @@ const anyFacts = (most: number) =>
         {
           netLitres: litres,
           home: { litres, lengthCm: 60 + litres / 6, sandCm: 5, lid: true, temperature: 25.5 },
-          stocking: { pace: school, protocol },
+          stocking: { pace, protocol },
           isReady: ready === 0,
           ready: { p10: NOW + ready * DAY, p50: NOW + ready * DAY, p90: NOW + (ready + 9) * DAY },
           quarantine: tanks.map((size, n) => ({
@@ -52,7 +52,7 @@ const anyFacts = (most: number) =>
             litres: size,
             clears: null,
           })),
-          lots: resident
+          cohorts: resident
             ? [
                 {
                   id: 'r',
@@ -79,7 +79,9 @@ describe('up to seven wishes', () => {
 
   it('come to a plan as early as trying everything does', () => {
     fc.assert(
-      fc.property(anyFacts(5), ({ facts: given, curve }) => asGood({ ...given, lots: [] }, curve)),
+      fc.property(anyFacts(5), ({ facts: given, curve }) =>
+        asGood({ ...given, cohorts: [] }, curve),
+      ),
       { numRuns: 40 },
     );
   });
@@ -94,7 +96,7 @@ describe('up to seven wishes', () => {
       'six-line-wrasse',
       'coral-beauty',
     ];
-    const stocking = { pace: { school: 'doubling' as const }, protocol: 'none' };
+    const stocking = { pace: { rule: 'doubling' as const }, protocol: 'none' };
     asGood(facts(seven, { stocking }), WIDE);
   });
 });

@@ -30,7 +30,7 @@ describe('pace', () => {
   it('doubling, the interval and the model each bind', () => {
     const list = ['firefish', 'royal-gramma', 'tailspot-blenny', 'neon-goby'];
     const doubling = planFrom(
-      facts(list, { stocking: { pace: { school: 'doubling' }, protocol: 'none' } }),
+      facts(list, { stocking: { pace: { rule: 'doubling' }, protocol: 'none' } }),
       WIDE,
     );
     expect(Object.values(reasons(doubling))).toContain('doubling');
@@ -38,13 +38,13 @@ describe('pace', () => {
     expect(second - first).toBe(30);
 
     const interval = planFrom(
-      facts(list, { stocking: { pace: { school: 'interval', days: 21 }, protocol: 'none' } }),
+      facts(list, { stocking: { pace: { rule: 'interval', days: 21 }, protocol: 'none' } }),
       WIDE,
     );
     expect(Object.values(reasons(interval))).toContain('interval');
     const slow: CapacityCurve = { days: [0, 90, 91, 540], most: [0.001, 0.001, 1, 1] };
     const model = planFrom(
-      facts(['firefish'], { stocking: { pace: { school: 'measured' }, protocol: 'none' } }),
+      facts(['firefish'], { stocking: { pace: { rule: 'measured' }, protocol: 'none' } }),
       slow,
     );
     expect(reasons(model)).toEqual({ firefish: 'capacity' });
@@ -52,7 +52,7 @@ describe('pace', () => {
   });
 
   it('residents count as what stood a month before', () => {
-    const lots: StockFacts['lots'] = [
+    const cohorts: StockFacts['cohorts'] = [
       {
         id: 'a',
         what: 'Clownfish',
@@ -62,7 +62,7 @@ describe('pace', () => {
         here: 2,
       },
     ];
-    const plan = planFrom(facts(['firefish'], { lots }), WIDE);
+    const plan = planFrom(facts(['firefish'], { cohorts }), WIDE);
     expect([reasons(plan).firefish, days(plan).firefish]).toEqual(['quarantine', 28]);
   });
 });
@@ -106,7 +106,7 @@ describe('what a plan waits for', () => {
     });
     const pods = planFrom(
       facts(['mandarin-dragonet'], {
-        stocking: { pace: { school: 'measured' }, protocol: 'none' },
+        stocking: { pace: { rule: 'measured' }, protocol: 'none' },
       }),
       WIDE,
     );
@@ -136,7 +136,7 @@ describe('what a plan waits for', () => {
   it('those that claim ground come last, and say so', () => {
     const plan = planFrom(
       facts(['six-line-wrasse', 'firefish'], {
-        stocking: { pace: { school: 'interval', days: 14 }, protocol: 'none' },
+        stocking: { pace: { rule: 'interval', days: 14 }, protocol: 'none' },
       }),
       WIDE,
     );
@@ -145,27 +145,24 @@ describe('what a plan waits for', () => {
 });
 
 describe('the first day with fish', () => {
-  it.each(['interval', 'measured'] as const)(
-    'has no large fish beside a small one: %s',
-    (school) => {
-      const pace = school === 'interval' ? { school, days: 14 } : { school };
-      const plan = planFrom(
-        facts(['ocellaris-clownfish', 'engineer-goby'], {
-          // Old enough for either.
-          start: NOW - 400 * DAY,
-          stocking: { pace, protocol: 'none' },
-        }),
-        WIDE,
-      );
-      const { 'ocellaris-clownfish': small = NaN, 'engineer-goby': large = NaN } = days(plan);
-      expect(large - small).toBe(school === 'interval' ? 14 : 7);
-    },
-  );
+  it.each(['interval', 'measured'] as const)('has no large fish beside a small one: %s', (rule) => {
+    const pace = rule === 'interval' ? { rule, days: 14 } : { rule };
+    const plan = planFrom(
+      facts(['ocellaris-clownfish', 'engineer-goby'], {
+        // Old enough for either.
+        start: NOW - 400 * DAY,
+        stocking: { pace, protocol: 'none' },
+      }),
+      WIDE,
+    );
+    const { 'ocellaris-clownfish': small = NaN, 'engineer-goby': large = NaN } = days(plan);
+    expect(large - small).toBe(rule === 'interval' ? 14 : 7);
+  });
 });
 
 describe('a goby and its shrimp', () => {
   const GOBY = { species: 'yellow-watchman-goby', partner: 'tiger-pistol-shrimp' };
-  const resident = (species: string): StockFacts['lots'][number] => ({
+  const resident = (species: string): StockFacts['cohorts'][number] => ({
     id: species,
     what: species,
     group: 'fish',
@@ -192,8 +189,8 @@ describe('a goby and its shrimp', () => {
   });
 
   it('are refused together by what stands against either', () => {
-    const lots = [resident('valentini-puffer')];
-    const plan = planFrom(facts([GOBY], { lots }), WIDE);
+    const cohorts = [resident('valentini-puffer')];
+    const plan = planFrom(facts([GOBY], { cohorts }), WIDE);
     expect(plan.refused[0]).toMatchObject({ rule: 'crushes' });
     const shrimps = planFrom(facts(['valentini-puffer', GOBY]), WIDE);
     expect(shrimps.refused.map(({ species }) => species)).toContain(GOBY.species);
@@ -220,7 +217,7 @@ describe('what a plan refuses', () => {
         facts(wishes, {
           home: { ...FACTS.home, litres: 900, lengthCm: 220 },
           netLitres: 900,
-          lots: [
+          cohorts: [
             {
               ...{ id: 'tang', what: 'Tang', group: 'fish', species: 'yellow-tang' },
               ...{ sizeCm: 18, arrivedAt: NOW - 200 * DAY, here: 1 },
@@ -257,7 +254,7 @@ describe('what a plan refuses', () => {
     const taken = planFrom(
       facts([{ ...ten, override }], {
         ...young,
-        stocking: { pace: { school: 'doubling' }, protocol: 'none' },
+        stocking: { pace: { rule: 'doubling' }, protocol: 'none' },
       }),
       WIDE,
     );
@@ -316,12 +313,12 @@ describe('what a plan leaves open', () => {
       arrivedAt: NOW - 90 * DAY,
       here: 1,
     };
-    expect(remarks({ lots: [stranger] })).toMatch(/Not asked about: Brown fish/);
+    expect(remarks({ cohorts: [stranger] })).toMatch(/Not asked about: Brown fish/);
   });
 
   it('quarantine that was chosen away or is nowhere is never silent', () => {
     expect(remarks({ quarantine: [] })).toMatch(/No quarantine tank is on record/);
-    const stocking = { pace: { school: 'doubling' as const }, protocol: 'none' };
+    const stocking = { pace: { rule: 'doubling' as const }, protocol: 'none' };
     expect(remarks({ stocking })).toMatch(/can cost the whole tank/);
   });
 });
@@ -335,7 +332,7 @@ describe('days of a plan', () => {
         zone,
         at,
         ready: { p10: at, p50: at, p90: at },
-        stocking: { pace: { school: 'doubling' }, protocol: 'observe' },
+        stocking: { pace: { rule: 'doubling' }, protocol: 'observe' },
       }),
       WIDE,
     );

@@ -90,12 +90,12 @@ export function standingOf(facts: StockFacts): Standing {
   const find = finderWith(facts.own);
   const today = startOfDayIn(facts.at, facts.zone);
   const scale = fedScale(facts, find);
-  const residents = residentsOf(facts.lots, facts.at, find);
+  const residents = residentsOf(facts.cohorts, facts.at, find);
   const wished = facts.wishes.flatMap(
     (wish) => wishedOf(wish, facts, today, scale, residents, find) ?? [],
   );
   const loads = residentLoads(facts, today, scale, find);
-  const fish = facts.lots
+  const fish = facts.cohorts
     .filter(({ group, arrivedAt }) => group === 'fish' && arrivedAt <= facts.at)
     .map(({ arrivedAt, here }) => ({ day: daysBetween(today, arrivedAt, facts.zone), here }));
   const last = fish.length === 0 ? null : Math.max(...fish.map(({ day }) => day));
@@ -178,7 +178,7 @@ function remarksOn(standing: Standing, assumed: boolean): string[] {
       remarks.push('Hold the heater against a thermometer before the first fish.');
     }
   }
-  const unnamed = unnamedWords(facts.lots, find);
+  const unnamed = unnamedWords(facts.cohorts, find);
   if (unnamed) remarks.push(unnamed);
   const unknown = facts.wishes.filter(({ species }) => !find(species));
   if (unknown.length > 0) {

@@ -5,7 +5,7 @@ import type { Plan, PlanLoad } from './types';
 const load = (changes: Partial<PlanLoad> = {}): PlanLoad =>
   ({
     now: 20,
-    ceiling: 40,
+    feedingLimit: 40,
     carries: { low: 60, usual: 90, high: 120 },
     smallFish: 5,
     ...changes,
@@ -14,7 +14,7 @@ const planOf = (changes: Partial<PlanLoad> = {}) =>
   ({ items: [], refused: [], load: load(changes) }) as unknown as Plan;
 const facts = (fish: boolean, isReady = true) => ({
   isReady,
-  lots: fish ? [{ group: 'fish' }] : [],
+  cohorts: fish ? [{ group: 'fish' }] : [],
 });
 const said = (plan: Plan | null, fish = true, isReady = true) =>
   stockSentence(plan, facts(fish, isReady) as never);
@@ -23,7 +23,7 @@ describe('the first sentence of Stock', () => {
   it('is about the cycle while that is not done, and says what is being worked out', () => {
     expect(said(planOf(), true, false).title).toBe('Not ready for animals.');
     expect(said(null).title).toBe('Who lives here.');
-    expect(said(planOf({ ceiling: null, carries: null })).title).toBe('Room by your pace.');
+    expect(said(planOf({ feedingLimit: null, carries: null })).title).toBe('Room by your pace.');
   });
 
   it('names the tighter of pace and filter, and what the other has room for', () => {
@@ -33,15 +33,17 @@ describe('the first sentence of Stock', () => {
     expect(byPace.text).toBe(
       'The filter has room for 8; doubling the food within a month is the limit you chose.',
     );
-    const byFilter = said(planOf({ ceiling: 60, carries: { low: 31, usual: 90 } }));
+    const byFilter = said(planOf({ feedingLimit: 60, carries: { low: 31, usual: 90 } }));
     expect(byFilter.title).toBe('Room for two small fish.');
     expect(byFilter.text).toMatch(/^Your pace has room for 8; what the filter carries/);
-    expect(said(planOf({ ceiling: 22 })).title).toBe('No room for more just now.');
-    expect(said(planOf({ ceiling: 90, carries: null })).title).toBe('Room for several small fish.');
+    expect(said(planOf({ feedingLimit: 22 })).title).toBe('No room for more just now.');
+    expect(said(planOf({ feedingLimit: 90, carries: null })).title).toBe(
+      'Room for several small fish.',
+    );
   });
 
   it('of a tank without fish, the first addition is two small ones whatever the filter proved', () => {
-    expect(said(planOf({ now: 0, ceiling: 10 }), false).text).toMatch(
+    expect(said(planOf({ now: 0, feedingLimit: 10 }), false).text).toMatch(
       /the first addition is two small fish or a pair/,
     );
   });
@@ -49,9 +51,9 @@ describe('the first sentence of Stock', () => {
   it('never promises more room than either limit has', () => {
     const figure = fc.double({ min: 0, max: 300, noNaN: true });
     fc.assert(
-      fc.property(figure, figure, figure, (now, ceiling, low) => {
-        const { title } = said(planOf({ now, ceiling, carries: { low, usual: low + 10 } }));
-        const fits = Math.floor((Math.min(ceiling, low) - now) / 5);
+      fc.property(figure, figure, figure, (now, feedingLimit, low) => {
+        const { title } = said(planOf({ now, feedingLimit, carries: { low, usual: low + 10 } }));
+        const fits = Math.floor((Math.min(feedingLimit, low) - now) / 5);
         if (fits <= 0) expect(title).toBe('No room for more just now.');
         else expect(title).toMatch(/^Room for (one|two|three|four|five|several) small fish\.$/);
       }),

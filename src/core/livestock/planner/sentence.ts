@@ -7,9 +7,9 @@ const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five'] as const;
 /** What stands first on Stock: whether there is room, and what sets it. */
 export function stockSentence(
   plan: Plan | null,
-  facts: Pick<StockFacts, 'isReady' | 'lots'>,
+  facts: Pick<StockFacts, 'isReady' | 'cohorts'>,
 ): { title: string; text: string } {
-  const empty = facts.lots.every(({ group }) => group !== 'fish');
+  const empty = facts.cohorts.every(({ group }) => group !== 'fish');
   if (!facts.isReady) {
     return {
       title: 'Not ready for animals.',
@@ -22,16 +22,16 @@ export function stockSentence(
       text: 'What the filter carries is being worked out from your readings.',
     };
   }
-  const { now, ceiling, carries, smallFish } = plan.load;
+  const { now, feedingLimit, carries, smallFish } = plan.load;
   const limits = [
     ...(carries
       ? [{ most: carries.low, why: 'what the filter carries, from the low end, is the limit' }]
       : []),
-    ...(ceiling === null
+    ...(feedingLimit === null
       ? []
       : [
           {
-            most: ceiling,
+            most: feedingLimit,
             why: empty
               ? 'the first addition is two small fish or a pair, whatever the filter proved'
               : 'doubling the food within a month is the limit you chose',

@@ -5,7 +5,7 @@ import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import type { Forecast } from '../../cycle/forecast/types';
 import type { Log } from '../../records/log';
 import { animals } from '../../records/kinds/animals';
-import { look } from '../../records/kinds/look';
+import { dailyCheck } from '../../records/kinds/dailyCheck';
 import { batchSchema } from '../../records/schema/batch';
 import { portionsOf } from '../../water/learned';
 import { fedGrams, feed } from '../../records/kinds/feed';
@@ -64,7 +64,7 @@ export const stockSourceSchema = z.object({
       zone: z.string(),
       /** Batches that go on in it, and all that their clocks are read from. */
       batches: z.array(z.object({ id: z.string(), body: batchSchema })),
-      looks: logged(look.schema),
+      dailyChecks: logged(dailyCheck.schema),
       animals: logged(animals.schema),
       /** What a protocol may hold, canonical units. */
       readings: z.object({ temperature: plainReadings, salinity: plainReadings }),
@@ -172,7 +172,7 @@ function quarantineTanks(log: Log, at: number): StockSource['quarantine'] {
         litres: netLitres,
         zone: body.zone,
         batches,
-        looks: entries.look.filter(since),
+        dailyChecks: entries.dailyCheck.filter(since),
         animals: entries.animals,
         readings: { temperature: read('temperature'), salinity: read('salinity') },
       };

@@ -43,7 +43,7 @@ export interface PlanRefusal {
 export interface PlanLoad {
   now: number;
   /** The most it may come to by the pace that was chosen; null where that sets no figure. */
-  ceiling: number | null;
+  feedingLimit: number | null;
   /** What the filter carries in nine of ten tanks that the readings allow, and in the middle one. */
   carries: { low: number; usual: number } | null;
   /** What a small fish makes. */

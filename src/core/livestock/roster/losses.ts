@@ -1,6 +1,6 @@
 import { DAY_MS } from '../../time/zone';
 import { countOf } from '../../units/format';
-import type { Lot } from './roster';
+import type { Cohort } from './roster';
 
 /** What losses have in common more often than chance would have it. */
 export interface LossPattern {
@@ -18,9 +18,11 @@ const WEEKS = 3;
 
 /**
  * Chance of drawing at least `k` marked ones when `drawn` are drawn of `all`, of which `marked` are
- * marked: the upper tail of the hypergeometric distribution (Fisher's exact test, one-sided).
+ * marked: the upper tail of the hypergeometric distribution (Fisher's exact test, one-sided). 1, which shows
+ * nothing, where more are said to be drawn than there are, as in a log that lost more than ever came.
  */
 export function atLeastByChance(k: number, drawn: number, marked: number, all: number): number {
+  if (drawn > all || marked > all) return 1;
   const choose = (n: number, r: number): number => {
     if (r < 0 || r > n) return 0;
     let product = 1;
@@ -49,16 +51,16 @@ export function atLeastOfShare(k: number, n: number, share: number): number {
 }
 
 interface Loss {
-  lot: Lot;
+  cohort: Cohort;
   at: number;
   count: number;
 }
 
-function lossesOf(lots: readonly Lot[]): Loss[] {
-  return lots.flatMap((lot) =>
-    lot.events
+function lossesOf(cohorts: readonly Cohort[]): Loss[] {
+  return cohorts.flatMap((cohort) =>
+    cohort.events
       .filter(({ entry }) => entry.move === 'died' || entry.move === 'missing')
-      .map(({ at, entry }) => ({ lot, at, count: entry.count ?? 1 })),
+      .map(({ at, entry }) => ({ cohort, at, count: entry.count ?? 1 })),
   );
 }
 
@@ -67,16 +69,16 @@ function oddsWords(odds: number): string {
   return `by chance about 1 time in ${Math.max(2, Math.round(1 / Math.max(odds, 1e-4)))}`;
 }
 
-function sourcePatterns(lots: readonly Lot[], losses: readonly Loss[]): LossPattern[] {
-  const all = lots.reduce((sum, lot) => sum + (lot.came ?? 1), 0);
+function sourcePatterns(cohorts: readonly Cohort[], losses: readonly Loss[]): LossPattern[] {
+  const all = cohorts.reduce((sum, cohort) => sum + (cohort.came ?? 1), 0);
   const lost = losses.reduce((sum, loss) => sum + loss.count, 0);
-  const sources = new Set(lots.flatMap(({ source }) => source ?? []));
+  const sources = new Set(cohorts.flatMap(({ source }) => source ?? []));
   // As many questions as there are sources: the odds are for any of them.
   return [...sources].flatMap((source): LossPattern[] => {
-    const from = lots.filter((lot) => lot.source === source);
-    const came = from.reduce((sum, lot) => sum + (lot.came ?? 1), 0);
+    const from = cohorts.filter((cohort) => cohort.source === source);
+    const came = from.reduce((sum, cohort) => sum + (cohort.came ?? 1), 0);
     const died = losses
-      .filter(({ lot }) => lot.source === source)
+      .filter(({ cohort }) => cohort.source === source)
       .reduce((sum, loss) => sum + loss.count, 0);
     if (died < FEWEST || all > 400) return [];
     const odds = Math.min(1, atLeastByChance(died, lost, came, all) * sources.size);
@@ -92,25 +94,29 @@ function sourcePatterns(lots: readonly Lot[], losses: readonly Loss[]): LossPatt
 }
 
 /** Deaths in the first weeks more often than their share of all the days that animals lived. */
-function firstWeeks(lots: readonly Lot[], losses: readonly Loss[], at: number): LossPattern[] {
+function firstWeeks(
+  cohorts: readonly Cohort[],
+  losses: readonly Loss[],
+  at: number,
+): LossPattern[] {
   const span = WEEKS * 7 * DAY_MS;
   let lived = 0;
   let early = 0;
-  for (const lot of lots) {
-    const ends = lot.events.filter(({ entry }) => entry.move !== 'in' && entry.move !== 'back');
-    let number = lot.came ?? 1;
+  for (const cohort of cohorts) {
+    const ends = cohort.events.filter(({ entry }) => entry.move !== 'in' && entry.move !== 'back');
+    let number = cohort.came ?? 1;
     for (const { at: when, entry } of ends) {
       const left = Math.min(number, entry.count ?? number);
-      lived += left * (when - lot.arrivedAt);
-      early += left * Math.min(span, when - lot.arrivedAt);
+      lived += left * (when - cohort.arrivedAt);
+      early += left * Math.min(span, when - cohort.arrivedAt);
       number -= left;
     }
-    lived += number * (at - lot.arrivedAt);
-    early += number * Math.min(span, at - lot.arrivedAt);
+    lived += number * (at - cohort.arrivedAt);
+    early += number * Math.min(span, at - cohort.arrivedAt);
   }
   const lost = losses.reduce((sum, { count }) => sum + count, 0);
   const soon = losses
-    .filter(({ lot, at: when }) => when - lot.arrivedAt <= span)
+    .filter(({ cohort, at: when }) => when - cohort.arrivedAt <= span)
     .reduce((sum, { count }) => sum + count, 0);
   if (soon < FEWEST || lived <= 0) return [];
   const odds = atLeastOfShare(soon, lost, early / lived);
@@ -126,27 +132,27 @@ function firstWeeks(lots: readonly Lot[], losses: readonly Loss[], at: number): 
 
 /** Every loss, newest first, and a pattern in them where chance would hardly make it. */
 export function lossesIn(
-  lots: readonly Lot[],
+  cohorts: readonly Cohort[],
   at: number,
 ): {
-  losses: { lotId: string; what: string; at: number; count: number; cause?: string }[];
+  losses: { cohortId: string; what: string; at: number; count: number; cause?: string }[];
   patterns: LossPattern[];
 } {
-  const losses = lossesOf(lots);
+  const losses = lossesOf(cohorts);
   return {
-    losses: lots
-      .flatMap((lot) =>
-        lot.events
+    losses: cohorts
+      .flatMap((cohort) =>
+        cohort.events
           .filter(({ entry }) => entry.move === 'died' || entry.move === 'missing')
           .map(({ at: when, entry }) => ({
-            lotId: lot.id,
-            what: lot.what,
+            cohortId: cohort.id,
+            what: cohort.what,
             at: when,
             count: entry.count ?? 1,
             ...(entry.cause === undefined ? {} : { cause: entry.cause }),
           })),
       )
       .sort((a, b) => b.at - a.at),
-    patterns: [...sourcePatterns(lots, losses), ...firstWeeks(lots, losses, at)],
+    patterns: [...sourcePatterns(cohorts, losses), ...firstWeeks(cohorts, losses, at)],
   };
 }

@@ -1,6 +1,6 @@
 import type { Entry } from '../../records/kinds';
 import { isoInZone } from '../../time/zone';
-import type { Lot } from './roster';
+import type { Cohort } from './roster';
 
 /** A tank that animals leave or come to. */
 export interface Place {
@@ -9,8 +9,8 @@ export interface Place {
 }
 
 export interface Move {
-  lot: Lot;
-  /** How many go; all of the lot without it. */
+  cohort: Cohort;
+  /** How many go; all of the group without it. */
   count?: number;
   from: Place;
   to: Place;
@@ -21,15 +21,15 @@ export interface Move {
 }
 
 /** The two entries of a move: out of one tank and into the other, each telling of the other. */
-export function moveEntries({ lot, count, from, to, at, cm }: Move): [Entry, Entry] {
-  const number = count ?? lot.here;
+export function moveEntries({ cohort, count, from, to, at, cm }: Move): [Entry, Entry] {
+  const number = count ?? cohort.here;
   const shared = {
     kind: 'animals' as const,
-    group: lot.group,
-    what: lot.what,
+    group: cohort.group,
+    what: cohort.what,
     ...(number === null ? {} : { count: number }),
-    ...(lot.species === undefined ? {} : { species: lot.species }),
-    ...(lot.notSure ? { notSure: true as const } : {}),
+    ...(cohort.species === undefined ? {} : { species: cohort.species }),
+    ...(cohort.notSure ? { notSure: true as const } : {}),
   };
   return [
     {
@@ -37,7 +37,7 @@ export function moveEntries({ lot, count, from, to, at, cm }: Move): [Entry, Ent
       tankId: from.tankId,
       at: isoInZone(at, from.zone),
       move: 'moved',
-      lot: lot.id,
+      cohort: cohort.id,
       otherTankId: to.tankId,
     },
     {
@@ -46,7 +46,7 @@ export function moveEntries({ lot, count, from, to, at, cm }: Move): [Entry, Ent
       at: isoInZone(at, to.zone),
       move: 'in',
       otherTankId: from.tankId,
-      ...(lot.photo === undefined ? {} : { photo: lot.photo }),
+      ...(cohort.photo === undefined ? {} : { photo: cohort.photo }),
       ...(cm > 0 ? { sizeCm: Math.round(cm * 10) / 10 } : {}),
     },
   ];

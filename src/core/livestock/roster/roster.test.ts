@@ -40,15 +40,15 @@ const clown = animalOf('ocellaris-clownfish');
 if (!clown) throw new Error('no clownfish');
 
 describe('the roster', () => {
-  it('follows those of a lot: lent, back, dead, moved', () => {
+  it('follows those of a group: lent, back, dead, moved', () => {
     const { history } = tank([
       [1, { what: 'Chromis', species: 'green-chromis', count: 6 }],
       [10, { what: 'Chromis', move: 'died', count: 1 }],
       [20, { what: 'Chromis', move: 'lent', count: 2, until: '2026-06-01' }],
     ]);
-    const [lot] = rosterOf(history);
-    expect([lot?.here, lot?.lost, lot?.lent, lot?.came]).toEqual([3, 1, 2, 6]);
-    expect(lot?.lentUntil).toBe(Date.parse('2026-06-01T00:00:00Z'));
+    const [cohort] = rosterOf(history);
+    expect([cohort?.here, cohort?.lost, cohort?.lent, cohort?.came]).toEqual([3, 1, 2, 6]);
+    expect(cohort?.lentUntil).toBe(Date.parse('2026-06-01T00:00:00Z'));
     const back = tank([
       [1, { what: 'Chromis', count: 6 }],
       [20, { what: 'Chromis', move: 'lent', count: 2 }],
@@ -59,7 +59,7 @@ describe('the roster', () => {
     expect([gone?.here, gone?.lent, gone && isHere(gone)]).toEqual([0, 0, false]);
   });
 
-  it('an entry that names its lot is of that one, else of the newest of its name', () => {
+  it('an entry that names its group is of that one, else of the newest of its name', () => {
     const builder = new LogBuilder();
     const first = builder.entry(onDay(1), {
       kind: 'animals',
@@ -75,10 +75,10 @@ describe('the roster', () => {
       group: 'fish',
       what: 'Goby',
       count: 1,
-      lot: first,
+      cohort: first,
     });
-    const lots = rosterOf(tankHistory(builder.log(), builder.tankId, onDay(20)));
-    expect(lots.map(({ here }) => here)).toEqual([0, 1]);
+    const cohorts = rosterOf(tankHistory(builder.log(), builder.tankId, onDay(20)));
+    expect(cohorts.map(({ here }) => here)).toEqual([0, 1]);
     const unnamed = tank([
       [1, { what: 'Goby' }],
       [5, { what: 'goby ' }],
@@ -105,12 +105,12 @@ describe('the roster', () => {
             { move: move as AnimalsEntry['move'], what, count },
           ]),
         );
-        for (const lot of rosterOf(history)) {
-          const { here, lent, came } = lot;
+        for (const cohort of rosterOf(history)) {
+          const { here, lent, came } = cohort;
           if (here === null || came === null) continue;
           expect(here >= 0 && lent >= 0).toBe(true);
           // A loan that came back in part may bring others of the name: never more than ever came.
-          const joined = lot.events.reduce(
+          const joined = cohort.events.reduce(
             (sum, { entry }) => sum + (entry.move === 'back' ? (entry.count ?? 0) : 0),
             came,
           );
@@ -125,11 +125,11 @@ describe('the roster', () => {
     const { history, at } = tank([
       [0, { what: 'Clownfish', species: 'ocellaris-clownfish', sizeCm: 3, count: 2 }],
     ]);
-    const [lot] = rosterOf(history);
-    if (!lot) throw new Error('no lot');
-    expect(lengthNow(lot, at, find)).toBeGreaterThan(4);
-    expect(lengthNow(lot, at, find)).toBeLessThan(9);
-    expect(residentsOf([lot], at, find)[0]).toMatchObject({ count: 2 });
+    const [cohort] = rosterOf(history);
+    if (!cohort) throw new Error('no group');
+    expect(lengthNow(cohort, at, find)).toBeGreaterThan(4);
+    expect(lengthNow(cohort, at, find)).toBeLessThan(9);
+    expect(residentsOf([cohort], at, find)[0]).toMatchObject({ count: 2 });
   });
 });
 
@@ -268,6 +268,10 @@ describe('losses', () => {
     );
     const even = tank([...from('north', 2, 8), ...from('south', 2, 8)]);
     expect(lossesIn(rosterOf(even.history), even.at).patterns).toEqual([]);
+  });
+
+  it('a log that lost more than ever came shows nothing by it', () => {
+    expect(atLeastByChance(8, 30, 8, 20)).toBe(1);
   });
 
   it('deaths soon after arrival are a pattern where animals live long otherwise', () => {

@@ -5,7 +5,7 @@ import { dayStart } from '../../time/zone';
 type AnimalsLog = Logged<AnimalsEntry>;
 
 /** An animal, or several that came in together, and what became of them. */
-export interface Lot {
+export interface Cohort {
   /** The entry that it came in with. */
   id: string;
   what: string;
@@ -35,8 +35,8 @@ export interface Lot {
   events: AnimalsLog[];
 }
 
-/** Whether any of a lot is in the tank. */
-export function isHere({ here }: Pick<Lot, 'here'>): boolean {
+/** Whether any of a group is in the tank. */
+export function isHere({ here }: Pick<Cohort, 'here'>): boolean {
   return here === null || here > 0;
 }
 
@@ -44,21 +44,23 @@ function sameName(a: string, b: string): boolean {
   return a.trim().toLowerCase() === b.trim().toLowerCase();
 }
 
-/** The lot that an entry is about: as it says, else one of that name, else the newest of its group that is here. */
-function lotOf(lots: readonly Lot[], { entry }: AnimalsLog): Lot | undefined {
-  const named = lots.find(({ id }) => id === entry.lot);
+/** The group that an entry is about: as it says, else one of that name, else the newest of its group that is here. */
+function cohortOf(cohorts: readonly Cohort[], { entry }: AnimalsLog): Cohort | undefined {
+  const named = cohorts.find(({ id }) => id === entry.cohort);
   if (named) return named;
-  const present = lots.filter(
-    (lot) => lot.group === entry.group && (isHere(lot) || (entry.move === 'back' && lot.lent > 0)),
+  const present = cohorts.filter(
+    (cohort) =>
+      cohort.group === entry.group &&
+      (isHere(cohort) || (entry.move === 'back' && cohort.lent > 0)),
   );
   return (
-    present.findLast((lot) => sameName(lot.what, entry.what)) ??
-    present.findLast((lot) => entry.species !== undefined && lot.species === entry.species) ??
+    present.findLast((cohort) => sameName(cohort.what, entry.what)) ??
+    present.findLast((cohort) => entry.species !== undefined && cohort.species === entry.species) ??
     (sameName(entry.what, entry.group) ? present.at(-1) : undefined)
   );
 }
 
-function newLot({ id, at, entry }: AnimalsLog, zone: string): Lot {
+function newCohort({ id, at, entry }: AnimalsLog, zone: string): Cohort {
   return {
     id,
     what: entry.what,
@@ -80,25 +82,25 @@ function newLot({ id, at, entry }: AnimalsLog, zone: string): Lot {
   };
 }
 
-function apply(lot: Lot, { entry }: AnimalsLog, zone: string): void {
+function apply(cohort: Cohort, { entry }: AnimalsLog, zone: string): void {
   if (entry.move === 'in') return;
-  const number = entry.count ?? lot.here ?? null;
+  const number = entry.count ?? cohort.here ?? null;
   if (entry.move === 'back') {
-    const back = entry.count ?? lot.lent;
-    lot.lent = Math.max(0, lot.lent - back);
-    if (lot.lent === 0) lot.lentUntil = null;
-    if (lot.here !== null) lot.here += back;
+    const back = entry.count ?? cohort.lent;
+    cohort.lent = Math.max(0, cohort.lent - back);
+    if (cohort.lent === 0) cohort.lentUntil = null;
+    if (cohort.here !== null) cohort.here += back;
     return;
   }
   // Where nobody counted, those that leave without a number are all of them.
-  lot.here =
-    lot.here === null && entry.count !== undefined
+  cohort.here =
+    cohort.here === null && entry.count !== undefined
       ? null
-      : Math.max(0, (lot.here ?? 0) - (number ?? 0));
-  if (entry.move === 'died' || entry.move === 'missing') lot.lost += number ?? 1;
+      : Math.max(0, (cohort.here ?? 0) - (number ?? 0));
+  if (entry.move === 'died' || entry.move === 'missing') cohort.lost += number ?? 1;
   if (entry.move === 'lent') {
-    lot.lent += number ?? 1;
-    lot.lentUntil = entry.until === undefined ? null : dayStart(entry.until, zone);
+    cohort.lent += number ?? 1;
+    cohort.lentUntil = entry.until === undefined ? null : dayStart(entry.until, zone);
   }
 }
 
@@ -109,19 +111,19 @@ export interface RosterSource {
 }
 
 /**
- * Everyone who came into a tank, lot by lot in order of arrival, and what became of them. Animals
- * that left without saying which they were are taken from the newest lot of their name.
+ * Everyone who came into a tank, group by group in order of arrival, and what became of them. Animals
+ * that left without saying which they were are taken from the newest group of their name.
  */
-export function rosterOf(history: RosterSource): Lot[] {
+export function rosterOf(history: RosterSource): Cohort[] {
   const { zone } = history.tank;
-  const lots: Lot[] = [];
+  const cohorts: Cohort[] = [];
   for (const logged of history.entries.animals) {
-    const known = logged.entry.move === 'in' ? undefined : lotOf(lots, logged);
+    const known = logged.entry.move === 'in' ? undefined : cohortOf(cohorts, logged);
     if (!known && !joins(logged.entry.move)) continue;
-    const lot = known ?? newLot(logged, zone);
-    if (!known) lots.push(lot);
-    lot.events.push(logged);
-    if (known) apply(lot, logged, zone);
+    const cohort = known ?? newCohort(logged, zone);
+    if (!known) cohorts.push(cohort);
+    cohort.events.push(logged);
+    if (known) apply(cohort, logged, zone);
   }
-  return lots;
+  return cohorts;
 }

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { LogBuilder, testId } from '../../../testing/logBuilder';
 import { mergeRevisions, EMPTY_LOG } from '../../records/log';
 import { tankHistory } from '../../history/derive';
-import type { LookState, Sign } from '../../records/kinds/look';
+import type { DailyCheckState, Sign } from '../../records/kinds/dailyCheck';
 import type { Batch } from '../../records/schema/batch';
 import { addDaysIn, atTimeOn, dayOf, daysBetween, startOfDayIn } from '../../time/zone';
 import { batchView, clockOf } from '../batch';
@@ -13,21 +13,21 @@ const PROTOCOL = { days: 28 };
 /** A morning a week before the clocks change in Berlin. */
 const BEGUN = '2026-03-20';
 
-type Told = [day: number, state: LookState, signs?: Sign[], lot?: number];
+type Told = [day: number, state: DailyCheckState, signs?: Sign[], cohort?: number];
 
 /** A batch of two fish with looks on days after its first, at noon by the tank's clock. */
 function batchOf(told: Told[], zone = 'Europe/Berlin', changes: Partial<Batch> = {}) {
   const begun = atTimeOn(BEGUN, 10, 0, zone);
   const log = new LogBuilder({ zone, kind: 'quarantine', filledOn: '2026-03-10' });
-  const lots = ['Royal gramma', 'Tailspot blenny'].map((what) =>
+  const cohorts = ['Royal gramma', 'Tailspot blenny'].map((what) =>
     log.entry(begun, { kind: 'animals', move: 'in', group: 'fish', what, count: 1 }),
   );
-  for (const [day, state, signs = [], lot = 0] of told) {
+  for (const [day, state, signs = [], cohort = 0] of told) {
     const noon = addDaysIn(begun, day, zone) + 2 * 3_600_000;
     log.entry(noon, {
-      kind: 'look',
-      lot: lots[lot] ?? '',
-      what: lot === 0 ? 'Royal gramma' : 'Tailspot blenny',
+      kind: 'dailyCheck',
+      cohort: cohorts[cohort] ?? '',
+      what: cohort === 0 ? 'Royal gramma' : 'Tailspot blenny',
       state,
       signs,
     });
@@ -38,10 +38,10 @@ function batchOf(told: Told[], zone = 'Europe/Berlin', changes: Partial<Batch> =
     protocol: 'observe',
     begunAt: new Date(begun).toISOString(),
     restartedAt: null,
-    animals: lots.map((lot, i) => ({
+    animals: cohorts.map((cohort, i) => ({
       what: i === 0 ? 'Royal gramma' : 'Tailspot blenny',
       count: 1,
-      lot,
+      cohort,
     })),
     endedAt: null,
     ...changes,
@@ -57,7 +57,7 @@ function batchOf(told: Told[], zone = 'Europe/Berlin', changes: Partial<Batch> =
       PROTOCOL,
       on(day, hour),
     );
-  return { log, batch, lots, on, clock, zone, begun };
+  return { log, batch, cohorts, on, clock, zone, begun };
 }
 
 const WHITE: Sign[] = ['whiteGrains'];
@@ -144,22 +144,22 @@ describe('clear days', () => {
   });
 
   it('a sign told today for yesterday begins them again from yesterday, and taken back gives them back', () => {
-    const { log, clock, lots, on } = batchOf([
+    const { log, clock, cohorts, on } = batchOf([
       [9, 'well'],
       [11, 'well'],
     ]);
     expect(clock(11).daysClear).toBe(11);
     const id = log.entry(on(10, 20), {
-      kind: 'look',
-      lot: lots[1] ?? '',
+      kind: 'dailyCheck',
+      cohort: cohorts[1] ?? '',
       what: 'Tailspot blenny',
       state: 'sign',
       signs: ['scratching'],
     });
     expect(clock(11).clearSince).toBeNull();
     log.entry(on(11, 9), {
-      kind: 'look',
-      lot: lots[1] ?? '',
+      kind: 'dailyCheck',
+      cohort: cohorts[1] ?? '',
       what: 'Tailspot blenny',
       state: 'well',
       signs: [],
@@ -187,7 +187,7 @@ describe('clear days', () => {
       move: 'died',
       group: 'fish',
       what: 'Royal gramma',
-      lot: lost.lots[0],
+      cohort: lost.cohorts[0],
       count: 1,
     });
     expect(lost.clock(10)).toMatchObject({ daysClear: 2 });
@@ -197,13 +197,13 @@ describe('clear days', () => {
   });
 
   it('do not wait for one that left with a sign: the rest count on from that day', () => {
-    const { log, lots, on, clock } = batchOf([[5, 'sign', WHITE]]);
+    const { log, cohorts, on, clock } = batchOf([[5, 'sign', WHITE]]);
     log.entry(on(7, 11), {
       kind: 'animals',
       move: 'moved',
       group: 'fish',
       what: 'Royal gramma',
-      lot: lots[0],
+      cohort: cohorts[0],
       count: 1,
     });
     expect(clock(6).clearSince).toBeNull();
@@ -283,9 +283,9 @@ describe('the animals of a batch', () => {
     const history = (at: number) =>
       tankHistory(mergeRevisions(EMPTY_LOG, log.revisions), log.tankId, at);
     const today = batchView(batch, history(on(6)), PROTOCOL, on(6));
-    expect(today.toLook).toBe(0);
+    expect(today.toCheck).toBe(0);
     expect(today.animals.map(({ daysNotEating }) => daysNotEating)).toEqual([0, 3]);
-    expect(batchView(batch, history(on(7, 8)), PROTOCOL, on(7, 8)).toLook).toBe(2);
+    expect(batchView(batch, history(on(7, 8)), PROTOCOL, on(7, 8)).toCheck).toBe(2);
   });
 
   it('share one clock of a moment, made anew with another history, moment or protocol', () => {

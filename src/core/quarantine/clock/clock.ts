@@ -1,13 +1,13 @@
 import type { Logged } from '../../history/logged';
 import type { AnimalsEntry } from '../../records/kinds/animals';
 import { joins } from '../../records/kinds/animals';
-import { SIGN_WORDS, type LookEntry, type Sign } from '../../records/kinds/look';
+import { SIGN_WORDS, type DailyCheckEntry, type Sign } from '../../records/kinds/dailyCheck';
 import type { Batch } from '../../records/schema/batch';
 import { addDaysIn, dayOf, daysBetween, instant, startOfDayIn } from '../../time/zone';
 import { listWords } from '../../units/format';
 import { heldDays, type Held, type Holds } from './held';
 import { releaseIn } from '../release';
-import { clearAfter, episodesOf, looksOf, type Episode } from './episodes';
+import { clearAfter, episodesOf, dailyChecksOf, type Episode } from './episodes';
 import { onlyGrains, transferOf, type Moves, type Transfer } from '../transfer';
 
 /** What began a clock anew. */
@@ -20,7 +20,7 @@ export interface Restart {
 
 /** A sign that still stands: nobody has seen that animal well since. */
 export interface StandingSign {
-  lot: string;
+  cohort: string;
   what: string;
   signs: Sign[];
   /** ms */
@@ -66,7 +66,7 @@ export interface BatchClock {
 /** What a clock is read from. */
 export interface ClockSource {
   batch: Batch;
-  looks: readonly Logged<LookEntry>[];
+  dailyChecks: readonly Logged<DailyCheckEntry>[];
   animals: readonly Logged<AnimalsEntry>[];
   zone: string;
   days: number;
@@ -150,14 +150,14 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
   const { batch, zone, days } = source;
   // One that ended stands as it did then, whoever came into its tank since.
   const at = batch.endedAt === null ? now : Math.min(now, instant(batch.endedAt));
-  const looks = looksOf(source, at);
+  const dailyChecks = dailyChecksOf(source, at);
   const begun = startOfDayIn(instant(batch.begunAt), zone);
-  const episodes = episodesOf(source, looks, at);
+  const episodes = episodesOf(source, dailyChecks, at);
   const transfer = source.moves ? followMoves(source, source.moves, episodes, at) : null;
   const restarts = restartsOf(source, episodes, at);
   const open = episodes.filter(({ healed }) => healed === null);
-  const standing = open.map(({ lot, what, signs, first, expected }) => ({
-    ...{ lot, what, signs: [...signs] },
+  const standing = open.map(({ cohort, what, signs, first, expected }) => ({
+    ...{ cohort, what, signs: [...signs] },
     ...{ since: first, expected },
   }));
   const starts = [
@@ -202,10 +202,10 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
         p50: inDays(Math.max(expected.p50, heldLeft)),
         p90: inDays(Math.max(expected.p90, heldLeft)),
       };
-  const looked = new Map<string, boolean>();
-  for (const { at: when, entry } of looks) {
+  const checked = new Map<string, boolean>();
+  for (const { at: when, entry } of dailyChecks) {
     const day = dayOf(when, zone);
-    looked.set(day, (looked.get(day) ?? false) || entry.state === 'notEating');
+    checked.set(day, (checked.get(day) ?? false) || entry.state === 'notEating');
   }
   const signDays = (on: number) =>
     episodes.some(({ first, last, healed, died }) => {
@@ -229,8 +229,8 @@ export function batchClock(source: ClockSource, now: number): BatchClock {
           : clearSince !== null && on >= clearSince
             ? 'clear'
             : 'before',
-      missed: on < today && i > 0 && !looked.has(day),
-      notEating: looked.get(day) ?? false,
+      missed: on < today && i > 0 && !checked.has(day),
+      notEating: checked.get(day) ?? false,
     };
   });
   return {

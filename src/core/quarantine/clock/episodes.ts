@@ -1,6 +1,6 @@
 import type { Logged } from '../../history/logged';
 import { joins, type AnimalsEntry } from '../../records/kinds/animals';
-import type { LookEntry, Sign } from '../../records/kinds/look';
+import type { DailyCheckEntry, Sign } from '../../records/kinds/dailyCheck';
 import type { Batch } from '../../records/schema/batch';
 import { addDaysIn, daysBetween, instant, startOfDayIn } from '../../time/zone';
 import { showsGrains } from '../transfer';
@@ -8,7 +8,7 @@ import { showsGrains } from '../transfer';
 /** What was seen of a batch. */
 interface Seen {
   batch: Batch;
-  looks: readonly Logged<LookEntry>[];
+  dailyChecks: readonly Logged<DailyCheckEntry>[];
   animals: readonly Logged<AnimalsEntry>[];
   zone: string;
 }
@@ -16,7 +16,7 @@ interface Seen {
 /** A span over which one animal showed signs. */
 export interface Episode {
   what: string;
-  lot: string;
+  cohort: string;
   signs: Set<Sign>;
   /** When grains were seen on it, ms. */
   grains: number[];
@@ -30,29 +30,32 @@ export interface Episode {
 }
 
 /** The looks at the animals of a batch, from the morning it began on, in order of time. */
-export function looksOf({ batch, looks, zone }: Seen, at: number): Logged<LookEntry>[] {
+export function dailyChecksOf(
+  { batch, dailyChecks, zone }: Seen,
+  at: number,
+): Logged<DailyCheckEntry>[] {
   const from = startOfDayIn(instant(batch.begunAt), zone);
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
-  return looks
-    .filter((look) => look.at >= from && look.at <= at)
-    .filter((look) => lots.size === 0 || lots.has(look.entry.lot))
+  const cohorts = new Set(batch.animals.flatMap(({ cohort }) => cohort ?? []));
+  return dailyChecks
+    .filter((dailyCheck) => dailyCheck.at >= from && dailyCheck.at <= at)
+    .filter((dailyCheck) => cohorts.size === 0 || cohorts.has(dailyCheck.entry.cohort))
     .toSorted((a, b) => a.at - b.at);
 }
 
 export function episodesOf(
   { batch, animals }: Pick<Seen, 'batch' | 'animals'>,
-  looks: readonly Logged<LookEntry>[],
+  dailyChecks: readonly Logged<DailyCheckEntry>[],
   at: number,
 ): Episode[] {
   const begun = instant(batch.begunAt);
-  const lots = new Set(batch.animals.flatMap(({ lot }) => lot ?? []));
+  const cohorts = new Set(batch.animals.flatMap(({ cohort }) => cohort ?? []));
   const open = new Map<string, Episode>();
   const all: Episode[] = [];
-  for (const { at: when, entry } of looks) {
-    const current = open.get(entry.lot);
+  for (const { at: when, entry } of dailyChecks) {
+    const current = open.get(entry.cohort);
     if (entry.state !== 'sign') {
       if (current) current.healed = when;
-      open.delete(entry.lot);
+      open.delete(entry.cohort);
       continue;
     }
     if (current) {
@@ -63,7 +66,7 @@ export function episodesOf(
     }
     const episode: Episode = {
       what: entry.what,
-      lot: entry.lot,
+      cohort: entry.cohort,
       signs: new Set(entry.signs),
       grains: showsGrains(entry.signs) ? [when] : [],
       first: when,
@@ -72,13 +75,13 @@ export function episodesOf(
       died: false,
       expected: false,
     };
-    open.set(entry.lot, episode);
+    open.set(entry.cohort, episode);
     all.push(episode);
   }
   for (const { at: when, entry } of animals) {
     if (joins(entry.move) || when < begun || when > at) continue;
-    if (entry.lot !== undefined && lots.size > 0 && !lots.has(entry.lot)) continue;
-    const current = entry.lot === undefined ? undefined : open.get(entry.lot);
+    if (entry.cohort !== undefined && cohorts.size > 0 && !cohorts.has(entry.cohort)) continue;
+    const current = entry.cohort === undefined ? undefined : open.get(entry.cohort);
     // What left with a sign is not seen healed here any more: the rest are watched from that day on.
     if (current && current.healed === null && when >= current.first) {
       current.last = Math.max(current.last, when);
@@ -87,7 +90,7 @@ export function episodesOf(
     if (entry.move !== 'died' && entry.move !== 'missing') continue;
     all.push({
       what: entry.what,
-      lot: entry.lot ?? '',
+      cohort: entry.cohort ?? '',
       signs: new Set(),
       grains: [],
       first: when,

@@ -5,7 +5,7 @@ import { tankHistory } from '../../history/derive';
 import { cycleEffect, type EntryBody } from '../../records/kinds';
 import { wetInto } from './fallow';
 
-/** What brings a colony and nothing that lived beside fish: bottled, and coated at a maker's. */
+/** What brings filter bacteria and nothing that lived beside fish: bottled, and coated at a maker's. */
 function isDry(body: EntryBody): boolean {
   if (body.kind === 'dose') return true;
   return body.kind === 'media' && body.move.to === 'in' && body.move.media === 'coatedRock';
@@ -13,17 +13,17 @@ function isDry(body: EntryBody): boolean {
 
 /** Whether an entry says that something wet came in, by what it does to a tank. */
 function bringsIn(body: EntryBody): boolean {
-  const { colony, animals } = cycleEffect({ ...body, tankId: '', at: '' } as never, {
+  const { filterBacteria, animals } = cycleEffect({ ...body, tankId: '', at: '' } as never, {
     netLitres: 100,
     kitOf: () => undefined,
     medicineOf: () => undefined,
   });
   const fish = body.kind === 'animals' && body.group === 'fish';
-  return !isDry(body) && !fish && (colony?.is === 'brought' || animals === 'in');
+  return !isDry(body) && !fish && (filterBacteria?.is === 'brought' || animals === 'in');
 }
 
 describe('what begins the days without fish anew', () => {
-  it('is told of every kind of entry: whatever brings animals or a colony, but for what comes dry', () => {
+  it('is told of every kind of entry: whatever brings animals or filter bacteria, but for what comes dry', () => {
     const bodies = fc.oneof(...Object.values(ENTRY_BODIES)) as fc.Arbitrary<EntryBody>;
     fc.assert(
       fc.property(bodies, (body) => {
@@ -38,7 +38,7 @@ describe('what begins the days without fish anew', () => {
     );
   });
 
-  it('is water of another tank too, which brings no colony', () => {
+  it('is water of another tank too, which brings no filter bacteria', () => {
     const log = new LogBuilder();
     const change = { kind: 'waterChange', litres: 10, newWater: {} } as const;
     log.entry(onDay(20), { ...change, source: 'otherTank' });

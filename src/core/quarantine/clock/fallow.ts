@@ -51,8 +51,8 @@ export function fallowRefusal(
 /** Between two readings of a warm protocol at most, days. */
 const WARM_GAP_DAYS = 3;
 
-/** Whether the warmth of fewer days is on record: what of it is not, in words. */
-export interface Warmth {
+/** Whether the temperature of fewer days is on record: what of it is not, in words. */
+export interface Temperature {
   held: boolean;
   because: string;
 }
@@ -62,11 +62,11 @@ export interface Warmth {
  * @param readings °C, in order of time
  * @param since ms
  */
-export function warmthSince(
+export function temperatureSince(
   readings: readonly { at: number; best: number }[],
   since: number,
   at: number,
-): Warmth {
+): Temperature {
   const own = readings.filter((reading) => reading.at >= since && reading.at <= at);
   const beyond = own.find(({ best }) => best < WARM.low || best > WARM.high);
   if (beyond) {
@@ -85,9 +85,12 @@ export function warmthSince(
     : { held: true, because: `At ${WARM.low} to ${WARM.high} °C in every reading` };
 }
 
-/** Days that a fallow asks for: those that were chosen, or all of them once the warmth they rest on is not on record. */
-export function fallowDays({ days, diagnosed, warm }: FallowQuestion, warmth: Warmth): number {
-  return warm && !diagnosed && !warmth.held ? Math.max(days, FALLOW_DAYS) : days;
+/** Days that a fallow asks for: those that were chosen, or all of them once the temperature they rest on is not on record. */
+export function fallowDays(
+  { days, diagnosed, warm }: FallowQuestion,
+  temperature: Temperature,
+): number {
+  return warm && !diagnosed && !temperature.held ? Math.max(days, FALLOW_DAYS) : days;
 }
 
 export interface FallowSource {

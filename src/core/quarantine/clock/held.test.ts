@@ -64,7 +64,7 @@ describe('a batch at low salinity', () => {
   function kept(salinity: (day: number) => number) {
     const log = new LogBuilder({ kind: 'quarantine', filledOn: '2026-05-01', rock: 'none' });
     const what = 'Tang';
-    const lot = log.entry(BEGUN, { kind: 'animals', move: 'in', group: 'fish', what, count: 1 });
+    const cohort = log.entry(BEGUN, { kind: 'animals', move: 'in', group: 'fish', what, count: 1 });
     for (let day = 0; day < 90; day += 1) {
       log.digital('refractometer', at(day) + 3_600_000, salinity(day));
     }
@@ -74,7 +74,7 @@ describe('a batch at low salinity', () => {
       protocol: protocol.id,
       begunAt: new Date(BEGUN).toISOString(),
       restartedAt: null,
-      animals: [{ what, count: 1, lot }],
+      animals: [{ what, count: 1, cohort }],
       endedAt: null,
     };
     return (day: number) => {
@@ -87,7 +87,7 @@ describe('a batch at low salinity', () => {
         [],
         at(day),
       );
-      const title = batchSentence({ clock, animals: [], toLook: 0 }, protocol, 'UTC').title;
+      const title = batchSentence({ clock, animals: [], toCheck: 0 }, protocol, 'UTC').title;
       return { clock, titles: asks.map((ask) => ask.title), title };
     };
   }

@@ -4,7 +4,7 @@ import { density } from '../../seawater/density';
 /** Free ammonia that is not to be passed, mg NH3-N/L. */
 export const FREE_MOST = 0.02;
 
-/** A tank without a colony that animals live in. */
+/** A tank without filter bacteria that animals live in. */
 export interface Uncycled {
   /** Ammonia nitrogen that food or bodies come to, mg a day. */
   nitrogen: number;
@@ -45,7 +45,7 @@ const MOST_SHARE = 0.6;
 const JUG = 1.03;
 
 /**
- * The settled peak of total ammonia of a tank without a colony, mg N/L: what gathers between changes,
+ * The settled peak of total ammonia of a tank without filter bacteria, mg N/L: what gathers between changes,
  * over the share that each takes out. P·d/V gathers in d days; with a share f out each time the peak
  * settles at (P·d/V)/f.
  */

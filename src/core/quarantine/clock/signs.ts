@@ -1,4 +1,4 @@
-import type { Sign } from '../../records/kinds/look';
+import type { Sign } from '../../records/kinds/dailyCheck';
 
 export type Urgency = 'now' | 'today' | 'watch';
 

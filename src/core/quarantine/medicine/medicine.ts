@@ -142,7 +142,7 @@ export function medicineConflicts(next: Medicine, home: MedicineHome): MedicineC
       instead: ELSEWHERE,
     });
   }
-  if (medicineEffect(next).colony?.is === 'harmed' && home.filter !== 'uncycled') {
+  if (medicineEffect(next).filterBacteria?.is === 'harmed' && home.filter !== 'uncycled') {
     found.push({
       severity: 'care',
       because: `${next.name} may kill the filter's bacteria: ammonia is then held by changes, tested daily.`,

@@ -1,14 +1,19 @@
 import { USUAL_WATER } from '../../seawater/usual';
 import type { TankHistory } from '../../history/tankHistory';
 import type { Finding } from '../../livestock/compatibility/types';
-import { lengthNow, lotNitrogen, residentsOf, type Finder } from '../../livestock/roster/lodgers';
+import {
+  lengthNow,
+  cohortNitrogen,
+  residentsOf,
+  type Finder,
+} from '../../livestock/roster/lodgers';
 import { keptApartAmong, quarantineLitresOf } from '../../livestock/sharing';
-import { isHere, rosterOf, type Lot } from '../../livestock/roster/roster';
+import { isHere, rosterOf, type Cohort } from '../../livestock/roster/roster';
 import { holdAmmonia, type HoldPlan } from '../clock/hold';
 
 /** Who must leave a tank, and whether quarantine holds them. */
 export interface Evacuation {
-  fish: Lot[];
+  fish: Cohort[];
   /** Their lengths together, cm. */
   cm: number;
   /** Litres that they want in quarantine, and those there are. */
@@ -29,9 +34,12 @@ export function evacuationOf(
   at: number,
   find: Finder,
 ): Evacuation {
-  const fish = rosterOf(history).filter((lot) => lot.group === 'fish' && isHere(lot));
-  const cm = fish.reduce((sum, lot) => sum + lengthNow(lot, at, find) * (lot.here ?? 1), 0);
-  const nitrogen = fish.reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
+  const fish = rosterOf(history).filter((cohort) => cohort.group === 'fish' && isHere(cohort));
+  const cm = fish.reduce(
+    (sum, cohort) => sum + lengthNow(cohort, at, find) * (cohort.here ?? 1),
+    0,
+  );
+  const nitrogen = fish.reduce((sum, cohort) => sum + cohortNitrogen(cohort, at, find), 0);
   const lodgers = residentsOf(fish, at, find).map(({ together: _known, ...lodger }) => lodger);
   return {
     fish,

@@ -3,7 +3,7 @@ import { countedReadings, type TankHistory } from '../../history/tankHistory';
 import { waterNow } from '../../history/waterNow';
 import { PROTEIN_TO_N } from '../../livestock/food/bioload';
 import { fedNitrogen } from '../../livestock/food/feeding';
-import { lotNitrogen, type Finder } from '../../livestock/roster/lodgers';
+import { cohortNitrogen, type Finder } from '../../livestock/roster/lodgers';
 import { isHere, rosterOf } from '../../livestock/roster/roster';
 import { fromCanonical, toCanonical } from '../../parameters/convert';
 import type { Unit } from '../../units/units';
@@ -52,7 +52,7 @@ function gathered(history: TankHistory, at: number): number | null {
 }
 
 /**
- * How to hold ammonia in a tank without a colony: by tests where two of them tell, else by the food
+ * How to hold ammonia in a tank without filter bacteria: by tests where two of them tell, else by the food
  * that was logged, else by bodies and a usual ration. The higher of tests and food is taken; of what is
  * reckoned, a seeded sponge carries the least that it may.
  * @param carries of a sponge that works there, mg N a day
@@ -70,7 +70,7 @@ export function ammoniaPlan(
   const fed = fedNitrogen(history, at);
   const bodies = rosterOf(history)
     .filter(isHere)
-    .reduce((sum, lot) => sum + lotNitrogen(lot, at, find), 0);
+    .reduce((sum, cohort) => sum + cohortNitrogen(cohort, at, find), 0);
   const reckoned = (fed ?? bodies) * scale;
   const tested = gathered(history, at);
   const carried = Math.min(reckoned, carries);

@@ -8,16 +8,18 @@ import { revisionSchema, type Revision } from '../schema/revision';
  * added organics, media, treatments, light and sightings, a bottle's age, and a tank's method;
  * version 3 made facts that change in time into entries, and added top-offs, feedings, observations,
  * animals and runs; version 4 added calibrations, salt mixes, purified water and weighings, what of a
- * tank is untold, what a heater's dial and its thermometer said, and the pack and the rhythm of a kit;
+ * tank is not entered, what a heater's dial and its thermometer said, and the pack of a kit and how often it is calibrated;
  * version 5 added wishes, animals of the keeper's own, places of corals, quarantine batches, how a tank is stocked, and who an animal is, where it
  * came from and where it went; version 6 added daily looks, labels of medicines and what was given by
  * them, sponges and the cleaning after a batch, protocols of the keeper's own, and more of what a batch
  * is; version 7 added chores, days away, costs, the closing of a tank, why a task was skipped, the
  * currency and the hour of reminders; version 8 added the photo of an animal;
  * version 9 narrowed what keys and ids may hold and what figures of an animal may be; version 10 added
- * time without flow, where new water came from, and a label that is silent about the filter.
+ * time without flow, where new water came from, and a label that is silent about the filter; version 11
+ * added moves between two tanks, seven signs and forms of medicine; version 12 gave records the words of the
+ * screen.
  */
-export const FILE_VERSION = 11;
+export const FILE_VERSION = 12;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

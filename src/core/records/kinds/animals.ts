@@ -27,7 +27,7 @@ const schema = z.strictObject({
   /** Its name is a guess. */
   notSure: z.literal(true).optional(),
   /** The entry that those came in by whom this one is about. */
-  lot: idSchema.optional(),
+  cohort: idSchema.optional(),
   /** Length of one of them, cm. */
   sizeCm: sizeSchema.optional(),
   asTyped: asTypedSchema.optional(),

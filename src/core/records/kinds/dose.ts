@@ -100,7 +100,7 @@ const SUBSTANCES: Record<DoseSubstance, Substance> = {
   bacteria: {
     name: 'Bottled bacteria',
     moves: ['ammonia', 'nitrite', 'nitrate'],
-    cycle: { colony: { is: 'brought' } },
+    cycle: { filterBacteria: { is: 'brought' } },
   },
   alkalinity: {
     name: 'Alkalinity',
@@ -149,7 +149,7 @@ export const substanceName = (substance: DoseSubstance) => SUBSTANCES[substance]
 export const substanceMoves = (substance: DoseSubstance, parameter: ParameterId) =>
   SUBSTANCES[substance].moves.includes(parameter);
 
-/** Substances that add ammonia for the colony to clear. */
+/** Substances that add ammonia for the filter bacteria to clear. */
 export function isAmmoniaSource(substance: DoseSubstance): boolean {
   return SUBSTANCES[substance].cycle.nitrogen === 'now';
 }

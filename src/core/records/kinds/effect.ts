@@ -2,8 +2,8 @@ import type { Kit } from '../schema/kit';
 import type { Medicine } from '../schema/medicine';
 
 /** What an entry may do to the bacteria that a cycle is about. */
-export type ColonyEffect =
-  /** Another colony begins here, where there was one before: the tank is filled. */
+export type FilterBacteriaEffect =
+  /** Other filter bacteria begin here, where there was one before: the tank is filled. */
   | { is: 'begun' }
   /** It is gone: the tank was taken down. */
   | { is: 'ended' }
@@ -21,13 +21,13 @@ export type ColonyEffect =
  * the entry says; verdict, forecast, stalls and advice to dose ask that, and keep no list of their own.
  */
 export interface CycleEffect {
-  /** Nitrogen for the colony: there at once, made over days as something rots or is eaten, or taken out. */
+  /** Nitrogen for the filter bacteria: there at once, made over days as something rots or is eaten, or taken out. */
   nitrogen?: 'now' | 'later' | 'out';
   /** Water went out and other water came in. */
   dilutes?: true;
   /** It holds ammonia, which tests may then miss. */
   binds?: true;
-  colony?: ColonyEffect;
+  filterBacteria?: FilterBacteriaEffect;
   /** Animals came in, or left. */
   animals?: 'in' | 'out';
 }
@@ -43,6 +43,6 @@ export interface EffectContext {
   medicineOf: (id: string) => Medicine | undefined;
 }
 
-const HARMED: CycleEffect = { colony: { is: 'harmed' } };
-const SLOWED: CycleEffect = { colony: { is: 'slowed' } };
+const HARMED: CycleEffect = { filterBacteria: { is: 'harmed' } };
+const SLOWED: CycleEffect = { filterBacteria: { is: 'slowed' } };
 export { HARMED, SLOWED };

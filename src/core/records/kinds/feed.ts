@@ -42,7 +42,7 @@ export function fedGrams(
     : amount.portions * (portions[food] ?? FOODS_AS_FED[food].portionGrams);
 }
 
-/** Food for animals, or for a colony that has none yet. */
+/** Food for animals, or for filter bacteria that have none yet. */
 export const feed = defineKind({
   schema,
   subject: 'tank',

@@ -7,7 +7,7 @@ import { feed } from './feed';
 import type { CycleEffect, EffectContext } from './effect';
 import type { Kind, SubjectType, Touch, WordsContext } from './kind';
 import { light } from './light';
-import { cleaning, look, sponge } from './look';
+import { cleaning, dailyCheck, sponge } from './dailyCheck';
 import { media } from './media';
 import { medication } from './medication';
 import { note } from './note';
@@ -15,7 +15,7 @@ import { observation } from './observation';
 import { organics } from './organics';
 import { purified } from './purified';
 import { reading } from './reading';
-import { response } from './response';
+import { growthMeasure } from './growthMeasure';
 import { saltMix } from './saltMix';
 import { sighting } from './sighting';
 import { closed, filled, heaterCheck, lid, running } from './standing';
@@ -40,7 +40,7 @@ export const KINDS = {
   observation,
   note,
   sighting,
-  response,
+  growthMeasure,
   light,
   organics,
   media,
@@ -53,7 +53,7 @@ export const KINDS = {
   saltMix,
   purified,
   weighing,
-  look,
+  dailyCheck,
   cleaning,
   sponge,
   standstill,

@@ -30,7 +30,7 @@ export const MEDIA_WORDS: WordsOf<Media> = {
   coatedRock: 'Bacteria-coated rock',
 };
 
-/** Rock, sand or filter media that carry a colony, moved in or out. */
+/** Rock, sand or filter media that carry filter bacteria, moved in or out. */
 export const media = defineKind({
   schema,
   subject: 'tank',
@@ -42,6 +42,6 @@ export const media = defineKind({
       : `${formatPlain(move.share * 100, 0)} % of it`,
   touches: () => ['ammonia', 'nitrite', 'nitrate'],
   cycle: ({ move }) => ({
-    colony: move.to === 'in' ? { is: 'brought' } : { is: 'taken', share: move.share },
+    filterBacteria: move.to === 'in' ? { is: 'brought' } : { is: 'taken', share: move.share },
   }),
 });

@@ -30,7 +30,7 @@ const ACT_WORDS: WordsOf<MedicationAct> = {
   measured: 'measured',
 };
 
-/** What kinds of medicine do to a colony, where the label is silent about its filter. */
+/** What kinds of medicine do to filter bacteria, where the label is silent about its filter. */
 const EFFECTS: Record<Medicine['kind'], CycleEffect> = {
   antibiotic: HARMED,
   copper: SLOWED,
@@ -44,7 +44,7 @@ const EFFECTS: Record<Medicine['kind'], CycleEffect> = {
 /** Kinds that kill bacteria by what they are, whatever is printed on the bottle. */
 const ALWAYS: ReadonlySet<Medicine['kind']> = new Set(['antibiotic', 'peroxide', 'formaldehyde']);
 
-/** What a medicine does to a colony, by its label; one whose label is not on record harms it. */
+/** What a medicine does to filter bacteria, by its label; one whose label is not on record harms them. */
 export function medicineEffect(medicine: Medicine | undefined): CycleEffect {
   if (!medicine) return HARMED;
   const { kind, harmsFilter } = medicine;

@@ -17,7 +17,7 @@ const schema = z.strictObject({
 });
 export type OrganicsEntry = z.infer<typeof schema>;
 
-/** Organic matter in or out, other than food: what it leaches feeds the colony. */
+/** Organic matter in or out, other than food: what it leaches feeds the filter bacteria. */
 export const organics = defineKind({
   schema,
   subject: 'tank',

@@ -13,7 +13,7 @@ export const filled = defineKind({
   title: () => 'Filled',
   line: () => '',
   touches: () => [],
-  cycle: () => ({ colony: { is: 'begun' } }),
+  cycle: () => ({ filterBacteria: { is: 'begun' } }),
 });
 
 /** Since when the keeper says it is cycled and runs, for a tank that ran before its log began. */
@@ -24,7 +24,7 @@ export const running = defineKind({
   title: () => 'Running',
   line: () => 'cycled, with animals, from here on',
   touches: () => [],
-  // A keeper's word is no food for a colony, and no test of it.
+  // A keeper's word is no food for filter bacteria, and no test of it.
   cycle: () => NO_EFFECT,
 });
 
@@ -36,7 +36,7 @@ export const closed = defineKind({
   title: () => 'Closed',
   line: () => 'taken down; its log is kept',
   touches: () => [],
-  cycle: () => ({ colony: { is: 'ended' } }),
+  cycle: () => ({ filterBacteria: { is: 'ended' } }),
 });
 
 /** A lid or mesh that a jumping fish cannot pass, fitted or taken off. */

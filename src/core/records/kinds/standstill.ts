@@ -28,7 +28,7 @@ export const KEPT_WORDS: WordsOf<Kept> = {
 };
 
 /**
- * Hours after which a colony works more slowly, and after which it may be dead, at up to 28 °C; half of them
+ * Hours after which filter bacteria work more slowly, and after which they may be dead, at up to 28 °C; half of them
  * where it was warmer. Judgement on the careful side: what lies in water lives by the oxygen in it, and what
  * is closed in uses it up within hours and rots.
  */

@@ -26,7 +26,7 @@ export type TreatmentEntry = z.infer<typeof schema>;
 
 interface AgentRow {
   name: string;
-  /** What it does to a colony: what nobody knows is taken to harm it. */
+  /** What it does to filter bacteria: what nobody knows is taken to harm them. */
   cycle: CycleEffect;
   /** Whether it is a medicine, which goes by a label. */
   medicine: boolean;
@@ -50,13 +50,13 @@ export const agentName = (agent: Agent) => ROWS[agent].name;
 export const isMedicine = (agent: Agent) => ROWS[agent].medicine;
 export const holdsCopper = (agent: Agent) => ROWS[agent].copper;
 
-/** Something that may have harmed the colony. No amount: that belongs to the label. */
+/** Something that may have harmed the filter bacteria. No amount: that belongs to the label. */
 export const treatment = defineKind({
   schema,
   subject: 'tank',
   name: 'treatment',
   title: (entry) => agentName(entry.agent),
-  line: (entry) => entry.product ?? 'may harm the colony',
+  line: (entry) => entry.product ?? 'may harm the filter bacteria',
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'livestock'],
   cycle: ({ agent }) => ROWS[agent].cycle,
 });

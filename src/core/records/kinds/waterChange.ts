@@ -57,6 +57,6 @@ export const waterChange = defineKind({
   cycle: ({ litres, source }, { netLitres }) => {
     if (source !== 'untreatedTap') return { dilutes: true };
     const much = changedShare(litres, netLitres) >= MUCH_CHLORINE;
-    return { dilutes: true, colony: { is: much ? 'harmed' : 'slowed' } };
+    return { dilutes: true, filterBacteria: { is: much ? 'harmed' : 'slowed' } };
   },
 });

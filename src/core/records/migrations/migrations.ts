@@ -3,6 +3,7 @@ import { derivedId } from '../../math/hash';
 import { dayStart, isoInZone } from '../../time/zone';
 import { daySchema, zoneSchema } from '../common';
 import { narrowed } from './narrowed';
+import { renamed } from './renamed';
 import type { RawRecord } from '../file/rawRecord';
 import { SETTINGS_ID } from '../schema/settings';
 
@@ -59,6 +60,10 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   10: widened(
     'moves between two tanks, seven signs, forms of medicine and five substances come in',
   ),
+  11: {
+    name: 'records take the words that stand on the screen: rule for done, daily check, position',
+    up: (record) => [renamed(record)],
+  },
 };
 
 function bodyOf(record: RawRecord): RawRecord {

@@ -80,7 +80,7 @@ describe('the id of an animal that an older log names', () => {
       protocol: narrowKey('my own\nway'),
       animals: [{ species: id }],
     });
-    expect(log.spots[0]?.body.species).toBe(id);
+    expect(log.positions[0]?.body.species).toBe(id);
     expect(log.runs[0]?.body.given['species/0']).toBe(id);
   });
 

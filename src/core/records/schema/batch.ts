@@ -22,8 +22,8 @@ export const batchSchema = z.strictObject({
         what: nameSchema,
         species: animalIdSchema.optional(),
         count: z.int().min(1).max(100),
-        /** The lot that it is in the quarantine tank: the entry it came in with. */
-        lot: idSchema.optional(),
+        /** The group that it is in the quarantine tank: the entry it came in with. */
+        cohort: idSchema.optional(),
       }),
     )
     .max(40),

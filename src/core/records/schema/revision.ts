@@ -11,7 +11,7 @@ import { medicineSchema } from './medicine';
 import { protocolSchema } from './protocol';
 import { runSchema } from './run';
 import { settingsSchema } from './settings';
-import { spotSchema } from './spot';
+import { positionSchema } from './position';
 import { tankSchema } from './tank';
 import { wishSchema } from './wish';
 
@@ -50,7 +50,7 @@ const BODIES = {
   wish: wishSchema,
   batch: batchSchema,
   species: animalSchema,
-  spot: spotSchema,
+  position: positionSchema,
   medicine: medicineSchema,
   protocol: protocolSchema,
   chore: choreSchema,
@@ -69,7 +69,7 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('wish'), body: wishSchema }),
   z.strictObject({ ...envelope, type: z.literal('batch'), body: batchSchema }),
   z.strictObject({ ...envelope, type: z.literal('species'), body: animalSchema }),
-  z.strictObject({ ...envelope, type: z.literal('spot'), body: spotSchema }),
+  z.strictObject({ ...envelope, type: z.literal('position'), body: positionSchema }),
   z.strictObject({ ...envelope, type: z.literal('medicine'), body: medicineSchema }),
   z.strictObject({ ...envelope, type: z.literal('protocol'), body: protocolSchema }),
   z.strictObject({ ...envelope, type: z.literal('chore'), body: choreSchema }),

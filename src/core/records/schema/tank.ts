@@ -56,26 +56,26 @@ export const volumeSchema = z.strictObject({
 });
 export type TankVolume = z.infer<typeof volumeSchema>;
 
-export const schoolChoiceSchema = z.discriminatedUnion('school', [
-  z.strictObject({ school: z.literal('bothZero') }),
+export const doneRuleChoiceSchema = z.discriminatedUnion('rule', [
+  z.strictObject({ rule: z.literal('bothZero') }),
   z.strictObject({
-    school: z.literal('bothZeroHeld'),
-    holdDays: z.union([z.literal(7), z.literal(14)]),
+    rule: z.literal('bothZeroHeld'),
+    daysAtZero: z.union([z.literal(7), z.literal(14)]),
   }),
   z.strictObject({
-    school: z.literal('challenge'),
+    rule: z.literal('challenge'),
     windowHours: z.union([z.literal(24), z.literal(48)]),
   }),
-  z.strictObject({ school: z.literal('nitrateLevel') }),
+  z.strictObject({ rule: z.literal('nitrateLevel') }),
   z.strictObject({
-    school: z.literal('bottleProgramme'),
+    rule: z.literal('bottleProgramme'),
     programmeDays: z.int().min(1).max(90),
   }),
-  z.strictObject({ school: z.literal('algaeSuccession') }),
+  z.strictObject({ rule: z.literal('algaeSuccession') }),
 ]);
-export type SchoolChoice = z.infer<typeof schoolChoiceSchema>;
-export type SchoolId = SchoolChoice['school'];
-export const DEFAULT_SCHOOL: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 };
+export type DoneRuleChoice = z.infer<typeof doneRuleChoiceSchema>;
+export type DoneRuleId = DoneRuleChoice['rule'];
+export const DEFAULT_DONE_RULE: DoneRuleChoice = { rule: 'bothZeroHeld', daysAtZero: 7 };
 
 export const AMMONIA_SOURCES = [
   'ammoniumChloride',
@@ -96,7 +96,7 @@ export const SEEDINGS = [
 ] as const;
 export type Seeding = (typeof SEEDINGS)[number];
 
-/** How the keeper means to cycle it: where ammonia comes from, and what the colony starts from. */
+/** How the keeper means to cycle it: where ammonia comes from, and what the filter bacteria start from. */
 export const methodSchema = z.strictObject({
   source: z.enum(AMMONIA_SOURCES),
   seeding: z.enum(SEEDINGS),
@@ -104,10 +104,10 @@ export const methodSchema = z.strictObject({
 export type Method = z.infer<typeof methodSchema>;
 
 /** How fast animals are added: the food a month at most doubles, one addition and then a wait, or what the model carries. */
-export const paceSchema = z.discriminatedUnion('school', [
-  z.strictObject({ school: z.literal('doubling') }),
-  z.strictObject({ school: z.literal('interval'), days: z.int().min(7).max(60) }),
-  z.strictObject({ school: z.literal('measured') }),
+export const paceSchema = z.discriminatedUnion('rule', [
+  z.strictObject({ rule: z.literal('doubling') }),
+  z.strictObject({ rule: z.literal('interval'), days: z.int().min(7).max(60) }),
+  z.strictObject({ rule: z.literal('measured') }),
 ]);
 export type Pace = z.infer<typeof paceSchema>;
 
@@ -118,7 +118,7 @@ export const stockingSchema = z.strictObject({
   protocol: shortKeySchema,
 });
 export type Stocking = z.infer<typeof stockingSchema>;
-export const DEFAULT_STOCKING: Stocking = { pace: { school: 'doubling' }, protocol: 'observe' };
+export const DEFAULT_STOCKING: Stocking = { pace: { rule: 'doubling' }, protocol: 'observe' };
 
 /** A bottle's own programme, as its label has it. */
 export const programmeSchema = z.strictObject({
@@ -171,7 +171,7 @@ export const tankSchema = z.strictObject({
   rock: z.enum(ROCKS),
   /** What is meant to be done with the light while it cycles; that it was done is an entry. */
   lightPlan: z.enum(LIGHT_PLANS),
-  school: schoolChoiceSchema,
+  doneRule: doneRuleChoiceSchema,
   method: methodSchema.optional(),
   /** The bottle's programme that is followed, counted from the first bacteria. */
   programme: programmeSchema.optional(),
@@ -181,6 +181,6 @@ export const tankSchema = z.strictObject({
   reef: reefSchema.optional(),
   ramp: rampSchema.optional(),
   /** What was not told yet; what stands there meanwhile is nothing, and not known to be nothing. */
-  untold: z.array(z.enum(TANK_PARTS)).max(TANK_PARTS.length).optional(),
+  notEntered: z.array(z.enum(TANK_PARTS)).max(TANK_PARTS.length).optional(),
 });
 export type Tank = z.infer<typeof tankSchema>;

@@ -55,7 +55,7 @@ export const powerCut = emergency(
         `${coolingWords(run, tank, noted(run, 'room'))} Blankets around the glass, never over vents or lamps. Closed bottles of warm water, swapped often; no open flame, no generator or grill indoors: the fumes kill people. Gas and mains are for licensed trades.`,
     },
     {
-      id: 'colony',
+      id: 'filterBacteria',
       kind: 'check',
       span: 'hour',
       title: 'Media that stand still',

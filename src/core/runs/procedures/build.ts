@@ -56,7 +56,7 @@ export function steadyAt(tank: TankHistory): number | null {
 }
 
 const told = (part: 'rock' | 'sump') => (history: TankHistory) =>
-  (history.tank.untold ?? []).includes(part) ? null : (history.start ?? 0);
+  (history.tank.notEntered ?? []).includes(part) ? null : (history.start ?? 0);
 
 const steps: readonly Step[] = [
   {

@@ -10,15 +10,15 @@ import { HOUR_MS, instant } from '../../time/zone';
 export const CHALLENGE_CLOCK = 'test';
 
 /**
- * The run that a dose begins, when it is one of the challenge that the tank's school asks for: it
+ * The run that a dose begins, when it is one of the challenge that the tank's rule for done asks for: it
  * has its dose, and a clock until both are to be tested.
  * @param at ISO instant of the dose
  */
 export function challengeOf(history: TankHistory, dosed: EntryBody, at: string): Run | null {
-  const { school } = history.tank;
-  if (school.school !== 'challenge' || dosed.kind !== 'dose') return null;
-  if ((doseRise(dosed, history.netLitres) ?? 0) < leastRise(school)) return null;
-  const ends = new Date(instant(at) + school.windowHours * HOUR_MS).toISOString();
+  const { doneRule } = history.tank;
+  if (doneRule.rule !== 'challenge' || dosed.kind !== 'dose') return null;
+  if ((doseRise(dosed, history.netLitres) ?? 0) < leastRise(doneRule)) return null;
+  const ends = new Date(instant(at) + doneRule.windowHours * HOUR_MS).toISOString();
   return {
     procedure: 'challenge',
     tankId: history.tankId,
@@ -31,9 +31,9 @@ export function challengeOf(history: TankHistory, dosed: EntryBody, at: string):
 }
 
 /**
- * Whether a sitting is the test at the end of a challenge: both were read, and not long before its
+ * Whether a test session is the test at the end of a challenge: both were read, and not long before its
  * time was up.
- * @param at ISO instant of the sitting
+ * @param at ISO instant of the test session
  */
 export function challengeOver(run: Run, entries: readonly ReadingEntry[], at: string): boolean {
   const end = run.clocks[CHALLENGE_CLOCK];

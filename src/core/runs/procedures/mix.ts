@@ -14,31 +14,35 @@ const NEAR = 0.3;
 /** Two instruments further apart than this, ppt, do not agree. */
 const AGREE = 0.7;
 
-/** The water of a batch. */
+/** The water of a batch; its litres are null where the step that asks for them was gone past. */
 interface Batch {
-  litres: number;
+  litres: number | null;
   target: number;
   /** g/L at 35 ppt, and where it is from. */
   each: number;
   learned: number;
-  grams: number;
+  /** Salt for a litre at the wanted salinity, and for the batch: null with its litres. */
+  gramsEach: number;
+  grams: number | null;
 }
 
 function batchOf(run: Run, tank: TankHistory | null): Batch {
-  const litres = noted(run, 'litres') ?? 0;
+  const litres = noted(run, 'litres') ?? null;
   const target = noted(run, 'target') ?? FULL_SALINITY;
   const known = tank ? saltYield(tank) : null;
   const each = known?.value ?? SALT_YIELD;
+  const gramsEach = (each * target) / FULL_SALINITY;
   return {
     litres,
     target,
     each,
     learned: known?.count ?? 0,
-    grams: (litres * each * target) / FULL_SALINITY,
+    gramsEach,
+    grams: litres === null ? null : litres * gramsEach,
   };
 }
 
-/** "1.2 kg", and in the keeper's own cups where one was weighed. */
+/** "1.2 kg", and in the keeper's own cups where one was weighed; for each litre where it is not known how many. */
 function saltWords(grams: number, tank: TankHistory | null): string {
   const mass = grams >= 1000 ? `${say(grams / 1000)} kg` : `${say(grams)} g`;
   const cup = tank ? weighed(tank, 'saltCup') : null;
@@ -49,17 +53,20 @@ function saltWords(grams: number, tank: TankHistory | null): string {
 export function saltIn(run: Run, tank: TankHistory | null): number {
   const { grams } = batchOf(run, tank);
   const more = noted(run, 'more') ?? 0;
-  return (run.steps.first ? FIRST * grams : 0) + more;
+  return (run.steps.first ? FIRST * (grams ?? 0) : 0) + more;
 }
 
-/** What is still to be added, g, once it was measured; below zero where fresh water is. */
-function missing(run: Run, tank: TankHistory | null): number {
+/** What is still to be added to each litre, g, once it was measured; below zero where fresh water is. */
+function missingEach(run: Run, tank: TankHistory | null): number {
   const { litres, target, each } = batchOf(run, tank);
   const measured = noted(run, 'measure');
   if (measured === undefined) return 0;
   // What this very batch has shown of its salt is nearer than what the ones before it did.
-  const own = measured > 5 ? (saltIn(run, tank) / litres) * (FULL_SALINITY / measured) : each;
-  return (litres * own * (target - measured)) / FULL_SALINITY;
+  const own =
+    measured > 5 && litres !== null
+      ? (saltIn(run, tank) / litres) * (FULL_SALINITY / measured)
+      : each;
+  return (own * (target - measured)) / FULL_SALINITY;
 }
 
 const SOURCES = [
@@ -102,6 +109,7 @@ function sourceText(run: Run, tank: TankHistory | null): string {
     case 'purified': {
       const pace = tank ? minutesPerLitre(tank) : null;
       const waste = (tank ? wasteRatio(tank)?.value : undefined) ?? 3;
+      if (litres === null) return 'Time one jug and log it. TDS at the end should read 0.';
       return pace
         ? `${say(litres)} L at ${say(pace.value)} minutes a litre take ${say((litres * pace.value) / 60, 2)} hours, and about ${say(litres * waste, 2)} L run to waste. TDS at the end should read 0.`
         : `Time one jug and log it as purified water: how long ${say(litres)} L take is then known. TDS at the end should read 0.`;
@@ -180,7 +188,10 @@ const steps: readonly Step[] = [
     title: 'Nine tenths of the salt',
     text: (run, tank) => {
       if (isReady(run)) return 'It is salt water already: none yet, measure first.';
-      const { grams, litres, target, each, learned } = batchOf(run, tank);
+      const { grams, gramsEach, litres, target, each, learned } = batchOf(run, tank);
+      if (grams === null || litres === null) {
+        return `${saltWords(FIRST * gramsEach, tank)} for each litre: nine tenths of ${saltWords(gramsEach, tank)} at ${say(target)} ppt. How many litres was not noted. A handful at a time.`;
+      }
       const from =
         learned > 0 ? `learned from ${countOf(learned, 'mixing')}` : 'usual until yours is known';
       return `${saltWords(FIRST * grams, tank)}: nine tenths of ${saltWords(grams, tank)} for ${say(litres)} L at ${say(target)} ppt, by ${say(each)} g a litre (${from}). A handful at a time.`;
@@ -206,21 +217,28 @@ const steps: readonly Step[] = [
     kind: 'measure',
     title: 'The rest, in small steps',
     text: (run, tank) => {
-      const grams = missing(run, tank);
       const { litres, target } = batchOf(run, tank);
-      const measured = noted(run, 'measure') ?? target;
+      const measured = noted(run, 'measure');
+      if (measured === undefined) return 'What is missing follows from what it reads: measure it first.';
       if (Math.abs(target - measured) <= NEAR) return 'Near enough: add nothing. Note 0.';
+      const each = litres === null ? ' for each litre' : '';
+      const grams = missingEach(run, tank) * (litres ?? 1);
       if (grams < 0) {
-        return `Too salty: ${say((litres * (measured - target)) / target, 2)} L of fresh water bring it down. Note 0 for the salt.`;
+        return `Too salty: ${say(((litres ?? 1) * (measured - target)) / target, 2)} L of fresh water${each} bring it down. Note 0 for the salt.`;
       }
-      return `${saltWords(grams, tank)} are still missing by what it reads. Half of it, a quarter of an hour, measure, then the rest. Note what went in.`;
+      return `${saltWords(grams, tank)}${each} are still missing by what it reads. Half of it, a quarter of an hour, measure, then the rest. Note what went in.`;
     },
     asks: {
       label: 'Salt added now, g',
       unit: '',
       low: 0,
       high: 500_000,
-      usual: (run, tank) => Math.max(0, Math.round(missing(run, tank))),
+      usual: (run, tank) => {
+        const { litres } = batchOf(run, tank);
+        return litres === null
+          ? undefined
+          : Math.max(0, Math.round(missingEach(run, tank) * litres));
+      },
     },
   },
   {

@@ -28,7 +28,7 @@ const steps: readonly Step[] = [
     id: 'feed',
     kind: 'check',
     title: 'Keep the filter fed',
-    text: 'Without fish the colony starves: a pinch of food a day for the clean-up crew, corals and bacteria.',
+    text: 'Without fish the filter bacteria starve: a pinch of food a day for the clean-up crew, corals and bacteria.',
     opens: { form: 'feed', label: 'Log a feeding' },
   },
   {

@@ -16,7 +16,7 @@ const steps: readonly Step[] = [
     id: 'match',
     kind: 'check',
     title: 'The new water fits',
-    text: 'Salinity and warmth within one of the tank’s, pH near it, clear since an hour. Nitrate tested before, not after.',
+    text: 'Salinity and temperature within one of the tank’s, pH near it, clear since an hour. Nitrate tested before, not after.',
     opens: { form: 'reading', label: 'Log the test' },
   },
   {

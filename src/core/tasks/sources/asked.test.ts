@@ -7,7 +7,7 @@ import { createRecord } from '../../records/acts';
 import { EMPTY_LOG, mergeRevisions } from '../../records/log';
 import type { Batch } from '../../records/schema/batch';
 import type { Medicine } from '../../records/schema/medicine';
-import type { Spot } from '../../records/schema/spot';
+import type { Position } from '../../records/schema/position';
 import { asked } from './asked';
 import { asksOfTank } from './asksOfTank';
 
@@ -28,7 +28,7 @@ const COPPER: Medicine = {
 
 function spare(changes: Partial<Batch> = {}) {
   const log = new LogBuilder({ kind: 'quarantine' });
-  const lot = log.entry(onDay(10), {
+  const cohort = log.entry(onDay(10), {
     kind: 'animals',
     move: 'in',
     group: 'fish',
@@ -42,7 +42,7 @@ function spare(changes: Partial<Batch> = {}) {
     protocol: 'observe',
     begunAt: iso(10),
     restartedAt: null,
-    animals: [{ what: 'Goby', count: 1, lot }],
+    animals: [{ what: 'Goby', count: 1, cohort }],
     endedAt: null,
     ...changes,
   };
@@ -64,7 +64,7 @@ function spare(changes: Partial<Batch> = {}) {
       )
       .map(({ title, inDays }) => `${title} ${inDays}`);
   };
-  return { log, lot, due };
+  return { log, cohort, due };
 }
 
 describe('a batch asks for', () => {
@@ -119,13 +119,19 @@ describe('a batch asks for', () => {
   });
 
   it('the stages of its protocol on their clear days, and not while a sign stands', () => {
-    const { log, lot, due } = spare({ protocol: 'coral' });
+    const { log, cohort, due } = spare({ protocol: 'coral' });
     const dips = (day: number) => due(day).filter((line) => /dip|Isolate/.test(line));
     expect(dips(11)).toEqual(['Isolate 0', 'Second dip 6']);
     // The one that was missed stands until the next is due.
     expect(dips(18)).toEqual(['Second dip -1', 'Third dip 6']);
     expect(dips(24)[0]).toBe('Third dip 0');
-    log.entry(onDay(24), { kind: 'look', lot, what: 'Goby', state: 'sign', signs: ['dust'] });
+    log.entry(onDay(24), {
+      kind: 'dailyCheck',
+      cohort,
+      what: 'Goby',
+      state: 'sign',
+      signs: ['dust'],
+    });
     expect(dips(24)).toEqual([]);
   });
 
@@ -189,28 +195,28 @@ describe('a batch asks for', () => {
 describe('a coral asks for', () => {
   it('its steps up to the light of its place, from the day it came in', () => {
     const log = new LogBuilder();
-    const lot = log.entry(onDay(10), {
+    const cohort = log.entry(onDay(10), {
       kind: 'animals',
       move: 'in',
       group: 'coral',
       what: 'Hammer coral',
       species: 'hammer-coral',
     });
-    const spot: Spot = {
+    const position: Position = {
       tankId: log.tankId,
       what: 'Hammer coral',
       species: 'hammer-coral',
-      lot,
+      cohort,
       x: 10,
       z: 10,
       level: 'high',
       cameFrom: 'low',
     };
-    log.revisions.push(createRecord(log.stamp(), testId(700), 'spot', spot));
-    const steps = (day: number, body = spot) => {
+    log.revisions.push(createRecord(log.stamp(), testId(700), 'position', position));
+    const steps = (day: number, body = position) => {
       const merged = mergeRevisions(EMPTY_LOG, [
         ...log.revisions,
-        createRecord(log.stamp(), testId(701), 'spot', body),
+        createRecord(log.stamp(), testId(701), 'position', body),
       ]);
       const history = tankHistory(merged, log.tankId, onDay(day));
       return asksOfTank(merged, history, onDay(day)).filter(({ id }) => id.includes(testId(701)));
@@ -222,7 +228,7 @@ describe('a coral asks for', () => {
     expect(steps(11).map(({ due }) => (due - onDay(10, 0)) / 86_400_000)).toEqual([14, 28]);
     expect(steps(32).map(({ title }) => title)).toEqual(['Hammer coral: up, high']);
     // One that is only meant has no day yet.
-    const { lot: _none, ...meant } = spot;
+    const { cohort: _none, ...meant } = position;
     expect(steps(11, meant)).toEqual([]);
   });
 });
@@ -231,13 +237,14 @@ describe('a refugium asks for', () => {
   const lit = (nitrate: number | null, ended = false) => {
     const log = new LogBuilder();
     log.entry(onDay(10), {
-      kind: 'response',
+      kind: 'growthMeasure',
       measure: 'refugium',
       action: 'begun',
       strength: '6 hours',
     });
     if (nitrate !== null) log.card('nitrateCard', onDay(15), nitrate);
-    if (ended) log.entry(onDay(16), { kind: 'response', measure: 'refugium', action: 'ended' });
+    if (ended)
+      log.entry(onDay(16), { kind: 'growthMeasure', measure: 'refugium', action: 'ended' });
     return (day: number) => {
       const merged = log.log();
       return asksOfTank(merged, tankHistory(merged, log.tankId, onDay(day)), onDay(day));

@@ -20,5 +20,5 @@ function asksFrom(asksOf: (world: TaskWorld) => readonly Ask[] | undefined): Tas
 /** What batches, medicines and corals ask for: worked out by `asksOfTank`, since it takes the catalogue. */
 export const asked = asksFrom(({ asks }) => asks);
 
-/** Chores, and what instruments and figures ask for: worked out by `rhythmAsks`. */
-export const rhythm = asksFrom(({ daily }) => daily);
+/** Chores, and what instruments and figures ask for: worked out by `maintenanceAsks`. */
+export const maintenance = asksFrom(({ daily }) => daily);

@@ -44,7 +44,7 @@ export function asksOfTank(log: Log, history: TankHistory, at: number): Ask[] {
     ...lightAsks(history, at),
     ...coralAsks(
       history,
-      log.spots.filter(({ body }) => body.tankId === tankId),
+      log.positions.filter(({ body }) => body.tankId === tankId),
       at,
     ),
   ];

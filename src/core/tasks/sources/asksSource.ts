@@ -9,21 +9,21 @@ export interface AsksSource {
 }
 
 /** Entries that say what a sponge was seeded for, who came in, what was lit and what that had to eat. */
-const OF_OTHERS = new Set(['animals', 'feed', 'sponge', 'weighing', 'response', 'reading']);
+const OF_OTHERS = new Set(['animals', 'feed', 'sponge', 'weighing', 'growthMeasure', 'reading']);
 
 /** Gathers what a log's batches, medicines, corals and lit algae rest on; null where it has none of them. */
 export function asksSource(log: Log): AsksSource | null {
-  const { batches, medicines, spots, protocols, species, kits } = log;
+  const { batches, medicines, positions, protocols, species, kits } = log;
   const running = batches.filter(({ body }) => body.endedAt === null);
   const entriesIn = (id: string) => entriesOfTank(log, id);
   const whole = new Set(running.map(({ body }) => body.tankId));
   for (const { id } of log.tanks) {
     if (entriesIn(id).some(({ body }) => body.kind === 'medication')) whole.add(id);
   }
-  const planted = new Set(spots.map(({ body }) => body.tankId));
+  const planted = new Set(positions.map(({ body }) => body.tankId));
   const lit = log.tanks
     .map(({ id }) => id)
-    .filter((id) => entriesIn(id).some(({ body }) => body.kind === 'response'));
+    .filter((id) => entriesIn(id).some(({ body }) => body.kind === 'growthMeasure'));
   const seeding = [...whole].flatMap((id) =>
     entriesIn(id).flatMap(({ body }) =>
       body.kind === 'sponge' && body.fromTankId !== undefined ? body.fromTankId : [],
@@ -41,7 +41,7 @@ export function asksSource(log: Log): AsksSource | null {
       ...kits,
       ...running,
       ...medicines,
-      ...spots,
+      ...positions,
       ...protocols,
       ...species,
       ...all.flatMap((id) =>

@@ -2,7 +2,7 @@ import { alkalinityDue, raiseWords } from '../../cycle/dosing/alkalinityRaise';
 import { programmeStanding } from '../../cycle/dosing/programme';
 import { redoseAdvice } from '../../cycle/dosing/redose';
 import { riseWords } from '../../cycle/doseSize';
-import { schoolOf } from '../../cycle/schools';
+import { doneRuleOf } from '../../cycle/doneRules';
 import { PARAMETERS } from '../../parameters/registry';
 import { formatExact, formatPlain, formatSignificant } from '../../units/format';
 import { occurrence } from '../occurrence';
@@ -10,10 +10,10 @@ import type { Occurrence, TaskSource, TaskWorld } from '../types';
 
 type Of = (world: TaskWorld, from: number) => Occurrence[];
 
-/** What the tank's own school asks for. */
-const schoolTasks: Of = (world, from) => {
-  const { school } = world.history.tank;
-  return schoolOf(school).tasks?.(world, school, from) ?? [];
+/** What the tank's own rule for done asks for. */
+const doneRuleTasks: Of = (world, from) => {
+  const { doneRule } = world.history.tank;
+  return doneRuleOf(doneRule).tasks?.(world, doneRule, from) ?? [];
 };
 
 /** The next dose of the bottle's programme, and the test at its end. */
@@ -47,7 +47,7 @@ const programmeTasks: Of = ({ history }, from) => {
   );
 };
 
-/** Ammonia, when the colony should be fed and the keeper doses it. */
+/** Ammonia, when the filter bacteria should be fed and the keeper doses it. */
 const doseTask: Of = ({ history, forecast }, from) => {
   const source = history.tank.method?.source;
   const doses = source === undefined || /ammoni/i.test(source);
@@ -70,7 +70,7 @@ const doseTask: Of = ({ history, forecast }, from) => {
   ];
 };
 
-/** Alkalinity, when it is so low that the colony slows. */
+/** Alkalinity, when it is so low that the filter bacteria slow. */
 const alkalinityTask: Of = ({ history }, from) => {
   const raise = alkalinityDue(history, from);
   if (!raise) return [];
@@ -79,7 +79,7 @@ const alkalinityTask: Of = ({ history }, from) => {
       {
         id: 'alkalinity',
         title: `Raise alkalinity to ${formatPlain(raise.goal, 1)} dKH`,
-        because: `${raiseWords(raise)}. Low alkalinity slows the colony.`,
+        because: `${raiseWords(raise)}. Low alkalinity slows the filter bacteria.`,
         minutes: 3,
         opens: { sum: 'alkalinity' },
       },
@@ -94,6 +94,6 @@ const alkalinityTask: Of = ({ history }, from) => {
 export const cycle: TaskSource = {
   occurrences: (world, from) =>
     world.history.standing.runningSince === null
-      ? [schoolTasks, programmeTasks, doseTask, alkalinityTask].flatMap((of) => of(world, from))
+      ? [doneRuleTasks, programmeTasks, doseTask, alkalinityTask].flatMap((of) => of(world, from))
       : [],
 };

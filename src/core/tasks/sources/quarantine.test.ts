@@ -12,7 +12,7 @@ const iso = (day: number) => new Date(onDay(day)).toISOString();
 
 function spare() {
   const log = new LogBuilder({ kind: 'quarantine' });
-  const lot = log.entry(onDay(10), {
+  const cohort = log.entry(onDay(10), {
     kind: 'animals',
     move: 'in',
     group: 'fish',
@@ -25,7 +25,7 @@ function spare() {
     protocol: 'observe',
     begunAt: iso(10),
     restartedAt: null,
-    animals: [{ what: 'Goby', count: 1, lot }],
+    animals: [{ what: 'Goby', count: 1, cohort }],
     endedAt: null,
   };
   const asked = (source: TaskSource, day: number, world: Partial<TaskWorld> = {}) => {
@@ -42,27 +42,30 @@ function spare() {
       .occurrences(given, onDay(day), onDay(day + 45))
       .map(({ title, inDays }) => [title, inDays]);
   };
-  return { log, lot, body, asked };
+  return { log, cohort, body, asked };
 }
 
 describe('quarantine', () => {
   it('asks for the look of the day until it was made', () => {
-    const { log, lot, asked } = spare();
+    const { log, cohort, asked } = spare();
     expect(asked(quarantine, 12)).toEqual([['Look at 1 animal in quarantine', 0]]);
-    log.entry(onDay(12, 9), { kind: 'look', lot, what: 'Goby', state: 'well', signs: [] });
+    log.entry(onDay(12, 9), { kind: 'dailyCheck', cohort, what: 'Goby', state: 'well', signs: [] });
     expect(asked(quarantine, 12)).toEqual([]);
     expect(asked(quarantine, 13)).toHaveLength(1);
   });
 
   it('asks for no look at one that died, and for one at who joined since', () => {
-    const { log, lot, body, asked } = spare();
+    const { log, cohort, body, asked } = spare();
     const arrival = { kind: 'animals', move: 'in', group: 'fish', count: 1 } as const;
     const second = log.entry(onDay(10), { ...arrival, what: 'Blenny' });
     const two = {
       batches: [
         {
           id: testId(500),
-          body: { ...body, animals: [...body.animals, { what: 'Blenny', count: 1, lot: second }] },
+          body: {
+            ...body,
+            animals: [...body.animals, { what: 'Blenny', count: 1, cohort: second }],
+          },
         },
       ],
     };
@@ -72,11 +75,11 @@ describe('quarantine', () => {
       group: 'fish',
       what: 'Goby',
       count: 1,
-      lot,
+      cohort,
     });
     log.entry(onDay(12, 9), {
-      kind: 'look',
-      lot: second,
+      kind: 'dailyCheck',
+      cohort: second,
       what: 'Blenny',
       state: 'well',
       signs: [],

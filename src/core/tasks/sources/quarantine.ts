@@ -1,4 +1,4 @@
-import { cleaningOwed, lotsToLook } from '../../quarantine/who';
+import { cleaningOwed, cohortsToCheck } from '../../quarantine/who';
 import { countOf } from '../../units/format';
 import { occurrence } from '../occurrence';
 import type { Occurrence, TaskSource } from '../types';
@@ -12,7 +12,7 @@ export const quarantine: TaskSource = {
     const tasks: Occurrence[] = [];
     for (const { id, body } of own) {
       if (body.endedAt !== null) continue;
-      const left = lotsToLook(body, history, from).length;
+      const left = cohortsToCheck(body, history, from).length;
       if (left === 0) continue;
       tasks.push(
         occurrence(

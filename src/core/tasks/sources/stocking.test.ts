@@ -33,7 +33,7 @@ const planOf = (items: PlanItem[]): Plan => ({
   at: NOW,
   items,
   refused: [],
-  load: { now: 0, ceiling: null, carries: null, smallFish: 3 },
+  load: { now: 0, feedingLimit: null, carries: null, smallFish: 3 },
   remarks: [],
   verified: null,
   peak: null,
@@ -95,7 +95,7 @@ describe('what stocking asks for', () => {
 });
 
 describe('the plan on the course', () => {
-  it('is its crew, its first and last fish and corals, each in its range', () => {
+  it('is its clean-up crew, its first and last fish and corals, each in its range', () => {
     const marks = planMarks(
       planOf([
         item({ wishId: 'a', group: 'invertebrate' }),
@@ -104,7 +104,12 @@ describe('the plan on the course', () => {
         item({ wishId: 'd', group: 'coral' }),
       ]),
     );
-    expect(marks.map(({ id }) => id)).toEqual(['crew', 'firstFish', 'lastFish', 'firstCoral']);
+    expect(marks.map(({ id }) => id)).toEqual([
+      'cleanUpCrew',
+      'firstFish',
+      'lastFish',
+      'firstCoral',
+    ]);
     for (const { range, at } of marks) {
       expect(range && range.low <= at && at <= range.high).toBe(true);
     }

@@ -54,20 +54,20 @@ export const stocking: TaskSource = {
         );
       }
     }
-    for (const lot of rosterOf(history)) {
-      const loan = lot.lent > 0 ? lot.lentUntil : null;
-      const home = isHere(lot) ? (lot.rehomeBy ?? null) : null;
+    for (const cohort of rosterOf(history)) {
+      const loan = cohort.lent > 0 ? cohort.lentUntil : null;
+      const home = isHere(cohort) ? (cohort.rehomeBy ?? null) : null;
       if (loan !== null && loan <= until) {
         tasks.push(
           occurrence(
             {
-              id: `loan/${lot.id}`,
-              title: `${animalsCalled(lot.what, lot.lent)} back from a loan`,
+              id: `loan/${cohort.id}`,
+              title: `${animalsCalled(cohort.what, cohort.lent)} back from a loan`,
               because: 'The day that was agreed when it was lent',
               minutes: 30,
               opens: {
                 form: 'animals',
-                given: { move: 'back', group: lot.group, what: lot.what, lot: lot.id },
+                given: { move: 'back', group: cohort.group, what: cohort.what, cohort: cohort.id },
               },
             },
             loan,
@@ -80,13 +80,13 @@ export const stocking: TaskSource = {
         tasks.push(
           occurrence(
             {
-              id: `rehome/${lot.id}`,
-              title: `Another home for ${animalsCalled(lot.what, lot.here ?? undefined)}`,
+              id: `rehome/${cohort.id}`,
+              title: `Another home for ${animalsCalled(cohort.what, cohort.here ?? undefined)}`,
               because: 'It outgrows this tank: the day that was noted when it came',
               minutes: 60,
               opens: {
                 form: 'animals',
-                given: { move: 'out', group: lot.group, what: lot.what, lot: lot.id },
+                given: { move: 'out', group: cohort.group, what: cohort.what, cohort: cohort.id },
               },
             },
             home,

@@ -24,8 +24,8 @@ export const telling: TaskSource = {
         opens: { form: 'paper' },
       });
     }
-    const untold = tank.untold ?? [];
-    const part = untold.find((one) => usualEffect(one, tank.volume) !== null);
+    const notEntered = tank.notEntered ?? [];
+    const part = notEntered.find((one) => usualEffect(one, tank.volume) !== null);
     if (part !== undefined) {
       tasks.push({
         ...base,

@@ -11,7 +11,7 @@ export const CYCLE: readonly GuidePage[] = [
       'Three to six weeks with dry rock, one to three with a good bottle of bacteria or live rock. Your own readings say more than any calendar.',
     text: [
       'Two kinds of bacteria have to grow: those that turn ammonia into nitrite, then those that turn nitrite into nitrate. The second kind is slower, and begins late.',
-      'Warmth (25 to 28 °C), pH 8, alkalinity above 7 dKH and flow help. **No number of days makes a tank ready; tests do.**',
+      'Temperature (25 to 28 °C), pH 8, alkalinity above 7 dKH and flow help. **No number of days makes a tank ready; tests do.**',
     ],
     does: [
       { label: 'Where your cycle stands', open: to.cycle },

@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { STANDARD_WORDS } from '@/core/instruments/rhythm';
+import { STANDARD_WORDS } from '@/core/instruments/calibrateEvery';
 import { toCanonical } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { idSchema, unitSchema } from '@/core/records/common';

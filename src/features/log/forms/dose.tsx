@@ -42,7 +42,7 @@ const BASES = [
   { value: 'ammonia N', label: 'N' },
 ] as const;
 
-/** Above this a colony is held back by its own food, mg N/L. */
+/** Above this filter bacteria are held back by their own food, mg N/L. */
 const TOO_MUCH = 4;
 
 /** The form of the next dose: like the last of the tank, or of the substance that is asked for. */
@@ -246,10 +246,10 @@ function RiseRemark({ rise, volume }: { rise: number | null; volume: string }) {
   }
   const words = `Raises ammonia by about **${formatSignificant(rise, 2)} ppm N** (${formatIn(rise, 'ammonia NH4', 1)}) in ${volume}.`;
   return rise > TOO_MUCH ? (
-    <Remark tone="caution" title="More than the colony can use">
+    <Remark tone="caution" title="More than the filter bacteria can use">
       <Words as="lead">{words}</Words>
       <Words as="soft">
-        Above 4 ppm N the colony is held back. Check the drops, or change some water.
+        Above 4 ppm N the filter bacteria are held back. Check the drops, or change some water.
       </Words>
     </Remark>
   ) : (

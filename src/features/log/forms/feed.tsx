@@ -34,7 +34,7 @@ export function readFeed(form: FeedForm): FormReading<FeedForm, EntryBody<'feed'
   });
 }
 
-/** Food for animals, or for a colony that has none yet; the next is like the last. */
+/** Food for animals, or for filter bacteria that have none yet; the next is like the last. */
 export const FeedEntryForm = entryForm({
   kind: 'feed',
   fields: feedFields,

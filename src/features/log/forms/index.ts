@@ -22,8 +22,8 @@ import {
   TaskMarkForm,
 } from './facts';
 import { PurifiedEntryForm } from './purified';
-import { CleaningForm, LookForm, MedicationForm, SpongeForm } from './quarantine';
-import { ResponseEntryForm } from './response';
+import { CleaningForm, DailyCheckForm, MedicationForm, SpongeForm } from './quarantine';
+import { GrowthMeasureEntryForm } from './growthMeasure';
 import { SaltMixEntryForm } from './saltMix';
 import { LightForm, NoteForm, ObservationForm, SightingForm, TreatmentForm } from './seen';
 import { StandstillForm } from './standstill';
@@ -75,7 +75,7 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   },
   feed: {
     label: 'Feed',
-    hint: 'For animals or the colony',
+    hint: 'For animals or the filter bacteria',
     also: 'fed food ghost feeding',
     often: true,
     ...both(FeedEntryForm),
@@ -104,11 +104,11 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     also: 'diatoms red slime cyano hair algae seen brown',
     ...both(SightingForm),
   },
-  response: {
-    label: 'Response to growth',
+  growthMeasure: {
+    label: 'Measure against growth',
     hint: 'Light, media, refugium, by hand',
     also: 'what was done against algae blackout',
-    ...both(ResponseEntryForm),
+    ...both(GrowthMeasureEntryForm),
   },
   light: { label: 'Light', hint: 'On for good, or off', also: 'lights on off', ...both(LightForm) },
   organics: {
@@ -125,7 +125,7 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   },
   treatment: {
     label: 'Medicine, chlorine',
-    hint: 'What may harm the colony',
+    hint: 'What may harm the filter bacteria',
     also: 'medicine copper chlorine peroxide',
     ...both(TreatmentForm),
   },
@@ -208,12 +208,12 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     also: 'seeded sponge filter',
     ...both(SpongeForm),
   },
-  look: {
+  dailyCheck: {
     label: 'Daily check',
     hint: 'At one animal in quarantine',
     also: 'daily check sick not eating',
     hidden: true,
-    ...both(LookForm),
+    ...both(DailyCheckForm),
   },
   medication: {
     label: 'Medicine by its label',

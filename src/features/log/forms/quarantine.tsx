@@ -1,6 +1,12 @@
 import * as z from 'zod';
 import { idSchema, NAME_LETTERS } from '@/core/records/common';
-import { LOOK_STATES, SIGNS, SIGN_WORDS, SPONGE_MOVES, type Sign } from '@/core/records/kinds/look';
+import {
+  DAILY_CHECK_STATES,
+  SIGNS,
+  SIGN_WORDS,
+  SPONGE_MOVES,
+  type Sign,
+} from '@/core/records/kinds/dailyCheck';
 import { MEDICATION_ACTS } from '@/core/records/kinds/medication';
 import { formatExact } from '@/core/units/format';
 import { Choice, Tick } from '@/ui/Choice';
@@ -10,16 +16,16 @@ import { entryForm, type FieldsProps } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';
 
 const signsField = z.string();
-const lookFields = z.object({
+const dailyCheckFields = z.object({
   ...sharedFields,
-  lot: z.string(),
+  cohort: z.string(),
   what: z.string(),
-  state: z.enum(LOOK_STATES),
+  state: z.enum(DAILY_CHECK_STATES),
   /** The signs, joined by commas. */
   signs: signsField,
   breaths: z.string(),
 });
-type LookFields = z.infer<typeof lookFields>;
+type DailyCheckFields = z.infer<typeof dailyCheckFields>;
 
 const isSign = (text: string): text is Sign => SIGNS.some((sign) => sign === text);
 const signsOf = (text: string): Sign[] => text.split(',').filter(isSign);
@@ -31,14 +37,14 @@ const STATES = [
 ] as const;
 
 /** The look at one animal in quarantine: written by its batch, and corrected here. */
-export const LookForm = entryForm<'look', LookFields>({
-  kind: 'look',
-  fields: lookFields,
-  start: () => ({ ...SHARED, lot: '', what: '', state: 'well', signs: '', breaths: '' }),
-  formOf: ({ at, note, lot, what, state, signs, breaths }) => ({
+export const DailyCheckForm = entryForm<'dailyCheck', DailyCheckFields>({
+  kind: 'dailyCheck',
+  fields: dailyCheckFields,
+  start: () => ({ ...SHARED, cohort: '', what: '', state: 'well', signs: '', breaths: '' }),
+  formOf: ({ at, note, cohort, what, state, signs, breaths }) => ({
     at,
     note: note ?? '',
-    lot,
+    cohort,
     what,
     state,
     signs: signs.join(),
@@ -50,12 +56,12 @@ export const LookForm = entryForm<'look', LookFields>({
     const breaths = read.optional('breaths', { min: 1, max: 400 });
     const signs = form.state === 'sign' ? signsOf(form.signs) : [];
     if (form.state === 'sign' && signs.length === 0) read.fail('signs', 'Say what was seen.');
-    if (!idSchema.safeParse(form.lot).success) {
+    if (!idSchema.safeParse(form.cohort).success) {
       read.fail('what', 'Looks are logged from its batch, in Quarantine.');
     }
     return read.result({
-      kind: 'look',
-      lot: form.lot,
+      kind: 'dailyCheck',
+      cohort: form.cohort,
       what,
       state: form.state,
       signs,
@@ -63,7 +69,7 @@ export const LookForm = entryForm<'look', LookFields>({
       ...note,
     });
   },
-  Fields: ({ form, set, errors }: FieldsProps<LookFields>) => {
+  Fields: ({ form, set, errors }: FieldsProps<DailyCheckFields>) => {
     const chosen = signsOf(form.signs);
     return (
       <>

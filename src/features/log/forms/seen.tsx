@@ -195,7 +195,7 @@ const treatmentFields = z.object({
   product: z.string(),
 });
 
-/** Something that may have harmed the colony. */
+/** Something that may have harmed the filter bacteria. */
 export const TreatmentForm = entryForm<'treatment', z.infer<typeof treatmentFields>>({
   kind: 'treatment',
   fields: treatmentFields,

@@ -21,7 +21,7 @@ type StandstillFields = z.infer<typeof standstillFields>;
 /** A year without flow is no standstill any more, h. */
 const MOST_HOURS = 8760;
 
-/** A power cut, a pump that stood still, a move: hours without flow, and how the colony was kept. */
+/** A power cut, a pump that stood still, a move: hours without flow, and how the filter bacteria were kept. */
 export const StandstillForm = entryForm<'standstill', StandstillFields>({
   kind: 'standstill',
   fields: standstillFields,

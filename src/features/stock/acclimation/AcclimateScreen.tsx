@@ -124,7 +124,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
         };
   })();
   const salinity = unitSymbol(unitFor(settings, 'salinity'));
-  const warmth = unitSymbol(unitFor(settings, 'temperature'));
+  const temperature = unitSymbol(unitFor(settings, 'temperature'));
   const field = (
     name: Exclude<keyof ArrivalFields, 'tankId' | 'oneSystem' | 'newcomers' | 'split'>,
     label: string,
@@ -249,7 +249,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
         <>
           <SectionHead title={batch ? 'The water they are in' : 'The bag'} />
           {field('bagSalinity', 'Salinity', salinity)}
-          {field('bagTemperature', 'Temperature', warmth)}
+          {field('bagTemperature', 'Temperature', temperature)}
           {field(
             'litres',
             'Water in it',
@@ -258,7 +258,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
           )}
           <SectionHead title={tank?.body.name ?? 'The tank'} />
           {field('tankSalinity', 'Salinity', salinity)}
-          {field('tankTemperature', 'Temperature', warmth)}
+          {field('tankTemperature', 'Temperature', temperature)}
           {more ? (
             <>
               {field('hours', 'Hours in the closed bag', 'h', 'From the sender to you.')}
@@ -270,7 +270,7 @@ export function AcclimateScreen({ given }: { given: Readonly<Record<string, stri
                 'Where it was tested: above 0.02 mg/L of it free, nothing stays in the bag.',
               )}
               {field('tankPh', 'pH of the tank', '')}
-              {field('room', 'Temperature of the room', warmth)}
+              {field('room', 'Temperature of the room', temperature)}
             </>
           ) : (
             <LinkButton soft label="Shipped, pH, the room" onPress={() => setMore(true)} />

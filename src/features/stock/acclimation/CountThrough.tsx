@@ -8,12 +8,12 @@ import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Figure, Words } from '@/ui/Words';
 
-/** A crew counted through: a tap for each that is clean, another for one that is set aside. */
+/** A clean-up crew counted through: a tap for each that is clean, another for one that is set aside. */
 export function CountThrough({ run }: { run: RevisionOf<'run'> }) {
   const dispatch = useAppDispatch();
-  const crew = newcomersOf(run.body).filter(isCounted);
-  if (crew.length === 0 || run.body.given.pods === 'yes') return null;
-  const all = crew.reduce((sum, { count }) => sum + count, 0);
+  const cleanUpCrew = newcomersOf(run.body).filter(isCounted);
+  if (cleanUpCrew.length === 0 || run.body.given.pods === 'yes') return null;
+  const all = cleanUpCrew.reduce((sum, { count }) => sum + count, 0);
   const clean = Number(run.body.given.clean ?? 0);
   const aside = Number(run.body.given.aside ?? 0);
   const add = (name: 'clean' | 'aside', by: number) =>

@@ -48,7 +48,7 @@ export function DripPart({
   const [measuring, setMeasuring] = useState(false);
   const [counting, setCounting] = useState(false);
   const [salinity, setSalinity] = useTyped(`drip/${run.id}/salinity`);
-  const [warmth, setWarmth] = useTyped(`drip/${run.id}/temperature`);
+  const [temperature, setTemperature] = useTyped(`drip/${run.id}/temperature`);
   const drip = dripOfRun(run.body);
   const unseen = isUnseen(run.body, now);
   useEffect(() => {
@@ -91,7 +91,7 @@ export function DripPart({
   const possible = canonical !== null && canonical >= 3 && canonical <= 50;
   const save = () => {
     if (canonical === null || !possible) return;
-    const typed = parseNumber(warmth);
+    const typed = parseNumber(temperature);
     void dispatch(
       changeRun(run, (body, at) => {
         const moment = instant(at);
@@ -101,7 +101,7 @@ export function DripPart({
       }),
     );
     setSalinity('');
-    setWarmth('');
+    setTemperature('');
     setMeasuring(false);
   };
   const left = Math.max(0, ends - now);
@@ -168,8 +168,8 @@ export function DripPart({
             label="Temperature, if measured"
             kind="number"
             unit={unitSymbol(unitFor(settings, 'temperature'))}
-            value={warmth}
-            onChange={setWarmth}
+            value={temperature}
+            onChange={setTemperature}
           />
           <ButtonRow>
             <Button kind="primary" label="Note it" disabled={!possible} onPress={save} />

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { CAUTIONS } from '@/core/cautions';
 import { isCoral, placeFindings, type Placed, type PlaceFinding } from '@/core/corals/placing';
-import type { Spot } from '@/core/records/schema/spot';
+import type { Position } from '@/core/records/schema/position';
 import { DEFAULT_REEF, type Tank } from '@/core/records/schema/tank';
 import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
@@ -20,7 +20,7 @@ import { useStock } from '../useStock';
 import { Draw } from './Draw';
 import { FromFront } from './FromFront';
 import { RampPart } from './RampPart';
-import { SpotFields, type SpotHead } from './SpotFields';
+import { PositionFields, type PositionHead } from './PositionFields';
 import { Zones } from './Zones';
 
 /** A tank whose size nobody told is drawn at this one, cm. */
@@ -38,48 +38,50 @@ export function CoralsScreen() {
   const stock = useStock();
   const dispatch = useAppDispatch();
   const tank = useAppSelector(selectTank);
-  const all = useAppSelector((state) => state.log.spots);
+  const all = useAppSelector((state) => state.log.positions);
   const [chosen, setChosen] = useState<string | null>(null);
   const [text, setText] = useTyped('corals/sought');
   if (!stock || !tank) return null;
   const { find, here } = stock;
-  const spots = all.filter(({ body }) => body.tankId === tank.id);
+  const positions = all.filter(({ body }) => body.tankId === tank.id);
   const reef = tank.body.reef ?? DEFAULT_REEF;
   const { length, width, known } = sizeOf(tank.body);
-  const placed = spots.flatMap(({ id, body }): Placed[] => {
+  const placed = positions.flatMap(({ id, body }): Placed[] => {
     const animal = find(body.species);
-    return isCoral(animal) ? [{ id, spot: body, animal }] : [];
+    return isCoral(animal) ? [{ id, position: body, animal }] : [];
   });
   const findings = placeFindings(placed, reef, length);
   const troubled = new Set(
     findings.filter(({ rule }) => rule !== 'chemistry').flatMap(({ between }) => between),
   );
   const unplaced = here.filter(
-    (lot) =>
-      lot.group === 'coral' &&
-      isCoral(find(lot.species ?? '')) &&
-      !spots.some(({ body }) => body.lot === lot.id),
+    (cohort) =>
+      cohort.group === 'coral' &&
+      isCoral(find(cohort.species ?? '')) &&
+      !positions.some(({ body }) => body.cohort === cohort.id),
   );
-  const put = (species: string, what: string, lot?: string) => {
+  const put = (species: string, what: string, cohort?: string) => {
     setText('');
-    const spot: Spot = {
+    const position: Position = {
       tankId: tank.id,
       what,
       species,
-      ...(lot === undefined ? {} : { lot }),
-      x: Math.round((length * (spots.length % 3 === 0 ? 1 : spots.length % 3 === 1 ? 2 : 3)) / 4),
+      ...(cohort === undefined ? {} : { cohort }),
+      x: Math.round(
+        (length * (positions.length % 3 === 0 ? 1 : positions.length % 3 === 1 ? 2 : 3)) / 4,
+      ),
       z: Math.round(width / 2),
       level: 'middle',
     };
     void dispatch(
       recordAct((act) => {
-        setChosen(act.create('spot', spot));
+        setChosen(act.create('position', position));
       }, `${what} on the plan`),
     );
   };
-  const change = (head: SpotHead, changes: Partial<Spot>, words: string) =>
+  const change = (head: PositionHead, changes: Partial<Position>, words: string) =>
     void dispatch(recordAct((act) => act.revise(head, { ...head.body, ...changes }), words));
-  const current = spots.find(({ id }) => id === chosen);
+  const current = positions.find(({ id }) => id === chosen);
   const worst = findings[0];
   return (
     <Screen
@@ -116,18 +118,18 @@ export function CoralsScreen() {
         chosen={chosen}
         onChoose={setChosen}
         onMove={(id, x, z) => {
-          const head = spots.find((spot) => spot.id === id);
+          const head = positions.find((position) => position.id === id);
           setChosen(id);
           if (head && (head.body.x !== x || head.body.z !== z)) {
             change(head, { x, z }, `${head.body.what} moved`);
           }
         }}
-        items={placed.map(({ id, spot, animal }) => ({
+        items={placed.map(({ id, position, animal }) => ({
           id,
-          name: spot.what,
-          x: spot.x,
-          z: spot.z,
-          reach: animal.sweepersCm,
+          name: position.what,
+          x: position.x,
+          z: position.z,
+          stingRange: animal.sweepersCm,
           trouble: troubled.has(id),
         }))}
       />
@@ -142,7 +144,7 @@ export function CoralsScreen() {
         chosen={chosen}
       />
       {current ? (
-        <SpotFields
+        <PositionFields
           key={current.id}
           head={current}
           reef={reef}
@@ -160,12 +162,12 @@ export function CoralsScreen() {
       {unplaced.length > 0 ? (
         <View>
           <SectionHead title="Not on the plan yet" />
-          {unplaced.map((lot) => (
+          {unplaced.map((cohort) => (
             <Row
-              key={lot.id}
-              title={lot.what}
+              key={cohort.id}
+              title={cohort.what}
               note="Lives here"
-              onPress={() => put(lot.species ?? '', lot.what, lot.id)}
+              onPress={() => put(cohort.species ?? '', cohort.what, cohort.id)}
             />
           ))}
         </View>

@@ -17,7 +17,7 @@ export function Draw({ stock, placed }: { stock: StockView; placed: readonly Pla
   });
   const corals = [
     ...living,
-    ...placed.filter(({ spot }) => spot.lot === undefined).map(({ animal }) => animal),
+    ...placed.filter(({ position }) => position.cohort === undefined).map(({ animal }) => animal),
   ];
   if (corals.length === 0) return null;
   const { low, high } = usualDraw(corals, history.netLitres);

@@ -1,5 +1,5 @@
 import { LEVEL_TOP_CM, LEVEL_HEIGHTS_CM, type Placed } from '@/core/corals/placing';
-import { LEVELS, LEVEL_WORDS } from '@/core/records/schema/spot';
+import { LEVELS, LEVEL_WORDS } from '@/core/records/schema/position';
 import type { Reef } from '@/core/records/schema/tank';
 import { FrontView } from '@/ui/reef/FrontView';
 
@@ -26,18 +26,18 @@ export function FromFront({
       light: reef.light[level],
     };
   });
-  const pieces = placed.map(({ id, spot, animal }) => ({
+  const pieces = placed.map(({ id, position, animal }) => ({
     id,
-    name: spot.what,
-    x: spot.x,
-    y: LEVEL_HEIGHTS_CM[spot.level],
-    reach: animal.sweepersCm,
+    name: position.what,
+    x: position.x,
+    y: LEVEL_HEIGHTS_CM[position.level],
+    stingRange: animal.sweepersCm,
     trouble: troubled.has(id),
     chosen: id === chosen,
   }));
   const where = placed.map(
-    ({ spot }) =>
-      `${spot.what} ${LEVEL_WORDS[spot.level].toLowerCase()}, ${spot.x} cm from the left`,
+    ({ position }) =>
+      `${position.what} ${LEVEL_WORDS[position.level].toLowerCase()}, ${position.x} cm from the left`,
   );
   return (
     <FrontView

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { LEVELS, LEVEL_WORDS, LIGHT_LEVELS } from '@/core/records/schema/spot';
+import { LEVELS, LEVEL_WORDS, LIGHT_LEVELS } from '@/core/records/schema/position';
 import type { Reef } from '@/core/records/schema/tank';
 import { capitalise } from '@/core/units/format';
 import { useAppDispatch } from '@/store/hooks';

@@ -25,7 +25,7 @@ import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { Journey } from '../Journey';
-import { LookPart } from './LookPart';
+import { DailyCheckPart } from './DailyCheckPart';
 import { MovesPart } from './MovesPart';
 import { ReleasePart } from './ReleasePart';
 import { useBatch, type BatchNow } from './useBatches';
@@ -83,7 +83,7 @@ export function BatchScreen({ id }: { id: string }) {
         <>
           <Words as="body">{releaseWords(clock, zone)}</Words>
           {clock.transfer ? <MovesPart batch={batch} transfer={clock.transfer} now={now} /> : null}
-          <LookPart batch={batch} now={now} />
+          <DailyCheckPart batch={batch} now={now} />
           {stages.map(({ name, does }) => (
             <View key={name} style={{ gap: 4 }}>
               <SectionHead title={`${protocol.name}: ${name.toLowerCase()}`} />
@@ -95,7 +95,13 @@ export function BatchScreen({ id }: { id: string }) {
             </View>
           ))}
           {first ? (
-            <Journey drawn tankId={history.tankId} lotId={first.lot.id} now={now} zone={zone} />
+            <Journey
+              drawn
+              tankId={history.tankId}
+              cohortId={first.cohort.id}
+              now={now}
+              zone={zone}
+            />
           ) : null}
           <Remark tone="caution" title="Nothing wet is shared">
             A net, a hose, a cup of its own; hands washed between tanks. A medicine goes by its

@@ -112,9 +112,9 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
   const wanted = quarantineLitresOf(chosenOnes);
   const findings = keptApartAmong([
     ...chosenOnes,
-    ...residents.flatMap((lot) => {
-      const animal = find(lot.species ?? '');
-      return animal ? [{ animal, count: lot.here ?? 1 }] : [];
+    ...residents.flatMap((cohort) => {
+      const animal = find(cohort.species ?? '');
+      return animal ? [{ animal, count: cohort.here ?? 1 }] : [];
     }),
   ]);
   const nitrogen = animals.reduce((sum, { animal, count }) => sum + nitrogenOf(animal) * count, 0);
@@ -126,14 +126,14 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
         (act) => {
           const at = isoInZone(act.now, tank.body.zone);
           const place = { tankId: tank.id, zone: tank.body.zone };
-          const lots = animals.map(({ animal, count }) => {
-            const lot = act.create('entry', arrivalEntry(animal, count, place, act.now));
-            return { what: callIt(animal), species: animal.id, count, lot };
+          const cohorts = animals.map(({ animal, count }) => {
+            const cohort = act.create('entry', arrivalEntry(animal, count, place, act.now));
+            return { what: callIt(animal), species: animal.id, count, cohort };
           });
           if (running) {
             act.revise(running, {
               ...running.body,
-              animals: [...running.body.animals, ...lots],
+              animals: [...running.body.animals, ...cohorts],
             });
             made = running.id;
             return;
@@ -144,7 +144,7 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
             protocol: protocol.id,
             begunAt: at,
             restartedAt: null,
-            animals: lots,
+            animals: cohorts,
             filter,
             ...(leftoversOut ? { leftoversOut: true } : {}),
             endedAt: null,

@@ -172,7 +172,7 @@ function Give({ head, tankId }: { head: Head; tankId: string }) {
         }
         // Copper is looked for among treatments, whatever its label says of the filter.
         if (body.kind === 'binder') return;
-        if (!medicineEffect(body).colony && body.kind !== 'copper') return;
+        if (!medicineEffect(body).filterBacteria && body.kind !== 'copper') return;
         const agent = AGENT[body.kind];
         write.create('entry', { kind: 'treatment', tankId, at, agent, product: body.name });
       }, words),

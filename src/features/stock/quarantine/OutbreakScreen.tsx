@@ -11,7 +11,7 @@ import {
   fallowRefusal,
   SHORTEST_FALLOW_DAYS,
   WARM,
-  warmthSince,
+  temperatureSince,
   wetInto,
 } from '@/core/quarantine/clock/fallow';
 import { formatIn } from '@/core/parameters/convert';
@@ -61,7 +61,7 @@ export function OutbreakScreen() {
     .reduce((sum, { body }) => sum + netVolume(body.volume).net, 0);
   const { fish: here, cm, litres, ammonia, rivals } = evacuationOf(history, room, now, find);
   const staying = rosterOf(history)
-    .filter((lot) => isHere(lot) && lot.group !== 'fish')
+    .filter((cohort) => isHere(cohort) && cohort.group !== 'fish')
     .flatMap(({ species, what }) => {
       const animal = find(species ?? '');
       return animal ? [{ name: what, high: animal.temperature.high }] : [];
@@ -79,7 +79,9 @@ export function OutbreakScreen() {
   const clockFor = (length: number) =>
     fallowClock(
       {
-        fishGone: fish.map((lot) => (isHere(lot) ? null : (lot.events.at(-1)?.at ?? null))),
+        fishGone: fish.map((cohort) =>
+          isHere(cohort) ? null : (cohort.events.at(-1)?.at ?? null),
+        ),
         wetIn,
         begunAt: begun,
         days: length,
@@ -88,10 +90,10 @@ export function OutbreakScreen() {
       now,
     );
   const { since } = clockFor(chosen.days);
-  const warmth = warmthSince(countedReadings(history, 'temperature'), since ?? now, now);
-  const asked = fallowDays(chosen, warmth);
+  const temperature = temperatureSince(countedReadings(history, 'temperature'), since ?? now, now);
+  const asked = fallowDays(chosen, temperature);
   const clock = clockFor(asked);
-  const who = listWords(here.map((lot) => animalsCalled(lot.what, lot.here ?? undefined)));
+  const who = listWords(here.map((cohort) => animalsCalled(cohort.what, cohort.here ?? undefined)));
   return (
     <Screen
       head={<BackHead title="Quarantine" aside={name} />}
@@ -125,7 +127,8 @@ export function OutbreakScreen() {
             by an empty tank.
           </Remark>
           <Words as="soft">
-            Crew, corals and bacteria stay, and are fed a pinch a day so that the filter lives.
+            The clean-up crew, corals and bacteria stay, and are fed a pinch a day so that the
+            filter lives.
           </Words>
         </View>
       }
@@ -134,7 +137,7 @@ export function OutbreakScreen() {
         title={
           run
             ? clock.since === null
-              ? `${countOf(here.length, 'lot')} of fish still in.`
+              ? `${countOf(here.length, 'group')} of fish still in.`
               : clock.daysDone >= asked
                 ? 'The days are done.'
                 : `${countOf(asked - clock.daysDone, 'day')} without fish to go.`
@@ -152,7 +155,7 @@ export function OutbreakScreen() {
           tone={asked > chosen.days ? 'watch' : 'plain'}
           title={asked > chosen.days ? `${asked} days, not ${chosen.days}` : 'Kept warm so far'}
         >
-          {`${warmth.because}.${asked > chosen.days ? ' Fewer days rest on temperature without a gap.' : ' A reading every three days keeps the shorter count.'}`}
+          {`${temperature.because}.${asked > chosen.days ? ' Fewer days rest on temperature without a gap.' : ' A reading every three days keeps the shorter count.'}`}
         </Remark>
       ) : null}
       {run ? (

@@ -110,7 +110,7 @@ function BatchCard({ id }: { id: string }) {
     <View style={{ gap: 4 }}>
       <Row
         title={`${history.tank.name}: ${title.charAt(0).toLowerCase()}${title.slice(1)}`}
-        note={`${listWords(view.animals.map(({ lot }) => animalsCalled(lot.what, lot.here ?? undefined)))}, for ${forName}${view.toLook > 0 ? `; ${view.toLook} not looked at today` : ''}`}
+        note={`${listWords(view.animals.map(({ cohort }) => animalsCalled(cohort.what, cohort.here ?? undefined)))}, for ${forName}${view.toCheck > 0 ? `; ${view.toCheck} not looked at today` : ''}`}
         onPress={() => router.push(to.batch(id))}
       />
       <BatchStrip

@@ -79,7 +79,7 @@ export function ReleasePart({ batch }: { batch: BatchNow }) {
       <Sheet title="End it otherwise" open={early} onClose={() => setEarly(false)}>
         <Remark tone="caution" title="Before it is clear">
           One fish with a parasite can cost the whole tank, and no treatment is possible among rock,
-          corals and crew. Both ways below are kept on record.
+          corals and clean-up crew. Both ways below are kept on record.
         </Remark>
         <Button
           kind="danger"

@@ -111,7 +111,7 @@ describe('what a change would do', () => {
         log.dose(day(1), 1.6);
         if ('cold' in tank) log.digital('thermometer', day(2), 20);
       },
-      { school: { school: 'bothZero' } },
+      { doneRule: { rule: 'bothZero' } },
     );
     const whatIfs = whatIfsOf(ensembleOf(problem, [told, told, told]));
     return (id: string) => whatIfs.find((w) => w.id === id);

@@ -7,7 +7,7 @@ import { nowDay } from '../course/ahead';
 
 /**
  * What a tank clears in a day here and now, mg N/L, of ammonia and of nitrite with plenty of either:
- * its capacity, which is meant for 26 °C and plenty of alkalinity, at the warmth, the pH and the
+ * its capacity, which is meant for 26 °C and plenty of alkalinity, at the temperature, the pH and the
  * alkalinity that it has, and of nitrite only by what is awake.
  */
 export function clearsNow(

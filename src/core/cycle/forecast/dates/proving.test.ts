@@ -1,6 +1,6 @@
 import { ASSURED } from '../../../../testing/assured';
 import { clearingOn, day, ensembleOf } from '../../../../testing/ensembles';
-import type { SchoolChoice } from '../../../records/schema/tank';
+import type { DoneRuleChoice } from '../../../records/schema/tank';
 import type { CycleProblem } from '../../problem/types';
 import { runAhead } from '../course/ahead';
 import { nextTestOf } from '../nextTest/nextTest';
@@ -11,14 +11,14 @@ const problem = clearingOn(10);
 describe('the test after a dose', () => {
   const dosed = (
     capacityB: number,
-    school: SchoolChoice = { school: 'bothZeroHeld', holdDays: 7 },
+    doneRule: DoneRuleChoice = { rule: 'bothZeroHeld', daysAtZero: 7 },
     withheld: Withheld = 'dose',
     decay = 0.06,
     hours = 24,
   ) => {
     const told = {
       ...problem,
-      school,
+      doneRule,
       facts: {
         ...problem.facts,
         nitriteShown: true,
@@ -38,8 +38,8 @@ describe('the test after a dose', () => {
     return nextTestOf(ensemble, ahead, days, undefined, withheld);
   };
 
-  it('is due when the dose is likely gone, the later the weaker the colony', () => {
-    const atOnce: SchoolChoice = { school: 'bothZero' };
+  it('is due when the dose is likely gone, the later the weaker the filter bacteria', () => {
+    const atOnce: DoneRuleChoice = { rule: 'bothZero' };
     const [strong, weak] = [dosed(2, atOnce), dosed(0.3, atOnce)];
     expect(strong).toMatchObject({ purpose: 'challenge', outcomes: [] });
     expect(strong?.because).toMatch(/likely gone/);
@@ -47,33 +47,33 @@ describe('the test after a dose', () => {
     expect(weak?.inDays).toBeGreaterThan((strong?.inDays ?? 0) + 1);
   });
 
-  it('is not due before a hold is over, unless the colony would starve until then', () => {
+  it('is not due before a hold is over, unless the filter bacteria would starve until then', () => {
     expect(dosed(2)?.inDays).toBe(6);
-    expect(dosed(2, { school: 'bothZeroHeld', holdDays: 14 })?.inDays).toBe(13);
-    const starving = dosed(0.5, { school: 'bothZeroHeld', holdDays: 14 }, 'dose', 0.4);
+    expect(dosed(2, { rule: 'bothZeroHeld', daysAtZero: 14 })?.inDays).toBe(13);
+    const starving = dosed(0.5, { rule: 'bothZeroHeld', daysAtZero: 14 }, 'dose', 0.4);
     expect(starving?.purpose).toBe('challenge');
     expect(starving?.inDays).toBeLessThan(13);
   });
 
   it('is due by the clock of a challenge, and at its hour where a dose likely clears by then', () => {
-    const challenge: SchoolChoice = { school: 'challenge', windowHours: 48 };
+    const challenge: DoneRuleChoice = { rule: 'challenge', windowHours: 48 };
     expect(dosed(0.3, challenge, 'proof', 0.06, 48)?.inDays).toBe(2);
     // Where it would hardly pass, it feeds, and is tested once it is likely gone.
     expect(dosed(0.3, challenge, 'dose', 0.06, 48)?.inDays).toBeGreaterThan(2);
-    const proof = dosed(0.3, { school: 'bothZero' }, 'proof');
+    const proof = dosed(0.3, { rule: 'bothZero' }, 'proof');
     expect(proof).toMatchObject({ purpose: 'challenge', inDays: 1 });
     expect(proof?.because).toMatch(/one dose is left to show.*about 24 h later/);
   });
 
   it('is no dose where a test is all that is wanted', () => {
-    expect(dosed(2, { school: 'bothZero' }, 'stays')).toMatchObject({
+    expect(dosed(2, { rule: 'bothZero' }, 'stays')).toMatchObject({
       purpose: 'confirm',
       inDays: 2,
     });
   });
 });
 
-describe('a colony that starves while the last nitrite is waited for', () => {
+describe('filter bacteria that starve while the last nitrite is waited for', () => {
   const nearly = (capacityB: number, { read = 0.25, nitrite = 0.18, animals = false } = {}) => {
     const seen = clearingOn(10, read);
     const told = { ...seen, animals, facts: { ...seen.facts, nitriteShown: true } };
@@ -106,8 +106,12 @@ describe('a colony that starves while the last nitrite is waited for', () => {
 
 describe('what would still be withheld', () => {
   const facts = { ...problem.facts, shownSince: day(9), shownUntil: day(9), nitriteShown: true };
-  const held: CycleProblem = { ...problem, school: { school: 'bothZeroHeld', holdDays: 7 }, facts };
-  const atOnce: CycleProblem = { ...problem, school: { school: 'bothZero' }, facts };
+  const held: CycleProblem = {
+    ...problem,
+    doneRule: { rule: 'bothZeroHeld', daysAtZero: 7 },
+    facts,
+  };
+  const atOnce: CycleProblem = { ...problem, doneRule: { rule: 'bothZero' }, facts };
 
   it('is nothing before both were shown, nor where all agrees', () => {
     expect(withheldBy(problem, { ...ASSURED, carries: 0 })).toBeNull();
@@ -117,32 +121,32 @@ describe('what would still be withheld', () => {
   it('is settled by a dose where a load or a repeat is doubted', () => {
     expect(withheldBy(atOnce, { ...ASSURED, carries: 0.5 })).toBe('proof');
     expect(withheldBy(atOnce, { ...ASSURED, repeats: 0.5 })).toBe('proof');
-    // While the days of a hold run it feeds, and its test waits for them.
+    // While the days of a span at zero run it feeds, and its test waits for them.
     expect(withheldBy(held, { ...ASSURED, carries: 0.5 })).toBe('dose');
-    // One that likely does not clear in a day feeds the colony, and proves nothing.
+    // One that likely does not clear in a day feeds the filter bacteria, and proves nothing.
     expect(withheldBy(atOnce, { ...ASSURED, carries: 0.5, proof: 0.3 })).toBe('dose');
   });
 
-  it('is known at the start of a hold that the colony would not last', () => {
+  it('is known at the start of a hold that the filter bacteria would not last', () => {
     const lapses = { ...ASSURED, carriesUntil: day(14) };
     expect(withheldBy(held, lapses)).toBe('dose');
     expect(withheldBy(held, { ...ASSURED, carriesUntil: day(18) })).toBeNull();
     expect(withheldBy(atOnce, lapses)).toBeNull();
   });
 
-  it('is a dose of each school that proves by one, once its days are over, until one was gone', () => {
-    const of = (school: SchoolChoice, more: Partial<CycleProblem['facts']> = {}) =>
-      withheldBy({ ...problem, school, facts: { ...facts, ...more } }, ASSURED);
-    const bottle: SchoolChoice = { school: 'bottleProgramme', programmeDays: 7 };
-    expect(of({ school: 'challenge', windowHours: 24 })).toBe('proof');
-    expect(of({ school: 'nitrateLevel' })).toBe('proof');
+  it('is a dose of each rule for done that proves by one, once its days are over, until one was gone', () => {
+    const of = (doneRule: DoneRuleChoice, more: Partial<CycleProblem['facts']> = {}) =>
+      withheldBy({ ...problem, doneRule, facts: { ...facts, ...more } }, ASSURED);
+    const bottle: DoneRuleChoice = { rule: 'bottleProgramme', programmeDays: 7 };
+    expect(of({ rule: 'challenge', windowHours: 24 })).toBe('proof');
+    expect(of({ rule: 'nitrateLevel' })).toBe('proof');
     expect(of(bottle, { programmeEndsAt: day(8) })).toBe('proof');
     expect(of(bottle, { programmeEndsAt: day(80) })).toBeNull();
-    expect(of({ school: 'algaeSuccession' }, { succession: 3 })).toBe('proof');
-    expect(of({ school: 'algaeSuccession' }, { succession: 2 })).toBeNull();
-    expect(of({ school: 'nitrateLevel' }, { provedAt: day(8) })).toBeNull();
-    expect(of({ school: 'bothZero' })).toBeNull();
-    expect(of({ school: 'bothZero' }, { nitriteShown: false })).toBe('proof');
+    expect(of({ rule: 'algaeSuccession' }, { succession: 3 })).toBe('proof');
+    expect(of({ rule: 'algaeSuccession' }, { succession: 2 })).toBeNull();
+    expect(of({ rule: 'nitrateLevel' }, { provedAt: day(8) })).toBeNull();
+    expect(of({ rule: 'bothZero' })).toBeNull();
+    expect(of({ rule: 'bothZero' }, { nitriteShown: false })).toBe('proof');
   });
 
   it('is settled by tests once they are due, where only staying low is doubted', () => {

@@ -6,7 +6,7 @@ import { LITTLE_NITRITE } from '../../doseAdvice';
 import type { CycleProblem } from '../../problem/types';
 import { shortOf, type Assurance } from '../../verdict/assurance';
 import { PROOF_LIKELY } from '../../verdict/proof';
-import { schoolOf } from '../../schools';
+import { doneRuleOf } from '../../doneRules';
 import { nowDay, runAhead, type Ahead } from '../course/ahead';
 import type { Candidate, Usable } from '../nextTest/learning';
 import { shownAgain } from './showing';
@@ -14,7 +14,7 @@ import { LIKELY_CLEAR, likelyZeroFrom, nearlyClear, proofPoint, starvesBy } from
 
 /**
  * What the forecast would still withhold from a verdict, if tests show all they can: see `agreement`. A
- * `proof` is a dose that likely clears in its hours; a `dose` feeds a colony that is too weak for that; no dose
+ * `proof` is a dose that likely clears in its hours; a `dose` feeds filter bacteria that are too weak for that; no dose
  * settles a `kit` that may be dead.
  */
 export type Withheld = 'kit' | 'stays' | 'dose' | 'proof' | null;
@@ -22,17 +22,17 @@ export type Withheld = 'kit' | 'stays' | 'dose' | 'proof' | null;
 /** What would still be withheld of a tank whose tests show both at zero. */
 export function withheldBy(problem: CycleProblem, assurance: Assurance): Withheld {
   const { carriesUntil, proof } = assurance;
-  const { facts, at, school } = problem;
+  const { facts, at, doneRule } = problem;
   if (facts.shownSince === null) return null;
   if (assurance.doubted !== null && shortOf(assurance) !== null) return 'kit';
   const due = Math.max(at, shownAgain(problem)?.at ?? at);
-  // While the days of a school run, a dose feeds; what it proves is asked when they are over.
+  // While the days of a rule for done run, a dose feeds; what it proves is asked when they are over.
   const dose = proof >= PROOF_LIKELY && due === at ? 'proof' : 'dose';
-  if (facts.provedAt === null && schoolOf(school).provesByDose?.(facts, at)) return dose;
+  if (facts.provedAt === null && doneRuleOf(doneRule).provesByDose?.(facts, at)) return dose;
   // Nitrite that was never caught is there a day later, or all of the chain was shown.
   if (!facts.nitriteShown) return dose;
   const short = shortOf(assurance);
-  // A colony that is not fed grows no better at it: a dose is due at once, and not after the hold.
+  // Filter bacteria that are not fed grow no better at it: a dose is due at once, and not after the span at zero.
   if (short === 'carries' || short === 'repeats') return dose;
   if (carriesUntil !== null && carriesUntil < due) return dose;
   return short === 'stays' && due === at ? 'stays' : null;
@@ -41,7 +41,7 @@ export function withheldBy(problem: CycleProblem, assurance: Assurance): Withhel
 /** Days ahead within which a dose is looked for gone. */
 const DOSED_DAYS = 30;
 
-/** What is dosed: the size of the one test that is left, or what feeds a colony too weak for it, mg N/L. */
+/** What is dosed: the size of the one test that is left, or what feeds filter bacteria too weak for it, mg N/L. */
 export const doseFor = ({ facts }: CycleProblem, withheld: Withheld): number =>
   withheld === 'proof' ? facts.proof.rise : facts.challengeDose;
 
@@ -56,7 +56,7 @@ function doseOf(rise: number) {
   ];
 }
 
-/** When the test after a dose is worth it, as a point: when it is likely gone, or by its school's clock. */
+/** When the test after a dose is worth it, as a point: when it is likely gone, or by its rule's clock. */
 function testAfterDose(
   ensemble: Ensemble,
   withheld: Withheld,
@@ -74,7 +74,7 @@ function testAfterDose(
   const events = doseOf(doseFor(problem, withheld));
   const dosed = runAhead(ensemble, { days: DOSED_DAYS, events });
   const soonest = dosed.perDay;
-  // Nothing is asked of it before the hold is over, and nitrite read too soon would begin that anew.
+  // Nothing is asked of it before the span at zero is over, and nitrite read too soon would begin that anew.
   const left = Math.ceil(((shownAgain(problem)?.at ?? 0) - problem.at) / DAY_MS);
   const wanted = left > DOSED_DAYS / 2 ? soonest : Math.max(soonest, left * dosed.perDay);
   return proofPoint({ soonest, wanted }, ensemble, dosed, usable, events) ?? dosed.points - 1;
@@ -116,8 +116,8 @@ function readsAmmonia(problem: CycleProblem): boolean {
 }
 
 /**
- * A dose before both read zero, where a weak colony would lose so much while the last of the nitrite
- * is waited for that the zeros would only be followed by a dose, of a smaller colony. Never with an
+ * A dose before both read zero, where weak filter bacteria would lose so much while the last of the nitrite
+ * is waited for that the zeros would only be followed by a dose, of fewer filter bacteria. Never with an
  * animal in, nor where a test is due now.
  * @param confirm the test that would show both at zero
  */

@@ -5,7 +5,7 @@ import type { CycleState } from '../../kinetics/state';
 import type { CycleProblem } from '../../problem/types';
 import { DAY_MS } from '../../../time/zone';
 import { SLACK_HOURS } from '../../verdict/criteria/challenge';
-import { schoolOf } from '../../schools';
+import { doneRuleOf } from '../../doneRules';
 import type { Withheld } from './proving';
 import { normalCdf } from '../../../math/normal';
 import {
@@ -20,7 +20,7 @@ import {
   type Stretch,
 } from '../course/ahead';
 
-/** When a tank is ready by the chosen school, and the doses that the school asks for on the way. */
+/** When a tank is ready by the chosen rule for done, and the doses that the rule for done asks for on the way. */
 export interface Readiness {
   /** Day of the run, one for each member; Infinity beyond the horizon. */
   days: Float64Array;
@@ -32,7 +32,7 @@ export interface Readiness {
 const MOST_CHALLENGES = 24;
 /** Hours between both being clear and the next dose: the test that shows it, and the morning after. */
 const PAUSE_DAYS = 0.5;
-/** A colony that won so little over so many doses will not win the rest. */
+/** Filter bacteria that won so little over so many doses will not win the rest. */
 const STUCK_ROUNDS = 5;
 const STUCK_DAYS = 0.02;
 /** Days that a dose of a challenge is followed: most are gone in the first, some need the second. */
@@ -60,8 +60,8 @@ interface Stretches {
 }
 
 /**
- * Plays the challenge school for one tank: dose once both are clear, look a day or two later, dose
- * again if either is not, each dose growing the colony.
+ * Plays the challenge for one tank: dose once both are clear, look a day or two later, dose
+ * again if either is not, each dose growing the filter bacteria.
  */
 function challengeDays(
   problem: CycleProblem,
@@ -89,7 +89,7 @@ function challengeDays(
     Math.ceil((day - now) * AHEAD_STEPS),
   );
   let state = stateAt(stretches.wait.course, waitSteps);
-  // What the acid of each dose takes, a keeper puts back: the school asks for alkalinity as well.
+  // What the acid of each dose takes, a keeper puts back: the rule for done asks for alkalinity as well.
   const dose = packEvents([
     ...standingEvents(problem, member, LONG_SPELL),
     {
@@ -112,7 +112,7 @@ function challengeDays(
       return { ready: day + (days <= (hours + SLACK_HOURS) / 24 ? hours : within) / 24, doses };
     }
     if (!Number.isFinite(days)) break;
-    // A colony that dies back between doses as fast as they grow it gets no quicker.
+    // Filter bacteria that die back between doses as fast as they grow get no quicker.
     took.push(days);
     const before = took.at(-1 - STUCK_ROUNDS);
     if (before !== undefined && before - days < STUCK_DAYS) break;
@@ -148,10 +148,10 @@ function successionDay(problem: CycleProblem, row: number, count: number): numbe
 }
 
 /**
- * The day from which a hold counts: as tests show it, or once it is clear for tests to show. What
+ * The day from which a span at zero counts: as tests show it, or once it is clear for tests to show. What
  * cleared unseen counts from now at the soonest.
  */
-function holdBegins(problem: CycleProblem, clear: number): number {
+function zerosBegin(problem: CycleProblem, clear: number): number {
   const now = nowDay(problem);
   const shown = problem.facts.shownSince;
   if (shown !== null && clear <= now) return (shown - problem.origin) / DAY_MS;
@@ -159,15 +159,15 @@ function holdBegins(problem: CycleProblem, clear: number): number {
 }
 
 /**
- * When each member is ready by the problem's school, if nothing is done but what the school asks, and what
+ * When each member is ready by the problem's rule for done, if nothing is done but what the rule for done asks, and what
  * the forecast withholds until a dose has shown it.
  */
 export function readiness(ensemble: Ensemble, ahead: Ahead, withheld: Withheld = null): Readiness {
   const { problem, members } = ensemble;
-  const { school, facts } = problem;
+  const { doneRule, facts } = problem;
   const days = new Float64Array(members.length);
   const doses: number[][] = members.map(() => []);
-  // Stretches are laid out once for all members, and only for a school that doses.
+  // Stretches are laid out once for all members, and only for a rule for done that doses.
   let laidOut: Stretches | null = null;
   const stretches = () =>
     (laidOut ??= {
@@ -182,10 +182,10 @@ export function readiness(ensemble: Ensemble, ahead: Ahead, withheld: Withheld =
       doses[row] = played.doses;
       return played.ready;
     };
-    const own = schoolOf(school).readyDay(clear, school, {
+    const own = doneRuleOf(doneRule).readyDay(clear, doneRule, {
       facts,
       dayOf: (ms) => (ms - problem.origin) / DAY_MS,
-      holdFrom: (from) => holdBegins(problem, from),
+      zerosFrom: (from) => zerosBegin(problem, from),
       proven,
       succession: () => successionDay(problem, row, members.length),
     });

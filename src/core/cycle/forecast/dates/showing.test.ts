@@ -1,5 +1,5 @@
 import { clearingOn, day, ensembleOf, type Told } from '../../../../testing/ensembles';
-import type { SchoolChoice } from '../../../records/schema/tank';
+import type { DoneRuleChoice } from '../../../records/schema/tank';
 import type { CycleProblem } from '../../problem/types';
 import { runAhead } from '../course/ahead';
 import { nextTestOf } from '../nextTest/nextTest';
@@ -7,34 +7,34 @@ import { nextTestOf } from '../nextTest/nextTest';
 const problem = clearingOn(10);
 
 describe('the test that shows', () => {
-  it('is asked for again when the school wants to see it, once both were shown', () => {
+  it('is asked for again when the rule for done wants to see it, once both were shown', () => {
     const clean = { now: { capacityA: 2, capacityB: 2 } };
-    const after = (school: SchoolChoice, facts: Partial<CycleProblem['facts']> = {}) => {
+    const after = (doneRule: DoneRuleChoice, facts: Partial<CycleProblem['facts']> = {}) => {
       const shown = {
         ...problem,
-        school,
+        doneRule,
         facts: { ...problem.facts, shownSince: day(8), ...facts },
       };
       const ensemble = ensembleOf(shown, [clean, clean, clean]);
       const ahead = runAhead(ensemble);
       return nextTestOf(ensemble, ahead, Float64Array.from([15, 15, 15]));
     };
-    const held = after({ school: 'bothZeroHeld', holdDays: 7 });
+    const held = after({ rule: 'bothZeroHeld', daysAtZero: 7 });
     expect(held).toMatchObject({ purpose: 'confirm', inDays: 5 });
     expect(held?.because).toMatch(/again/);
     const programme = after(
-      { school: 'bottleProgramme', programmeDays: 20 },
+      { rule: 'bottleProgramme', programmeDays: 20 },
       { programmeEndsAt: day(21) },
     );
     expect(programme?.inDays).toBe(11);
     const seen = after(
-      { school: 'bothZeroHeld', holdDays: 7 },
+      { rule: 'bothZeroHeld', daysAtZero: 7 },
       { shownSince: day(2), shownUntil: day(9.5) },
     );
     expect(seen).toMatchObject({ purpose: 'confirm', inDays: 3 });
     expect(seen?.because).toMatch(/too old/);
-    expect(after({ school: 'challenge', windowHours: 24 })).toBeNull();
-    expect(after({ school: 'bothZero' })).toBeNull();
+    expect(after({ rule: 'challenge', windowHours: 24 })).toBeNull();
+    expect(after({ rule: 'bothZero' })).toBeNull();
   });
 
   const unseen = (facts: Partial<CycleProblem['facts']>, animals = false) => {

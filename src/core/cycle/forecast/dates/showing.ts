@@ -1,4 +1,4 @@
-import { schoolOf } from '../../schools';
+import { doneRuleOf } from '../../doneRules';
 import { quantileOfSorted, sortedCopy } from '../../../math/quantile';
 import { PARAMETERS } from '../../../parameters/registry';
 import { DAY_MS } from '../../../time/zone';
@@ -11,20 +11,20 @@ import { bothClearBy, LIKELY_CLEAR, proofPoint } from './zeros';
 /** Days after a test that was no zero before which it is not asked again. */
 const NOT_YET_DAYS = 2;
 
-/** When a school asks to see both at zero again, ms, and whether it has seen it; null if it does not. */
+/** When a rule for done asks to see both at zero again, ms, and whether it has seen it; null if it does not. */
 export function shownAgain({
-  school,
+  doneRule,
   facts,
   zone,
-}: Pick<CycleProblem, 'school' | 'facts' | 'zone'>) {
-  const at = schoolOf(school).shownAgainAt?.(school, facts, zone) ?? null;
+}: Pick<CycleProblem, 'doneRule' | 'facts' | 'zone'>) {
+  const at = doneRuleOf(doneRule).shownAgainAt?.(doneRule, facts, zone) ?? null;
   return at === null ? null : { at, seen: (facts.shownUntil ?? -Infinity) >= at };
 }
 
 /**
- * When tests have shown both at zero, the day of the run on which to show it anew: when the school
+ * When tests have shown both at zero, the day of the run on which to show it anew: when the rule for done
  * asks for it, and once it has seen it, when the zeros are too old to speak for the tank. Null for
- * schools that do not ask.
+ * rules for done that do not ask.
  */
 function showAgainOn(problem: CycleProblem): number | null {
   const again = shownAgain(problem);
@@ -42,7 +42,7 @@ export function lagging(ahead: Ahead): 'ammonia' | 'nitrite' {
 
 /**
  * The earliest day on which both likely read zero, as a test of the one that clears last: a zero of
- * the other shows nothing while this one stands. Once shown, the day on which the school asks again.
+ * the other shows nothing while this one stands. Once shown, the day on which the rule for done asks again.
  */
 export function confirmation(
   ensemble: Ensemble,

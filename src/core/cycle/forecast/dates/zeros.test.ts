@@ -82,7 +82,7 @@ describe('next to nothing', () => {
 });
 
 describe('the point of a proof', () => {
-  it('is that of the zeros for a colony that lasts, and sooner for one that starves', () => {
+  it('is that of the zeros for filter bacteria that last, and sooner for those that starve', () => {
     const strong = tanks([standing(0.2, 3)]);
     expect(strong.starves(strong.zeroFrom(0))).toBe(false);
     expect(strong.proof(0)).toBe(strong.zeroFrom(0));
@@ -98,7 +98,7 @@ describe('the point of a proof', () => {
     expect(weak.proof(0)).toBe(weak.zeroFrom(0));
   });
 
-  it('is not before what a hold wants of a colony that lasts until then', () => {
+  it('is not before what a hold wants of filter bacteria that last until then', () => {
     const strong = tanks([standing(0, 3)]);
     expect(strong.proof(0, 7 * strong.ahead.perDay)).toBe(7 * strong.ahead.perDay);
   });

@@ -73,12 +73,12 @@ export function nearlyClear(ahead: Ahead, point: number): number {
   return count / tanks;
 }
 
-/** Below this chance that a colony carries a load by the time of a test it is fed before that. */
+/** Below this chance that filter bacteria carry a load by the time of a test they are fed before that. */
 const STARVES = 0.5;
 /** Days for which it is asked where zeros are not in sight. */
 const NO_ZERO_DAYS = 14;
 
-/** Whether the colony would be too weak for a load by the point of zeros, so that it had to be fed again. */
+/** Whether the filter bacteria would be too weak for a load by the point of zeros, so that they had to be fed again. */
 export function starvesBy(
   zero: number | undefined,
   ensemble: Ensemble,
@@ -90,7 +90,7 @@ export function starvesBy(
 }
 
 /**
- * The point for a test that is to show both at zero, from the one on that is wanted. A colony that would
+ * The point for a test that is to show both at zero, from the one on that is wanted. Filter bacteria that would
  * starve until then is looked at sooner, while next to nothing is left, so that it can be fed in time.
  * @param soonest the first point at which a test is worth it
  * @param events what is put in now, with which `ahead` was run

@@ -134,7 +134,7 @@ describe('the next test', () => {
             about: false,
           });
         },
-        { school: { school: 'bothZero' } },
+        { doneRule: { rule: 'bothZero' } },
       );
       const clean = { now: { capacityA: 4, capacityB: 4 } };
       const ensemble = ensembleOf(problem, [clean, clean]);

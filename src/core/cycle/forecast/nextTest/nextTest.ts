@@ -31,7 +31,7 @@ import {
   isWatched,
   testBeforeDose,
   testOfDose,
-  withSchoolsOwn,
+  withDoneRulesOwn,
 } from './setTests';
 import type { NextTest } from '../types';
 
@@ -59,7 +59,7 @@ const GAP_SHARE = 0.2;
 export function nextTestOf(...asked: Parameters<typeof bestTest>): NextTest | null {
   const next = bestTest(...asked);
   const { problem } = asked[0];
-  return next && withSchoolsOwn(afterBinder(next, problem), problem);
+  return next && withDoneRulesOwn(afterBinder(next, problem), problem);
 }
 
 function bestTest(
@@ -179,7 +179,7 @@ function becauseOf(
   const day = now + chosen.point / ahead.perDay;
   const name = chosen.parameter;
   if (purpose === 'challenge' && facts.nitriteShown && facts.shownSince === null) {
-    return `Nitrite is nearly gone, but waiting for zeros would starve this colony until it carries no load. Dose ${facts.usualDose} of ammonia now and test both when it is likely gone.`;
+    return `Nitrite is nearly gone, but waiting for zeros would starve the filter bacteria until they carry no load. Dose ${facts.usualDose} of ammonia now and test both when it is likely gone.`;
   }
   if (purpose === 'challenge') {
     const size = chosen.withheld === 'proof' ? facts.proof.words : facts.usualDose;
@@ -189,7 +189,7 @@ function becauseOf(
     }
     return chosen.withheld === 'proof'
       ? `Both read zero; one dose is left to show. ${dose} about ${facts.proof.hours} h later.`
-      : `Both read zero, but the colony is likely too weak to clear a dose in a day. ${dose} when it is likely gone: it feeds the colony meanwhile.`;
+      : `Both read zero, but the filter bacteria are likely too weak to clear a dose in a day. ${dose} when it is likely gone: it feeds the filter bacteria meanwhile.`;
   }
   if (purpose === 'show') {
     return 'Nitrite is likely there by then. A reading of it shows that the chain runs, and it may not be there for long.';
@@ -200,7 +200,7 @@ function becauseOf(
   if (purpose === 'confirm' && facts.shownSince !== null) {
     return shownAgain(problem)?.seen
       ? 'By then the zeros are too old to speak for the tank.'
-      : 'Your school asks to see both at zero again then.';
+      : 'Your rule for done asks to see both at zero again then.';
   }
   if (purpose === 'confirm') {
     const chance = chanceClear(ahead, name as 'nitrite', day);

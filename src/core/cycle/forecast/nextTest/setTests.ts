@@ -1,7 +1,7 @@
 import { PARAMETERS } from '../../../parameters/registry';
 import { DAY_MS } from '../../../time/zone';
 import type { CycleProblem } from '../../problem/types';
-import { schoolOf } from '../../schools';
+import { doneRuleOf } from '../../doneRules';
 import { PROOF_LIKELY } from '../../verdict/proof';
 import { nowDay } from '../course/ahead';
 import { lastTest } from '../dates/showing';
@@ -92,7 +92,7 @@ export function testBeforeDose(problem: CycleProblem): NextTest {
 const FRESH_DAYS = 2;
 
 /**
- * Where both were just read at zero after a long silence, zeros say nothing of a colony that was not fed:
+ * Where both were just read at zero after a long silence, zeros say nothing of filter bacteria that were not fed:
  * a dose does, with both tested at its hour. Null where they were not.
  */
 function doseAfterSilence(problem: CycleProblem): NextTest | null {
@@ -103,7 +103,7 @@ function doseAfterSilence(problem: CycleProblem): NextTest | null {
   return setTest(
     problem,
     hours / 24,
-    `Both read zero, but nothing was there to clear for a long time. Dose ${words} of ammonia now and test both ${hours} h later: it shows what is left of the colony.`,
+    `Both read zero, but nothing was there to clear for a long time. Dose ${words} of ammonia now and test both ${hours} h later: it shows what is left of the filter bacteria.`,
     { dose: rise, purpose: 'challenge' },
   );
 }
@@ -135,10 +135,10 @@ export function afterBinder(next: NextTest, { facts, at }: CycleProblem): NextTe
   };
 }
 
-/** A test that is to show something, with what the school has tested in the same sitting. */
-export function withSchoolsOwn(next: NextTest, { school, facts }: CycleProblem): NextTest {
+/** A test that is to show something, with what the rule for done has tested in the same test session. */
+export function withDoneRulesOwn(next: NextTest, { doneRule, facts }: CycleProblem): NextTest {
   if (next.purpose !== 'confirm' && next.purpose !== 'challenge') return next;
-  const own = schoolOf(school).testsToo?.(facts, next.at);
+  const own = doneRuleOf(doneRule).testsToo?.(facts, next.at);
   if (!own) return next;
   return {
     ...next,

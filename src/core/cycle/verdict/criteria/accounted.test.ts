@@ -11,7 +11,7 @@ const NOW = onDay(40, 18);
 
 /** Dosed three times, about 5 mg N/L in all; nitrite read 0.5 once and then zero; nitrate as told. */
 function dosedThrice({ nitrate, seenTwice = false }: { nitrate?: number; seenTwice?: boolean }) {
-  const builder = new LogBuilder({ school: { school: 'bothZero' } });
+  const builder = new LogBuilder({ doneRule: { rule: 'bothZero' } });
   for (const day of [1, 10, 20]) builder.dose(onDay(day), 2);
   builder.ammonia(onDay(2), 2);
   builder.nitrite(onDay(5), 0.5);

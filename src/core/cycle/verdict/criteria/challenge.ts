@@ -7,7 +7,7 @@ import {
   type Dose,
   type TankHistory,
 } from '../../../history/tankHistory';
-import type { SchoolChoice } from '../../../records/schema/tank';
+import type { DoneRuleChoice } from '../../../records/schema/tank';
 import { momentWords, shortDay } from '../../../time/words';
 import { DAY_MS, HOUR_MS } from '../../../time/zone';
 import { doseAdvice } from '../../doseAdvice';
@@ -16,22 +16,22 @@ import { isTrustedZero } from '../evidence';
 import { inputsOf } from '../inputs';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from '../types';
 
-/** The smallest rise that challenges a colony, mg N/L: 2 ppm on the mildest basis, less a drop. */
+/** The smallest rise that challenges filter bacteria, mg N/L: 2 ppm on the mildest basis, less a drop. */
 const CHALLENGE_RISE = 1.5;
 /** The smallest rise that proves a first load, mg N/L: 1 ppm on the mildest basis, less a drop. */
 const PROOF_RISE = 0.75;
 
-/** The smallest rise that counts for a school, mg N/L: the challenge proves a size, the others a load. */
-export function leastRise({ school }: SchoolChoice): number {
-  return school === 'challenge' ? CHALLENGE_RISE : PROOF_RISE;
+/** The smallest rise that counts for a rule for done, mg N/L: the challenge proves a size, the others a load. */
+export function leastRise({ rule }: DoneRuleChoice): number {
+  return rule === 'challenge' ? CHALLENGE_RISE : PROOF_RISE;
 }
 /** A test sooner than this after a dose may miss it: it has hardly mixed. */
 export const SETTLE_HOURS = 4;
 /** Late by this much still counts as on time. */
 export const SLACK_HOURS = 2;
-/** A water change beyond this share inside the window clears by dilution, not by the colony. */
+/** A water change beyond this share inside the window clears by dilution, not by the filter bacteria. */
 const DILUTION_LIMIT = 0.1;
-/** A colony that nothing fed for longer than this, in days, shrinks: a pass before it says little. */
+/** Filter bacteria that nothing fed for longer than this, in days, shrinks: a pass before it says little. */
 export const UNFED_DAYS = 14;
 
 interface Window {
@@ -59,8 +59,8 @@ function endingZeros(history: TankHistory, parameter: Toxin, span: Window): Read
   return readings.slice(readings.findLastIndex((r) => !isTrustedZero(history, r)) + 1);
 }
 
-/** Tests this close together are one sitting. */
-const SITTING_HOURS = 2;
+/** Tests this close together are one test session. */
+const TEST_SESSION_HOURS = 2;
 
 /**
  * The zeros that prove a challenge: nitrite is gone once it reads zero when ammonia does, since till
@@ -69,7 +69,7 @@ const SITTING_HOURS = 2;
 function proofOf(history: TankHistory, span: Window): { ammonia?: Reading; nitrite?: Reading } {
   const [ammonia] = endingZeros(history, 'ammonia', span);
   const nitrite = endingZeros(history, 'nitrite', span).at(-1);
-  const inTime = ammonia && nitrite && nitrite.at >= ammonia.at - SITTING_HOURS * HOUR_MS;
+  const inTime = ammonia && nitrite && nitrite.at >= ammonia.at - TEST_SESSION_HOURS * HOUR_MS;
   return {
     ...(ammonia ? { ammonia } : {}),
     ...(nitrite && (!ammonia || inTime) ? { nitrite } : {}),
@@ -81,8 +81,11 @@ export interface Challenge {
   ids: string[];
 }
 
-/** Doses of ammonia that are large enough to prove what the school of a tank asks, oldest first. */
-export function provingDoses(history: TankHistory, least = leastRise(history.tank.school)): Dose[] {
+/** Doses of ammonia that are large enough to prove what the rule for done of a tank asks, oldest first. */
+export function provingDoses(
+  history: TankHistory,
+  least = leastRise(history.tank.doneRule),
+): Dose[] {
   return history.entries.dose.filter(
     (dose) => isAmmoniaSource(dose.entry.substance) && (riseOf(dose, history) ?? 0) >= least,
   );
@@ -120,20 +123,20 @@ export function failureOf(history: TankHistory, dose: Dose, hours: number): Read
 }
 
 /** Hours after a dose at which both are tested. */
-export function testHoursOf(choice: SchoolChoice): number {
-  return choice.school === 'challenge' ? choice.windowHours : 24;
+export function testHoursOf(choice: DoneRuleChoice): number {
+  return choice.rule === 'challenge' ? choice.windowHours : 24;
 }
 
 /**
  * Hours within which both must read zero: the challenge's own; two days for the others, since 1 ppm that went
  * in two days shows many times what a first small fish makes.
  */
-export function windowHoursOf(choice: SchoolChoice): number {
-  return choice.school === 'challenge' ? choice.windowHours : 48;
+export function windowHoursOf(choice: DoneRuleChoice): number {
+  return choice.rule === 'challenge' ? choice.windowHours : 48;
 }
 
 /**
- * The newest dose that is large enough for the school after which both read zero in time. One that failed
+ * The newest dose that is large enough for the rule for done after which both read zero in time. One that failed
  * since outdoes it; one that nobody tested, or that new water diluted, says nothing either way.
  */
 export function passedDose({ history, choice }: Inquiry): Challenge | null {
@@ -152,7 +155,7 @@ export function isPassed(history: TankHistory, dose: Dose, hours: number): boole
 }
 
 /**
- * The moment from which nothing fed the colony for too long, between a moment and now; null where it
+ * The moment from which nothing fed the filter bacteria for too long, between a moment and now; null where it
  * was kept fed. An animal feeds it for as long as it is in.
  */
 function unfedSince(history: TankHistory, from: number, at: number): number | null {
@@ -218,7 +221,7 @@ function afterwards(inquiry: Inquiry, dose: Dose, hours: number): ReturnType<Cri
   );
 }
 
-/** A dose of the size that the school asks, both at zero within the window that it allows. */
+/** A dose of the size that the rule for done asks, both at zero within the window that it allows. */
 export const doseCleared: CriterionRule = (inquiry) => {
   const { history, at, zone } = inquiry;
   const hours = windowHoursOf(inquiry.choice);
@@ -228,7 +231,7 @@ export const doseCleared: CriterionRule = (inquiry) => {
     const unfed = unfedSince(history, passed.dose.at, at);
     if (unfed !== null) {
       return cannotTell(
-        `Passed on ${on}, but nothing is logged that fed the colony for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on; it shrinks then.`,
+        `Passed on ${on}, but nothing is logged that fed the filter bacteria for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on; it shrinks then.`,
         doseAdvice(history, `Dose ${proofDoseWords(history)} again and test both a day later.`),
         passed.ids,
       );

@@ -49,12 +49,12 @@ function fresh(
   return { reading };
 }
 
-/** What every school asks to be in order besides. */
+/** What every rule for done asks to be in order besides. */
 const CONDITIONS = ['alkalinity', 'salinity', 'temperature'] as const;
 
 /**
  * Conditions of which no test would speak for a moment, or of which the last one was out of order: they
- * belong to its sitting.
+ * belong to its test session.
  */
 export function conditionsToTest(history: TankHistory, bands: Bands, at: number): ParameterId[] {
   return CONDITIONS.filter((parameter) => {
@@ -88,7 +88,7 @@ export function inBand(parameter: 'salinity' | 'temperature', bands: Bands): Cri
   };
 }
 
-/** Enough alkalinity for the colony to work: the floor, whatever the band says. */
+/** Enough alkalinity for the filter bacteria to work: the floor, whatever the band says. */
 export const alkalinityFloor: CriterionRule = (inquiry) => {
   const found = fresh(inquiry, 'alkalinity');
   if ('finding' in found) return found.finding;
@@ -99,7 +99,7 @@ export const alkalinityFloor: CriterionRule = (inquiry) => {
     return met(`${read}; the floor is ${floor}.`, [reading.id]);
   }
   return notYet(
-    `${read}, under the floor of ${floor}. The colony slows without it.`,
+    `${read}, under the floor of ${floor}. The filter bacteria slow without it.`,
     'Raise alkalinity in small steps over some days, then measure again.',
     [reading.id],
   );

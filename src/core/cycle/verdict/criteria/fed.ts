@@ -11,7 +11,7 @@ import { evidence, evidenceAbove, lastAboveZero } from '../evidence';
 import { inputsOf, type Input } from '../inputs';
 import { cannotTell, met, notYet, type CriterionRule } from '../types';
 
-/** Less than this leaves nothing to judge a colony by, mg N/L: a fortnight of a first small fish. */
+/** Less than this leaves nothing to judge filter bacteria by, mg N/L: a fortnight of a first small fish. */
 const WORTH_CLEARING = 0.7;
 
 const highest = perList((readings: readonly Reading[]): Reading | undefined =>
@@ -27,10 +27,10 @@ function readingsOfWorth(history: TankHistory): Reading[] {
   return tops.reduce((sum, top) => sum + top.best, 0) >= WORTH_CLEARING ? tops : [];
 }
 
-/** A colony with nothing to clear for longer than this, in days, is not what was shown any more. */
+/** Filter bacteria with nothing to clear for longer than this, in days, is not what was shown any more. */
 const STARVED_DAYS = 21;
 
-/** When anything was last put in for a colony, ms; where nothing is logged, when it was last read above zero. */
+/** When anything was last put in for filter bacteria, ms; where nothing is logged, when it was last read above zero. */
 export function lastPutIn(history: TankHistory): number | null {
   const put = Math.max(
     inputsOf(history).reduce((latest, { at }) => Math.max(latest, at), -Infinity),
@@ -50,14 +50,14 @@ function lastFood(history: TankHistory, inputs: readonly Input[]): number | null
     lastAboveZero(evidence(history, 'ammonia')),
     lastAboveZero(evidence(history, 'nitrite')),
     inputs.reduce((latest, { at }) => Math.max(latest, at), -Infinity),
-    // What fish eat feeds the colony as well.
+    // What fish eat feeds the filter bacteria as well.
     history.entries.feed.at(-1)?.at ?? -Infinity,
   );
   return last === -Infinity ? null : last;
 }
 
 /**
- * When a colony with nothing to clear stops being what was shown, ms; null where animals feed it. That a
+ * When filter bacteria with nothing to clear stops being what was shown, ms; null where animals feed it. That a
  * keeper calls the tank running feeds nothing: only animals on record do.
  */
 export function starvedFrom(history: TankHistory): number | null {
@@ -74,7 +74,7 @@ export const fed: CriterionRule = (inquiry) => {
   if (finding.state !== 'met' || starved === null || at <= starved) return finding;
   const since = shortDay(starved - STARVED_DAYS * DAY_MS, zone);
   return cannotTell(
-    `Nothing was there to clear since ${since}: a colony that is not fed shrinks.`,
+    `Nothing was there to clear since ${since}: filter bacteria that are not fed dwindle.`,
     doseAdvice(history, `Dose ${proofDoseWords(history)}, and test both once it is likely gone.`),
     finding.deciding,
   );
@@ -102,7 +102,7 @@ const everFed: CriterionRule = ({ history, zone }) => {
   }
   return notYet(
     inputs.length > 0
-      ? 'Too little went in to judge a colony by.'
+      ? 'Too little went in to judge the filter bacteria by.'
       : 'Nothing that makes ammonia is logged, and too little was read in the water.',
     doseAdvice(
       history,
@@ -124,7 +124,7 @@ function rotting(inputs: readonly Input[], from: number, to: number): number {
     .reduce((sum, { rise }) => sum + (rise ?? 0), 0);
 }
 
-/** What rots of which tests have not seen the end, the newest of it; null where a colony is fed as before. */
+/** What rots of which tests have not seen the end, the newest of it; null where filter bacteria are fed as before. */
 export function stillRotting(history: TankHistory, at: number): Input | null {
   const inputs = inputsOf(history);
   const slow = inputs.filter((input) => input.slow).at(-1);
@@ -144,7 +144,7 @@ const testedBoth = (history: TankHistory) =>
 
 /**
  * Nothing went in of which tests have not seen the end: a dose needs both tested after it has mixed,
- * what rots needs days. A colony that is fed as much as before is not held up by it.
+ * what rots needs days. Filter bacteria that are fed as much as before is not held up by it.
  */
 export const dosesAccounted: CriterionRule = ({ history, at, zone }) => {
   const inputs = inputsOf(history);

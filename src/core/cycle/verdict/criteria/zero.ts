@@ -76,7 +76,7 @@ const NEXT_DAY = 30 * HOUR_MS;
 
 /**
  * When a run of zeros was last broken, ms: by the last reading above zero, but for a trace that the next
- * test of it, within a day or little more, no longer found. A colony that is fed shows such traces.
+ * test of it, within a day or little more, no longer found. Filter bacteria that are fed shows such traces.
  */
 function lastBreak(history: TankHistory, list: readonly Reading[]): number {
   for (const place of placesAboveZero(list).toReversed()) {
@@ -124,7 +124,7 @@ export const zeroSameDay: CriterionRule = ({ history, zone }) => {
   return notYet('Ammonia and nitrite have not both read zero.', 'Test both on the same day.');
 };
 
-export interface Hold {
+export interface ZeroSpan {
   /** When both had first read zero in the unbroken run that lasts to now. */
   since: number;
   /** The last moment at which both were known to be zero. */
@@ -135,7 +135,7 @@ export interface Hold {
 }
 
 /** The unbroken run of zeros of both that the log ends with; null when there is none. */
-export function holdOf(history: TankHistory, zone: string): Hold | null {
+export function zeroSpanOf(history: TankHistory, zone: string): ZeroSpan | null {
   const run = cleanRun(history);
   const firstA = run.ammonia[0];
   const firstN = run.nitrite[0];
@@ -152,37 +152,37 @@ export function holdOf(history: TankHistory, zone: string): Hold | null {
   };
 }
 
-export function holdDays(inquiry: Inquiry): number {
-  return inquiry.choice.school === 'bothZeroHeld' ? inquiry.choice.holdDays : 7;
+export function daysAtZero(inquiry: Inquiry): number {
+  return inquiry.choice.rule === 'bothZeroHeld' ? inquiry.choice.daysAtZero : 7;
 }
 
 /** Both zero, and again zero so many days later with nothing above zero between. */
 export const zeroHeld: CriterionRule = (inquiry) => {
   const { history, at, zone } = inquiry;
-  const days = holdDays(inquiry);
-  const hold = holdOf(history, zone);
-  if (!hold) {
+  const days = daysAtZero(inquiry);
+  const zeroSpan = zeroSpanOf(history, zone);
+  if (!zeroSpan) {
     return notYet('The days start to count when both read zero.', 'Bring both to zero first.');
   }
-  if (hold.days >= days) {
+  if (zeroSpan.days >= days) {
     return met(
-      `Both zero from ${shortDay(hold.since, zone)} to ${shortDay(hold.until, zone)}.`,
-      decidingRun(hold, days, zone),
+      `Both zero from ${shortDay(zeroSpan.since, zone)} to ${shortDay(zeroSpan.until, zone)}.`,
+      decidingRun(zeroSpan, days, zone),
     );
   }
-  const due = addDaysIn(hold.since, days, zone);
+  const due = addDaysIn(zeroSpan.since, days, zone);
   const when = daysBetween(at, due, zone) <= 0 ? 'now' : `on ${shortDay(due, zone)}`;
   return notYet(
-    `Both zero since ${shortDay(hold.since, zone)}; ${hold.days} of ${days} days shown by tests.`,
+    `Both zero since ${shortDay(zeroSpan.since, zone)}; ${zeroSpan.days} of ${days} days shown by tests.`,
     `Test both again ${when}.`,
-    hold.run.map((r) => r.id),
+    zeroSpan.run.map((r) => r.id),
   );
 };
 
 /** The shortest tail of the run that still spans the days: what the criterion really rests on. */
-function decidingRun(hold: Hold, days: number, zone: string): string[] {
+function decidingRun(zeroSpan: ZeroSpan, days: number, zone: string): string[] {
   // A reading is so many days back when it lies before the day that many days ago ends.
-  const end = addDaysIn(startOfDayIn(hold.until, zone), 1 - days, zone);
-  const from = hold.run.findLast((r) => r.at < end)?.at ?? hold.since;
-  return hold.run.filter((r) => r.at >= from).map((r) => r.id);
+  const end = addDaysIn(startOfDayIn(zeroSpan.until, zone), 1 - days, zone);
+  const from = zeroSpan.run.findLast((r) => r.at < end)?.at ?? zeroSpan.since;
+  return zeroSpan.run.filter((r) => r.at >= from).map((r) => r.id);
 }

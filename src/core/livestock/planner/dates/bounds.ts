@@ -96,7 +96,7 @@ export function boundsOf(
   }
   if (
     animal.group === 'invertebrate' &&
-    animal.kept === 'crew' &&
+    animal.kept === 'cleanUpCrew' &&
     grazes(animal.foods) &&
     !facts.algae
   ) {

@@ -26,7 +26,7 @@ export function planMarks(plan: Plan): Milestone[] {
   const of = (group: PlanItem['group']) => plan.items.filter((item) => item.group === group);
   const fish = of('fish');
   const corals = of('coral');
-  const [crew] = of('invertebrate');
+  const [cleanUpCrew] = of('invertebrate');
   const ends = (list: PlanItem[], first: MilestoneId, last: MilestoneId, name: string) => {
     const [a] = list;
     const b = list.at(-1);
@@ -36,7 +36,7 @@ export function planMarks(plan: Plan): Milestone[] {
     ];
   };
   return [
-    ...(crew ? [mark('crew', 'Clean-up crew', crew)] : []),
+    ...(cleanUpCrew ? [mark('cleanUpCrew', 'Clean-up crew', cleanUpCrew)] : []),
     ...ends(fish, 'firstFish', 'lastFish', 'fish'),
     ...ends(corals, 'firstCoral', 'lastCoral', 'coral'),
   ];

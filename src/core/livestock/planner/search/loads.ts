@@ -1,5 +1,5 @@
 import { DAY_MS, daysBetween } from '../../../time/zone';
-import { lotNitrogen, type Finder } from '../../roster/lodgers';
+import { cohortNitrogen, type Finder } from '../../roster/lodgers';
 import type { StockFacts } from '../facts';
 import { HORIZON, MONTH } from '../dates/span';
 
@@ -7,12 +7,12 @@ import { HORIZON, MONTH } from '../dates/span';
 export function residentLoads(facts: StockFacts, today: number, scale: number, find: Finder) {
   const all = new Float64Array(MONTH + HORIZON + 1);
   const fish = new Float64Array(MONTH + HORIZON + 1);
-  for (const lot of facts.lots) {
-    const arrived = daysBetween(today, lot.arrivedAt, facts.zone);
+  for (const cohort of facts.cohorts) {
+    const arrived = daysBetween(today, cohort.arrivedAt, facts.zone);
     for (let i = Math.max(0, arrived + MONTH); i < all.length; i += 1) {
-      const own = scale * lotNitrogen(lot, today + (i - MONTH) * DAY_MS, find);
+      const own = scale * cohortNitrogen(cohort, today + (i - MONTH) * DAY_MS, find);
       all[i] = (all[i] as number) + own;
-      if (lot.group === 'fish') fish[i] = (fish[i] as number) + own;
+      if (cohort.group === 'fish') fish[i] = (fish[i] as number) + own;
     }
   }
   return { all, fish };
@@ -23,7 +23,10 @@ const SCALE = { least: 0.4, most: 3 };
 
 /** What is fed against what bodies would need: 1 where nobody logged the food. */
 export function fedScale(facts: StockFacts, find: Finder): number {
-  const bodies = facts.lots.reduce((sum, lot) => sum + lotNitrogen(lot, facts.at, find), 0);
+  const bodies = facts.cohorts.reduce(
+    (sum, cohort) => sum + cohortNitrogen(cohort, facts.at, find),
+    0,
+  );
   if (facts.fed === null || bodies <= 0) return 1;
   return Math.min(SCALE.most, Math.max(SCALE.least, facts.fed / bodies));
 }

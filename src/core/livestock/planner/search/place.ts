@@ -137,7 +137,7 @@ export function heldBecause(problem: PlanProblem, state: PlanState, held: HoldId
   }
 }
 
-const gapOf = ({ pace }: PlanProblem) => (pace.school === 'interval' ? pace.days : MEASURED_GAP);
+const gapOf = ({ pace }: PlanProblem) => (pace.rule === 'interval' ? pace.days : MEASURED_GAP);
 
 function paceHolds(
   problem: PlanProblem,
@@ -149,7 +149,7 @@ function paceHolds(
   const base = state.fish[day] as number;
   const now = state.fish[day + MONTH] as number;
   if (base <= 0 && now <= 0 && !item.first) return 'first';
-  if (problem.pace.school === 'doubling') {
+  if (problem.pace.rule === 'doubling') {
     if (now <= 0 && base <= 0) return null;
     const most = base > 0 ? doubledFrom(base, problem.facts.netLitres) : 0;
     return now + own <= most + 1e-9 ? null : 'doubling';

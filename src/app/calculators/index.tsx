@@ -1,0 +1,4 @@
+import { calculators } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
+
+export default partOf(calculators, 'CalculatorsScreen');

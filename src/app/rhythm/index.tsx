@@ -1,4 +1,0 @@
-import { dailyLife } from '@/features/pieces';
-import { partOf } from '@/ui/piece';
-
-export default partOf(dailyLife, 'RhythmScreen');

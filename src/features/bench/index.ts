@@ -1,5 +1,0 @@
-// Both screens and every sum, fetched in one piece when Bench is opened: what two routes share would
-// otherwise land in the first load.
-export { BenchScreen } from './BenchScreen';
-export { SumScreen } from './SumScreen';
-export { offers } from './offers';
