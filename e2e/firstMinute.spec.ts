@@ -28,7 +28,9 @@ function daysAgo(days: number): string {
   );
 }
 
-async function begin(page: Page, stage: 'Empty' | 'Cycling' | 'Running', since?: string) {
+type Stage = 'Empty' | 'Cycling' | 'Running' | 'Moving house';
+
+async function begin(page: Page, stage: Stage, since?: string) {
   const hand = new Hand(page);
   await page.goto('/');
   await hand.tap(page.getByRole('button', { name: 'Set up my tank' }));
@@ -37,7 +39,7 @@ async function begin(page: Page, stage: 'Empty' | 'Cycling' | 'Running', since?:
   if (stage !== 'Cycling') await hand.tap(page.getByRole('radio', { name: new RegExp(stage) }));
   if (since !== undefined) await hand.fill(/^(Water went in on|It has run since)$/, since);
   await hand.tap(page.getByRole('button', { name: 'Set up this tank' }));
-  await expect(page).toHaveURL('/');
+  await expect(page).toHaveURL(stage === 'Moving house' ? '/moving/move' : '/');
   return hand;
 }
 
@@ -78,6 +80,7 @@ test('on day 12 the tests on paper go in at once, and a forecast stands there', 
 test('a running tank is set up in a few taps, and told part by part later', async ({ page }) => {
   const hand = await begin(page, 'Running', daysAgo(200));
   expect(hand.taps).toBeLessThanOrEqual(10);
+  await expect(page.getByRole('button', { name: /^Log who lives here, today/ })).toBeVisible();
   await page.getByRole('button', { name: /^Say what rock and sand are in it/ }).click();
   await page.getByLabel('Rock, dry').fill('30');
   await page.getByLabel('Sand depth').fill('3');
@@ -89,4 +92,13 @@ test('a running tank is set up in a few taps, and told part by part later', asyn
   await expect(page.getByText('30 kg of dry rock, 3 cm of sand.')).toBeVisible();
   const words = page.getByText(/^Still to tell$/);
   await expect(words).toBeVisible();
+});
+
+test('a tank that moves house is set up, and what its move takes stands there', async ({
+  page,
+}) => {
+  const hand = await begin(page, 'Moving house', daysAgo(400));
+  await hand.tap(page.getByRole('button', { name: 'It is the same tank: 191 L' }));
+  await expect(page.getByText(/^Mix \d+ L of salt water beforehand/)).toBeVisible();
+  expect(hand.taps).toBeLessThanOrEqual(10);
 });

@@ -76,7 +76,7 @@ test('the browser and the command give the same forecast for the same file and s
   page.on('worker', (worker) => workers.push(worker.url()));
   await openDemo(page);
   await goTo(page, 'Cycle');
-  const ready = page.getByRole('button', { name: /^Ready by your school:/ });
+  const ready = page.getByRole('button', { name: /^Ready by your rule for done:/ });
   await expect(ready).toBeVisible();
   await goTo(page, 'Data');
   const [download] = await Promise.all([
@@ -186,7 +186,7 @@ test('no task of the interface is long while a forecast runs (reported)', async 
   await openDemo(page);
   await goTo(page, 'Cycle');
   await expect(page.getByText(/This tank clears/)).toBeVisible();
-  const figure = page.getByRole('button', { name: /^Ready by your school:/ });
+  const figure = page.getByRole('button', { name: /^Ready by your rule for done:/ });
   const before = await figure.innerText();
   await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
@@ -217,7 +217,7 @@ test('no task of the interface is long while a forecast runs (reported)', async 
 test('the chance of being ready by a day can be asked', async ({ page }) => {
   await openDemo(page);
   await goTo(page, 'Cycle');
-  await page.getByRole('button', { name: /^Ready by your school:/ }).click();
+  await page.getByRole('button', { name: /^Ready by your rule for done:/ }).click();
   const sheet = page.getByRole('dialog');
   await expect(sheet.getByText(/^By \w+ \d+ \w+ \d+: .*in (10|20)\.$/)).toBeVisible();
   await sheet.getByLabel('Ready by the evening of', { exact: true }).fill('2020-01-01');

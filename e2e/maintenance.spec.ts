@@ -200,7 +200,7 @@ test('a move from 76 to 208 litres: the gap, the order, who went where, the old 
   await page.getByRole('button', { name: 'Log who moved' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('radio', { name: /^Kittiwake/ }).click();
-  await sheet.getByRole('button', { name: /^Log \d+ lots? as moved/ }).click();
+  await sheet.getByRole('button', { name: /^Log \d+ groups? as moved/ }).click();
   await expect(page.getByRole('status').getByText(/^Moved \d+ groups? to Kittiwake/)).toBeVisible();
   await page.goto('/tanks');
   await expect(

@@ -49,7 +49,7 @@ test('the cycle is judged criterion by criterion, by the rule for done one choos
   await page.getByRole('button', { name: /^Nitrite reads zero: not yet/ }).click();
   await expect(page.getByRole('dialog')).toContainText('What would settle it');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: /^Rule for done: both zero, held 7 days/ }).click();
+  await page.getByRole('button', { name: /^Rule for done: both zero for 7 days/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.getByRole('radio', { name: '48 h' }).click();
   await page.getByRole('button', { name: 'Judge it this way' }).click();

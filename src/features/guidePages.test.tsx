@@ -1,12 +1,24 @@
-import { rowOf } from './shell/places';
+import { QUESTIONS } from '@/frame/guideQuestions';
+import { PLACES, rowOf } from './shell/places';
 import { SUMS } from '@/core/sums';
 import { isProcedure } from '@/core/runs/procedures';
 import { GUIDE_PAGES, PAGE_GROUPS } from './glossary/pages';
+import { TERMS } from './glossary/terms';
+
+it('each place names words that the Guide explains, a few at most', () => {
+  const known = TERMS.map(({ term }) => term);
+  for (const { path } of PLACES) {
+    const terms = rowOf(path)?.terms ?? [];
+    expect(known).toEqual(expect.arrayContaining([...terms]));
+    expect(terms.length).toBeLessThanOrEqual(3);
+  }
+});
 
 describe('the guide', () => {
   it('has a page or more for each group, each told apart and saying what else it is called', () => {
     expect(GUIDE_PAGES.length).toBeGreaterThanOrEqual(32);
-    expect(new Set(GUIDE_PAGES.map(({ id }) => id)).size).toBe(GUIDE_PAGES.length);
+    // A question without its page would lead nowhere from the screens that name it.
+    expect(GUIDE_PAGES.map(({ id }) => id).sort()).toEqual(Object.keys(QUESTIONS).sort());
     expect([...new Set(GUIDE_PAGES.map(({ group }) => group))]).toEqual([...PAGE_GROUPS]);
     expect(GUIDE_PAGES.filter(({ also }) => also.split(' ').length < 4)).toEqual([]);
   });

@@ -152,7 +152,7 @@ describe('Cycle', () => {
   it('changes the rule for done, which can be undone', async () => {
     const store = await demoStore();
     await show(store, <CycleScreen />);
-    await press(/^Rule for done: both zero, held 7 days/);
+    await press(/^Rule for done: both zero for 7 days/);
     await act(async () => {
       fireEvent.click(screen.getByRole('radio', { name: /^Bottle programme/ }));
     });

@@ -17,6 +17,9 @@ const styles = StyleSheet.create({
 /** What stands at the end of every screen's head; none where the rail has it. */
 export const HeadEnd = createContext<ReactNode>(null);
 
+/** What stands quietly at the end of every screen's content. */
+export const ScreenEnd = createContext<ReactNode>(null);
+
 /** What a long list within a screen scrolls with. */
 export const ScreenScroll = createContext<RefObject<ScrollView | null> | null>(null);
 
@@ -38,6 +41,7 @@ export function Screen({
   const wide = useWide();
   const scroll = useRef<ScrollView>(null);
   const end = useContext(HeadEnd);
+  const last = useContext(ScreenEnd);
   if (!wide) {
     return (
       <View style={styles.main}>
@@ -58,6 +62,7 @@ export function Screen({
             )}
             {children}
             {aside}
+            {last}
           </ScreenScroll>
         </ScrollView>
         {footer}
@@ -75,6 +80,7 @@ export function Screen({
           <ScreenScroll value={scroll}>
             {head}
             {children}
+            {last}
           </ScreenScroll>
         </ScrollView>
         {footer}

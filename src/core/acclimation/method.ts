@@ -200,7 +200,7 @@ export function chooseMethod(arrival: Arrival): Choice {
       method: 'float',
       because: `Salinity lies within ${ppt(gap)}${temperature <= TEMPERATURE_NEAR ? '' : `, temperature ${formatPlain(temperature, 1)} °C apart`}: the closed bag floats until the temperature fits, and that is all.`,
       alternatives: [
-        { method: 'drip', because: 'Where the meter was not held against a standard.' },
+        { method: 'drip', because: 'Where the meter was not checked against a standard.' },
       ],
       nextBest: [],
     };

@@ -1,5 +1,6 @@
 import type { AnimalGroup } from '../records/kinds/animals';
 import { seededRandom } from '../math/random';
+import type { BodyOf } from '../records/schema/revision';
 import { baseTank, type Kits } from './shared';
 import type { DemoValue, DemoWriter } from './writer';
 
@@ -15,7 +16,7 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string 
     name: 'Fulmar',
     kind: 'display',
     rock: 'liveRock',
-    lightPlan: 'on',
+    lightPlan: 'off',
     volume: {
       shell: {
         by: 'dimensions',
@@ -26,6 +27,10 @@ export function addFulmar(writer: DemoWriter, kits: Kits, zone: string): string 
       sandDepth: 3,
       sump: { by: 'box', length: 60, width: 40, waterDepth: 20 },
       measuredAtFill: { by: 'rate', minutes: 775, litresPerMinute: 0.4 },
+    },
+    reef: {
+      light: { sand: 'low', low: 'medium', middle: 'medium', high: 'high' },
+      flow: ['medium', 'strong', 'medium'],
     },
   });
   writer.entry(id, 'filled', age, '11:00', {});
@@ -143,7 +148,7 @@ function addWaterMaking(writer: DemoWriter, id: string, on: (day: number) => num
   }
 }
 
-/** When the meters were held against a standard: the refractometer had crept up by the fourth month. */
+/** When the meters were checked against a standard: the refractometer had crept up by the fourth month. */
 function addCalibrations(
   writer: DemoWriter,
   id: string,
@@ -188,10 +193,13 @@ function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number)
     sizeCm: 4,
     source: 'bred by a friend',
   });
-  came(75, '16:00', 'coral', ['Zoanthids', 'zoanthids', 1]);
+  const zoanthids = came(75, '16:00', 'coral', ['Zoanthids', 'zoanthids', 1]);
   came(92, '18:00', 'fish', ['Royal gramma', 'royal-gramma', 1], { grams: 2, sizeCm: 5 });
   came(92, '18:05', 'fish', ['Tailspot blenny', 'tailspot-blenny', 1], { sizeCm: 4 });
-  came(98, '15:30', 'coral', ['Star polyps', 'green-star-polyps', 1], { notSure: true });
+  const polyps = came(98, '15:30', 'coral', ['Star polyps', 'green-star-polyps', 1], {
+    notSure: true,
+  });
+  addCorals(writer, id, on, { zoanthids, polyps });
   came(110, '17:45', 'invertebrate', ['Cleaner shrimp', 'skunk-cleaner-shrimp', 1]);
   came(124, '18:15', 'invertebrate', ['Pistol shrimp', 'tiger-pistol-shrimp', 1]);
   writer.entry(id, 'animals', on(97), '09:10', {
@@ -215,6 +223,22 @@ function addAnimals(writer: DemoWriter, id: string, on: (day: number) => number)
   for (const day of [146, 149, 151]) {
     writer.entry(id, 'topOff', on(day), '08:05', { litres: day === 146 ? 6 : 4 });
   }
+}
+
+/** Where Fulmar's corals stand, and where one that still is in quarantine was meant to: where it would sting another. */
+function addCorals(
+  writer: DemoWriter,
+  tankId: string,
+  on: (day: number) => number,
+  { zoanthids, polyps }: { zoanthids: string; polyps: string },
+): void {
+  const put = (day: number, position: Omit<BodyOf<'position'>, 'tankId'>) =>
+    writer.add(writer.act(writer.when(on(day), '16:20')), 'position', { tankId, ...position });
+  const mat = { species: 'zoanthids', cohort: zoanthids };
+  put(75, { what: 'Zoanthids', ...mat, x: 88, z: 20, level: 'low' });
+  const own = { species: 'green-star-polyps', cohort: polyps };
+  put(98, { what: 'Star polyps', ...own, x: 20, z: 16, level: 'middle' });
+  put(143, { what: 'Hammer coral', species: 'hammer-coral', x: 76, z: 22, level: 'low' });
 }
 
 /** What Fulmar's animals are fed: a little more with each that came. */

@@ -10,7 +10,7 @@ export interface Standing {
   /** When it was taken down, ms; null while it stands. */
   closedAt: number | null;
   lid: boolean;
-  /** When the heater was last held against a thermometer, ms. */
+  /** When the heater was last checked against a thermometer, ms. */
   heaterVerifiedAt: number | null;
   lit: boolean;
   /** Since when fish are in without a break, ms; null without any. */

@@ -1,7 +1,7 @@
 import type { ParameterId } from '../parameters/registry';
 import type { Kit } from '../records/schema/kit';
 
-/** Days after which instruments are usually held against a standard again; none for the rest. */
+/** Days after which instruments are usually checked against a standard again; none for the rest. */
 const USUAL_DAYS: Partial<Record<ParameterId, number>> = {
   salinity: 30,
   ph: 30,

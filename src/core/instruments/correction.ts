@@ -95,7 +95,7 @@ export interface Trust {
   every: number;
 }
 
-/** How far an instrument can be trusted by the days since it was held against a standard. */
+/** How far an instrument can be trusted by the days since it was checked against a standard. */
 export function trustOf(checks: readonly Check[], every: number, at: number): Trust {
   const last = checks.findLast((check) => check.at <= at);
   if (!last) return { state: 'never', days: null, every };
@@ -105,7 +105,7 @@ export function trustOf(checks: readonly Check[], every: number, at: number): Tr
 
 /**
  * How far an instrument may have drifted since its last check, canonical: its maker's ± once over
- * for each time that its maintenance has passed, twice at the most. Nothing is known before the first one.
+ * for each time that its usual days have passed, twice at the most. Nothing is known before the first one.
  */
 export function driftDoubt(trust: Trust, accuracy: number): number {
   if (trust.days === null) return 0;

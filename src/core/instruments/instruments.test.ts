@@ -157,7 +157,7 @@ describe('a calibration in the log', () => {
 });
 
 describe('trust in an instrument', () => {
-  it('decays with the days since it was held against a standard', () => {
+  it('decays with the days since it was checked against a standard', () => {
     expect(trustOf([], 30, onDay(5))).toEqual({ state: 'never', days: null, every: 30 });
     const checks = [check(0, 0, true)];
     expect(trustOf(checks, 30, onDay(29)).state).toBe('fresh');
@@ -169,13 +169,13 @@ describe('trust in an instrument', () => {
 
   it('says how long ago that was, and how far it was off', () => {
     const words = (checks: Check[], day: number) => trustWords('ppt', checks, 30, onDay(day));
-    expect(words([], 5)).toBe('never held against a standard');
+    expect(words([], 5)).toBe('never checked against a standard');
     expect(words([check(0, 0, true)], 5)).toBe('right against its standard 5 days ago');
     expect(words([check(0, 0.6, true)], 40)).toBe(
-      'held against its standard 40 days ago, showed 0.6 ppt too much, set right then: due again',
+      'checked against its standard 40 days ago, showed 0.6 ppt too much, set right then: due again',
     );
     expect(words([check(0, -0.6, false)], 1)).toBe(
-      'held against its standard 1 day ago, showed 0.6 ppt too little, left as it is',
+      'checked against its standard 1 day ago, showed 0.6 ppt too little, left as it is',
     );
   });
 });

@@ -10,7 +10,7 @@ const NO_FAULT = 1e-6;
 /**
  * How an instrument stands towards its standards, in words.
  * @param unit canonical unit of what it measures
- * @param every days of its maintenance
+ * @param every days after which it is calibrated again
  */
 export function trustWords(
   unit: Unit,
@@ -19,7 +19,7 @@ export function trustWords(
   now: number,
 ): string {
   const last = checks.findLast((check) => check.at <= now);
-  if (!last) return 'never held against a standard';
+  if (!last) return 'never checked against a standard';
   const { state } = trustOf(checks, every, now);
   const days = Math.floor((now - last.at) / DAY_MS);
   const ago = days === 0 ? 'today' : `${countOf(days, 'day')} ago`;
@@ -32,5 +32,5 @@ export function trustWords(
     slope === 1
       ? `showed ${withUnit(formatSignificant(Number(Math.abs(offset).toPrecision(2)), 2), unit)} too ${offset > 0 ? 'much' : 'little'}`
       : 'was off';
-  return `held against its standard ${ago}, ${off}, ${last.adjusted ? 'set right then' : 'left as it is'}${due}`;
+  return `checked against its standard ${ago}, ${off}, ${last.adjusted ? 'set right then' : 'left as it is'}${due}`;
 }

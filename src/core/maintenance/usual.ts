@@ -155,7 +155,7 @@ export const USUAL: readonly Usual[] = [
   },
   {
     id: 'heater',
-    name: 'Hold the heater against a thermometer',
+    name: 'Check the heater against a thermometer',
     why: 'Heaters fail stuck on as well as off; a dial that has moved warns of it.',
     minutes: minutes(5),
     rule: days(30),

@@ -216,7 +216,7 @@ function changeOf(one: AskedOf, history: TankHistory, medicated: boolean, at: nu
     {
       id: `quarantineChange/${id}`,
       title: 'Change water in quarantine',
-      because: `Ammonia is held by a change ${plan.everyDays === 1 ? 'a day' : `every ${countOf(plan.everyDays, 'day')}`}: how much stands with the batch${medicated ? '; the new water is dosed to the same level before it goes in' : ''}`,
+      because: `Ammonia is kept down by a change ${plan.everyDays === 1 ? 'a day' : `every ${countOf(plan.everyDays, 'day')}`}: how much stands with the batch${medicated ? '; the new water is dosed to the same level before it goes in' : ''}`,
       minutes: 25,
       opens: { batch: id },
       due: addDaysIn(from, plan.everyDays, zone),

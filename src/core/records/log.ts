@@ -43,7 +43,7 @@ export interface Log {
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Every label there ever was, by id, removed ones included: what was given by them stays what it was. */
   readonly everyMedicine: Readonly<Record<string, Medicine>>;
-  /** Calibrations by the kit that was held against a standard, in order of time: readings rest on them. */
+  /** Calibrations by the kit that was checked against a standard, in order of time: readings rest on them. */
   readonly calibrations: Readonly<Record<string, readonly CalibrationEntry[]>>;
   /** Entries by what they are about, in order of their own time. */
   readonly entries: Readonly<Record<string, readonly RevisionOf<'entry'>[]>>;

@@ -191,7 +191,7 @@ export const magnesium = defineSum({
 
 export const twoPart = defineSum({
   id: 'two-part',
-  title: 'A two-part maintenance',
+  title: 'Two-part doses',
   asks: 'How much of each part replaces what the tank uses in a day?',
   inputs: {
     litres: litres(),

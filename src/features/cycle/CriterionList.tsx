@@ -14,6 +14,7 @@ import { selectHistory } from '@/store/inView';
 import { momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
 import { capitalise, listWords } from '@/core/units/format';
+import { ReadMore } from '@/frame/ReadMore';
 import { selectLog, selectNow, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
 import { Button } from '@/ui/Press';
@@ -23,6 +24,7 @@ import { Sheet } from '@/ui/Sheet';
 import { color, space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { Tap } from '@/ui/press/Tap';
+import { CRITERION_PAGES } from './criterionPages';
 
 const styles = StyleSheet.create({
   row: {
@@ -197,6 +199,7 @@ function CriterionSheet({
         <Words as="body">{`What would settle it: ${criterion.settle}`}</Words>
       ) : null}
       {criterion.how ? <Words as="body">{criterion.how}</Words> : null}
+      <ReadMore page={CRITERION_PAGES[criterion.id]} before={onClose} />
       <Words as="soft">{`Asked by: ${criterion.role === 'gate' ? 'every rule for done, before fish' : doneRuleName(verdict.doneRule)}.`}</Words>
       {entries.length > 0 ? (
         <View>

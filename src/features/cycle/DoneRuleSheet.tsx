@@ -78,7 +78,7 @@ function Chooser({ onClose }: { onClose: () => void }) {
       />
       {doneRule === 'bothZeroHeld' ? (
         <Choice
-          label="Held for"
+          label="Days at zero"
           value={zeroDays}
           onChange={setZeroDays}
           options={[

@@ -43,7 +43,7 @@ export const TERMS: readonly Term[] = [
   {
     term: 'Calibration',
     meaning:
-      'Holding an instrument against a standard. What it was off by is taken out of the readings made since it was last right; what was read stays beside them.',
+      'Checking an instrument against a standard. What it was off by is taken out of the readings made since it was last right; what was read stays beside them.',
   },
   {
     term: 'Capacity',

@@ -64,7 +64,7 @@ export function InstrumentsScreen() {
           : expired.length > 0
             ? `${expired.map((kit) => kit.body.name).join(', ')}: past ${expired.length === 1 ? 'its' : 'their'} date, so ${expired.length === 1 ? 'it decides' : 'they decide'} nothing.`
             : due.length > 0
-              ? `${listWords(due.map((kit) => kit.body.name))}: due to be held against a standard.`
+              ? `${listWords(due.map((kit) => kit.body.name))}: due to be checked against a standard.`
               : 'All are within their dates.'}
       </Opening>
       {kits.some((kit) => calibrateEvery(kit.body) !== null) ? (
@@ -112,7 +112,7 @@ function readTimes(log: Log): Map<string, number[]> {
   return times;
 }
 
-/** Whether an instrument is to be held against a standard again. */
+/** Whether an instrument is to be checked against a standard again. */
 function isDue(kit: RevisionOf<'kit'>, log: Log, now: number): boolean {
   const every = calibrateEvery(kit.body);
   const checks = checksOf(log.calibrations, kit.id);
@@ -125,7 +125,7 @@ function HeaterRow() {
   const history = useAppSelector(selectHistory);
   if (!history || history.start === null) return null;
   const last = history.entries.heaterCheck.at(-1);
-  const words = last ? heaterWords(last.entry) : 'never held against a thermometer';
+  const words = last ? heaterWords(last.entry) : 'never checked against a thermometer';
   return (
     <View>
       <SectionHead title="Heater" end={history.tank.name} />

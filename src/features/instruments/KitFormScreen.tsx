@@ -234,7 +234,7 @@ function Editor({ editing }: { editing?: RevisionOf<'kit'> }) {
       )}
       {form.form === 'digital' ? (
         <Field
-          label="Held against a standard every"
+          label="Checked against a standard every"
           kind="number"
           unit="days"
           value={form.calibrateDays}

@@ -44,7 +44,7 @@ export function OwnTestsScreen() {
   return (
     <Screen head={<BackHead title="Test kits and meters" aside="" />}>
       <Opening title="Which tests do you own?">
-        Each has a row on the test sheet. Hold the steps against your own card afterwards, under
+        Each has a row on the test sheet. Check the steps against your own card afterwards, under
         Instruments: a step that is not on the card cannot be read.
       </Opening>
       <View>

@@ -25,7 +25,7 @@ import { useHistories, useMaintenance } from './useMaintenance';
 
 const WEEKS = 6;
 
-/** What the coming weeks ask of the keeper, and every chore with its maintenance. */
+/** What the coming weeks ask of the keeper, and every chore with its rule. */
 export function ChoresScreen() {
   const router = useRouter();
   const measured = useMeasures();

@@ -8,6 +8,7 @@ import { monthWords } from '@/core/time/calendar';
 import { to } from '@/frame/addresses';
 import { logPath } from '@/frame/logPaths';
 import { TankHead } from '@/frame/TankHead';
+import { ReadMore } from '@/frame/ReadMore';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
 import { changeSettings } from '@/store/settings';
@@ -64,6 +65,7 @@ export function CostsScreen() {
           ? 'Log what you care to know: nothing here is judged.'
           : `${where} took ${money(running / MONTHS)} a month to run, over the last ${MONTHS} months.`}
       </Opening>
+      {all === 0 ? <ReadMore page="price" /> : null}
       {histories.length > 1 ? (
         <Choice
           bare

@@ -9,6 +9,7 @@ import { upkeepOf } from '@/core/maintenance/load';
 import { upkeepOfNew } from '@/core/maintenance/upkeepOfNew';
 import { countOf, formatPlain } from '@/core/units/format';
 import { aboutSpan } from '@/core/units/duration';
+import { linearFromCanonical } from '@/core/units/units';
 import { saltYield } from '@/core/water/learned';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
@@ -19,7 +20,7 @@ import { loadStocking } from '@/store/plans';
 import { beginRun, selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { OptionList } from '@/ui/Choice';
-import { Button } from '@/ui/Press';
+import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -53,6 +54,8 @@ export function MoveScreen() {
   if (!history) return null;
   const animals = cohorts.reduce((sum, { here }) => sum + (here ?? 1), 0);
   const { netLitres, tank } = history;
+  // Whoever moves house takes the tank along.
+  const own = formatPlain(linearFromCanonical(netLitres, volumeUnit), 0);
   const water = litres === null ? null : moveWater(netLitres, litres);
   const perLitre = saltYield(history)?.value ?? SALT_YIELD;
   const now = upkeepOf(history, maintenance);
@@ -67,6 +70,13 @@ export function MoveScreen() {
         value={draft.litres}
         onChange={(text) => setDraft({ ...draft, litres: text })}
       />
+      {litres === null ? (
+        <LinkButton
+          soft
+          label={`It is the same tank: ${own} ${volumeUnit}`}
+          onPress={() => setDraft({ ...draft, litres: own })}
+        />
+      ) : null}
       <View style={{ gap: 4 }}>
         <SectionHead title="What comes along" end="shares are an assumption" />
         <OptionList

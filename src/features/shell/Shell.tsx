@@ -5,12 +5,13 @@ import { selectSession, selectTank } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
 import { to } from '@/frame/addresses';
 import { Button } from '@/ui/Press';
-import { HeadEnd, Opening, Screen } from '@/ui/Screen';
+import { HeadEnd, Opening, Screen, ScreenEnd } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { useWide } from '@/ui/useWide';
 import { Bar } from './Bar';
 import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
+import { TermsHere } from './TermsHere';
 import { NoticeBar } from './NoticeBar';
 import { KeptPlaces } from './kept';
 import { isEntryPath, isHelpPath, isKept, needsTank } from './places';
@@ -24,6 +25,7 @@ const styles = StyleSheet.create({
 });
 
 // One element, so that no head is drawn anew as the place changes.
+const TERMS_HERE = <TermsHere />;
 const HEAD_BUTTONS = <HeadButtons />;
 
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
@@ -72,11 +74,15 @@ export function Shell({
               wide || bare || path === to.emergency || path === to.search ? null : HEAD_BUTTONS
             }
           >
-            <KeptPlaces path={path}>
-              <ScreenBoundary key={isKept(path) ? 'kept' : path}>
-                <Suspense fallback={<View style={styles.column} aria-busy />}>{children}</Suspense>
-              </ScreenBoundary>
-            </KeptPlaces>
+            <ScreenEnd value={bare ? null : TERMS_HERE}>
+              <KeptPlaces path={path}>
+                <ScreenBoundary key={isKept(path) ? 'kept' : path}>
+                  <Suspense fallback={<View style={styles.column} aria-busy />}>
+                    {children}
+                  </Suspense>
+                </ScreenBoundary>
+              </KeptPlaces>
+            </ScreenEnd>
           </HeadEnd>
         </View>
         {bare || !RunBar ? null : (

@@ -42,6 +42,8 @@ interface Row {
   needsTank: boolean;
   /** What of it takes the whole of a phone: entering something is one thing at a time. */
   full: 'none' | 'pages' | 'all';
+  /** Words of the Guide that it uses, said at its end; none where it speaks as everybody does. */
+  terms: readonly string[];
   /** Its screen is kept between visits. */
   kept?: true;
 }
@@ -56,6 +58,7 @@ const ROWS: readonly Row[] = [
     hotkey: 't',
     needsTank: false,
     full: 'none',
+    terms: ['Milestone', 'Forecast', 'Rule for done'],
     kept: true,
   },
   {
@@ -64,6 +67,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'w',
     needsTank: true,
     full: 'none',
+    terms: ['Band', 'Basis', 'Between'],
     kept: true,
   },
   {
@@ -72,6 +76,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'c',
     needsTank: true,
     full: 'pages',
+    terms: ['Criterion', 'Filter bacteria', 'Challenge'],
     kept: true,
   },
   {
@@ -79,6 +84,7 @@ const ROWS: readonly Row[] = [
     shown: shown('water', 'Mix saltwater'),
     needsTank: false,
     full: 'all',
+    terms: ['Specific gravity', 'Net water', 'Run'],
   },
   {
     path: '/calculators',
@@ -86,6 +92,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'b',
     needsTank: false,
     full: 'pages',
+    terms: ['Net water', 'Basis', 'Specific gravity'],
   },
   {
     path: '/instruments',
@@ -93,6 +100,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'i',
     needsTank: false,
     full: 'pages',
+    terms: ['Instrument', 'Calibration', 'Step'],
   },
   {
     path: '/stock',
@@ -100,6 +108,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'k',
     needsTank: true,
     full: 'pages',
+    terms: ['Wish', 'Feeding limit', 'Group'],
     kept: true,
   },
   {
@@ -107,6 +116,7 @@ const ROWS: readonly Row[] = [
     shown: shown('animals', 'Species'),
     needsTank: false,
     full: 'pages',
+    terms: ['Mouth size', 'Sting range', 'Clean-up crew'],
   },
   {
     path: '/quarantine',
@@ -114,24 +124,28 @@ const ROWS: readonly Row[] = [
     hotkey: 'q',
     needsTank: true,
     full: 'pages',
+    terms: ['Batch', 'Clear day', 'Protocol'],
   },
   {
     path: '/acclimate',
     shown: shown('animals', 'Acclimation'),
     needsTank: true,
     full: 'pages',
+    terms: ['Free ammonia', 'Specific gravity', 'Run'],
   },
   {
     path: '/stock/corals',
     shown: shown('animals', 'Corals'),
     needsTank: true,
     full: 'all',
+    terms: ['Position', 'Sting range'],
   },
   {
     path: '/stock/growth',
     shown: shown('animals', 'Algae and pests'),
     needsTank: true,
     full: 'all',
+    terms: ['Sighting', 'Measure', 'Clean-up crew'],
   },
   {
     path: '/chores',
@@ -139,36 +153,42 @@ const ROWS: readonly Row[] = [
     hotkey: 'r',
     needsTank: true,
     full: 'pages',
+    terms: ['Daily check', 'Act'],
   },
   {
     path: '/away',
     shown: shown('maintenance', 'Going away'),
     needsTank: false,
     full: 'all',
+    terms: ['Run'],
   },
   {
     path: '/runs/build',
     shown: shown('gear', 'Build'),
     needsTank: false,
     full: 'all',
+    terms: ['Net water', 'Gate'],
   },
   {
     path: '/tanks',
     shown: shown('gear', 'Tanks'),
     needsTank: false,
     full: 'pages',
+    terms: ['Net water', 'Not entered', 'Method'],
   },
   {
     path: '/costs',
     shown: shown('gear', 'Costs'),
     needsTank: true,
     full: 'none',
+    terms: [],
   },
   {
     path: '/moving/move',
     shown: shown('gear', 'Moving'),
     needsTank: true,
     full: 'all',
+    terms: ['Filter bacteria', 'Net water'],
   },
   {
     path: '/journal',
@@ -176,12 +196,14 @@ const ROWS: readonly Row[] = [
     hotkey: 'j',
     needsTank: true,
     full: 'none',
+    terms: ['Act', 'Reading'],
   },
   {
     path: '/month',
     shown: shown('records', 'Month'),
     needsTank: true,
     full: 'none',
+    terms: ['Band', 'Reading'],
   },
   {
     path: '/data',
@@ -189,6 +211,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'd',
     needsTank: false,
     full: 'none',
+    terms: ['Act'],
   },
   {
     path: '/guide',
@@ -196,6 +219,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'g',
     needsTank: false,
     full: 'pages',
+    terms: [],
   },
   {
     path: '/settings',
@@ -203,8 +227,9 @@ const ROWS: readonly Row[] = [
     hotkey: 's',
     needsTank: false,
     full: 'none',
+    terms: ['Band', 'Basis'],
   },
-  { path: '/more', shown: null, needsTank: false, full: 'none', kept: true },
+  { path: '/more', shown: null, needsTank: false, full: 'none', terms: [], kept: true },
   {
     path: '/emergency',
     shown: null,
@@ -212,6 +237,7 @@ const ROWS: readonly Row[] = [
     hotkey: 'e',
     needsTank: false,
     full: 'all',
+    terms: [],
   },
   {
     path: '/search',
@@ -220,11 +246,24 @@ const ROWS: readonly Row[] = [
     hotkey: '/',
     needsTank: false,
     full: 'all',
+    terms: [],
   },
-  { path: '/log', shown: null, needsTank: true, full: 'all' },
-  { path: '/runs', shown: null, needsTank: false, full: 'pages' },
-  { path: '/moving', shown: null, needsTank: true, full: 'pages' },
-  { path: '/demo', shown: null, needsTank: false, full: 'none' },
+  {
+    path: '/log',
+    shown: null,
+    needsTank: true,
+    full: 'all',
+    terms: ['Test session', 'Between', 'Basis'],
+  },
+  { path: '/runs', shown: null, needsTank: false, full: 'pages', terms: [] },
+  {
+    path: '/moving',
+    shown: null,
+    needsTank: true,
+    full: 'pages',
+    terms: ['Filter bacteria', 'Net water'],
+  },
+  { path: '/demo', shown: null, needsTank: false, full: 'none', terms: [] },
 ];
 
 export interface Place {

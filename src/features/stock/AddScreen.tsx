@@ -10,6 +10,7 @@ import { linearFromCanonical } from '@/core/units/units';
 import { formatExact } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
+import { ReadMore } from '@/frame/ReadMore';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectForecast } from '@/store/inView';
@@ -26,6 +27,7 @@ import { callIt } from '@/core/livestock/compatibility/types';
 import { InsteadRows } from './InsteadRows';
 import { Stepper } from './Stepper';
 import { useFinder } from './useStock';
+import { REFUSAL_PAGES } from './refusalPages';
 
 /** Quiet after the last key or tap before the question is put. */
 const QUIET_MS = 200;
@@ -201,6 +203,7 @@ function Answer({
           {remark}
         </Remark>
       ))}
+      {answer.rule === 'fits' ? null : <ReadMore page={REFUSAL_PAGES[answer.rule]} />}
       {answer.instead.length > 0 ? (
         <View style={{ gap: 8 }}>
           <SectionHead title="Instead" />

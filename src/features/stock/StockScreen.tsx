@@ -20,6 +20,7 @@ import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectTankId } from '@/store/selectors';
 import { recordAct } from '@/store/record';
 import { isoInZone } from '@/core/time/zone';
+import { ReadMore } from '@/frame/ReadMore';
 import { DemandBar } from '@/ui/Drawing';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
@@ -188,7 +189,10 @@ function Residents({ stock }: { stock: StockView }) {
         }
       />
       {here.length === 0 ? (
-        <Words as="soft">Nobody on record. Log them as they come, and each gets a page.</Words>
+        <>
+          <Words as="soft">Nobody on record. Log them as they come, and each gets a page.</Words>
+          <ReadMore page="first-fish" />
+        </>
       ) : null}
       {here.map((cohort) => (
         <Row

@@ -24,7 +24,11 @@ const styles = StyleSheet.create({
   field: { flexGrow: 1, flexBasis: 96 },
 });
 
-const SINCE = { cycling: 'Water went in on', running: 'It has run since' } as const;
+const SINCE = {
+  cycling: 'Water went in on',
+  running: 'It has run since',
+  moving: 'It has run since',
+} as const;
 
 /** A new tank by three answers; the rest is asked where it first matters. */
 export function SetUpScreen() {
@@ -63,7 +67,7 @@ export function SetUpScreen() {
     );
     if (!recorded) return;
     dispatch(tankChosen(tankId));
-    router.replace(to.today);
+    router.replace(form.stage === 'moving' ? to.moving('move') : to.today);
   };
   const side = (name: 'length' | 'width' | 'height', label: string) => (
     <Field
@@ -125,6 +129,7 @@ export function SetUpScreen() {
             { value: 'empty', label: 'Empty', note: 'Being built, no water in it yet' },
             { value: 'cycling', label: 'Cycling', note: 'Filled, without animals' },
             { value: 'running', label: 'Running', note: 'Cycled, with animals' },
+            { value: 'moving', label: 'Moving house', note: 'Running, and soon elsewhere' },
           ]}
         />
       </View>
@@ -133,7 +138,7 @@ export function SetUpScreen() {
           label={SINCE[form.stage]}
           value={form.since}
           today={today}
-          hint={form.stage === 'running' ? 'About is near enough.' : undefined}
+          hint={form.stage === 'cycling' ? undefined : 'About is near enough.'}
           error={errors.since}
           onChange={(since) => set({ since })}
         />

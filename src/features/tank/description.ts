@@ -111,8 +111,8 @@ const TEXTS: Record<Part, (telling: Telling) => string> = {
   gates: ({ facts, tank, now }) => {
     const lid = facts.lid ? 'A lid is fitted' : 'No lid yet';
     const heater = facts.heaterVerifiedOn
-      ? `the heater was held against a thermometer on ${dayWords(dayStart(facts.heaterVerifiedOn, tank.zone), tank.zone, now)}`
-      : 'the heater was not held against a thermometer yet';
+      ? `the heater was checked against a thermometer on ${dayWords(dayStart(facts.heaterVerifiedOn, tank.zone), tank.zone, now)}`
+      : 'the heater was not checked against a thermometer yet';
     return `${lid}; ${heater}.`;
   },
 };

@@ -254,7 +254,7 @@ function GateFields({ form, set, errors, today }: PartProps) {
         onChange={(lid) => set({ lid })}
       />
       <DayField
-        label="Heater held against a thermometer on"
+        label="Heater checked against a thermometer on"
         value={form.heaterVerifiedOn}
         today={today}
         hint="Leave it empty if it has not been."

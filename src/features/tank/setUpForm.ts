@@ -15,7 +15,7 @@ export const setUpSchema = z.object({
   length: z.string(),
   width: z.string(),
   height: z.string(),
-  stage: z.enum(['empty', 'cycling', 'running']),
+  stage: z.enum(['empty', 'cycling', 'running', 'moving']),
   since: z.string(),
 });
 export type SetUpForm = z.infer<typeof setUpSchema>;
@@ -81,7 +81,7 @@ export function readSetUp(
     facts: {
       ...NO_FACTS,
       filledOn: form.stage === 'empty' ? null : since,
-      runningSince: form.stage === 'running' ? since : null,
+      runningSince: form.stage === 'running' || form.stage === 'moving' ? since : null,
     },
   });
 }

@@ -70,7 +70,7 @@ function writeDay(
 export function writeFacts(writer: FactWriter, before: TankFacts, after: TankFacts): void {
   writeDay(writer, { kind: 'filled' }, before.filledOn, after.filledOn, true);
   writeDay(writer, { kind: 'running' }, before.runningSince, after.runningSince, true);
-  // A heater held against a thermometer again is a check of its own.
+  // A heater checked against a thermometer again is a check of its own.
   writeDay(writer, { kind: 'heaterCheck' }, before.heaterVerifiedOn, after.heaterVerifiedOn, false);
   if (before.lid === after.lid) return;
   const { act, tankId, zone, now } = writer;

@@ -62,7 +62,7 @@ export function Holding({ parameter, history, unit, band, now }: HoldingProps) {
       {parameter === 'alkalinity' && use && use.perDay > 0 ? (
         <LinkButton
           soft
-          label="A two-part maintenance for that"
+          label="Two-part doses for that"
           onPress={() => router.push(to.sum('two-part'))}
         />
       ) : null}

@@ -25,6 +25,7 @@ import { useWide } from '@/ui/useWide';
 import { Figure, Words } from '@/ui/Words';
 import { ParameterDetail } from './ParameterDetail';
 import { waterSentence } from '@/core/water/waterSentence';
+import { ReadMore } from '@/frame/ReadMore';
 
 /** The latest of every parameter; where there is room, the history of one beside it. */
 export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
@@ -85,6 +86,7 @@ export function WaterScreen({ parameter }: { parameter?: ParameterId }) {
         <>
           <Opening title={title}>{detail}</Opening>
           <Button label="Log the first test" onPress={() => router.push('/log/test')} />
+          <ReadMore page="how-long" />
         </>
       )}
     </Screen>

@@ -1,3 +1,4 @@
+import { ReadMore } from '@/frame/ReadMore';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { Timeline } from '@/ui/Drawing';
@@ -45,6 +46,7 @@ export function WelcomeScreen() {
           The demo is invented and kept apart from your own log. Everything stays in this browser;
           nothing is sent anywhere.
         </Words>
+        <ReadMore page="first" />
         <LinkButton label="I have an exported log" onPress={() => router.push('/data')} />
       </View>
     </Screen>

@@ -32,7 +32,7 @@ export interface DoneRule<I extends DoneRuleId = DoneRuleId> {
   criteria: readonly RuleId[];
   /** Criteria shown beside them that decide nothing under this rule for done. */
   supports: readonly RuleId[];
-  /** The choice with its own figure, for a line of text: "both zero, held 7 days". */
+  /** The choice with its own figure, for a line of text: "both zero for 7 days". */
   words: (choice: ChoiceOf<I>) => string;
   /** The day on which a tank is ready that is clear on a day; Infinity beyond the horizon. */
   readyDay: (clear: number, choice: ChoiceOf<I>, tools: ReadyTools) => number;

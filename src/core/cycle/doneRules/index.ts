@@ -25,7 +25,7 @@ export function doneRuleOf<I extends DoneRuleId>(choice: ChoiceOf<I>): DoneRule<
   return BY_ID[choice.rule as I];
 }
 
-/** "both zero, held 7 days": the choice with its own figure, for a line of text. */
+/** "both zero for 7 days": the choice with its own figure, for a line of text. */
 export function doneRuleWords(choice: DoneRuleChoice): string {
   return doneRuleOf(choice).words(choice);
 }

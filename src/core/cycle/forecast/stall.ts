@@ -38,7 +38,7 @@ const REMEDY: Record<CauseId, string> = {
     'Check for chlorine, medicine or rock left dry; use carbon, change water, and seed again.',
   kitSuspect: 'Test the same water with another kit, and fresh salt water as a zero.',
   notTakenHold:
-    'Hold the ammonia kit against fresh salt water, as a zero. If it reads true, seed the tank anew with a fresh bottle or seeded media, and look for chlorine or medicine. Dose no more till it falls.',
+    'Check the ammonia kit against fresh salt water, as a zero. If it reads true, seed the tank anew with a fresh bottle or seeded media, and look for chlorine or medicine. Dose no more till it falls.',
   unloggedDose: 'Look for ammonia that was not logged: food, something dead, tap water. Log it.',
 };
 

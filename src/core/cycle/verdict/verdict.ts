@@ -34,7 +34,7 @@ const TITLES: Record<CriterionId, string> = {
   ammoniaZero: 'Ammonia reads zero',
   nitriteZero: 'Nitrite reads zero',
   zeroSameDay: 'Both zero on one day',
-  zeroHeld: 'Both held at zero',
+  zeroHeld: 'Both at zero for days',
   challengePassed: 'Challenge passed',
   doseCleared: 'A dose cleared',
   nitrateLevel: 'Nitrate has levelled off',

@@ -95,7 +95,7 @@ function gates(facts: StockFacts, fish: boolean): Barrier[] {
   if (fish && !facts.heater) {
     list.push({
       rule: 'heater',
-      because: 'The heater was never held against a thermometer.',
+      because: 'The heater was never checked against a thermometer.',
       mend: 'Check it, and log it.',
     });
   }

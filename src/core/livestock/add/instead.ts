@@ -38,7 +38,7 @@ export const INSTEAD: Record<Refused, NextBest> = {
   },
   lid: { what: 'Fit a lid or mesh first; it can wait in quarantine.', price: 'An afternoon.' },
   heater: {
-    what: 'Hold the heater against a thermometer first; it can wait in quarantine.',
+    what: 'Check the heater against a thermometer first; it can wait in quarantine.',
     price: 'A day, since the dial is judged overnight.',
   },
   temperature: ANOTHER('A kind that lives at the temperature of this tank.'),

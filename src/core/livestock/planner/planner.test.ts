@@ -302,7 +302,7 @@ describe('what a plan leaves open', () => {
   const remarks = (changes: Partial<StockFacts>) =>
     planFrom(facts(['firefish'], changes), WIDE).remarks.join(' ');
 
-  it('is said: no lid, a heater nobody held against a thermometer, and who was never named', () => {
+  it('is said: no lid, a heater nobody checked against a thermometer, and who was never named', () => {
     expect(remarks({})).toBe('');
     expect(remarks({ home: { ...FACTS.home, lid: false } })).toMatch(/lid before the first fish/);
     expect(remarks({ heater: false })).toMatch(/heater against a thermometer/);

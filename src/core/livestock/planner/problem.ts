@@ -175,7 +175,7 @@ function remarksOn(standing: Standing, assumed: boolean): string[] {
       remarks.push('A lid before the first fish: every new one jumps.');
     }
     if (!facts.heater) {
-      remarks.push('Hold the heater against a thermometer before the first fish.');
+      remarks.push('Check the heater against a thermometer before the first fish.');
     }
   }
   const unnamed = unnamedWords(facts.cohorts, find);

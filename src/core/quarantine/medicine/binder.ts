@@ -3,7 +3,7 @@ import { copperIn } from './copper';
 
 /** What goes in with copper in the water, in place of a binder. */
 const CHANGES =
-  'Hold ammonia down with changes of purified water and salt instead: no binder, no dechlorinator. Its price: up to half of the water a day, mixed and matched ahead.';
+  'Keep ammonia down with changes of purified water and salt instead: no binder, no dechlorinator. Its price: up to half of the water a day, mixed and matched ahead.';
 
 /** Whether a binder may go in, and what is done where it may not: said wherever one is spoken of. */
 export function binderWords(history: TankHistory | null, at: number): string {

@@ -72,4 +72,4 @@ export function binderIn({ dose, cleaning }: Entries, now: number): string | nul
 
 /** What is said wherever the two would meet. */
 export const COPPER_AND_BINDER =
-  'Copper with a binder or dechlorinator that reduces becomes deadly, and a silent label counts as one that does. Hold ammonia down with changes of water made ready without it. If both are in already: two thirds of the water out now, matched, with strong air. Copper counts as in until a test of it that read zero is logged under Medicines; carbon alone does not count.';
+  'Copper with a binder or dechlorinator that reduces becomes deadly, and a silent label counts as one that does. Keep ammonia down with changes of water made ready without it. If both are in already: two thirds of the water out now, matched, with strong air. Copper counts as in until a test of it that read zero is logged under Medicines; carbon alone does not count.';

@@ -89,10 +89,10 @@ export type MedicineConflict =
 /** A medicine that may not go into this water is given elsewhere, never less of it here. */
 const ELSEWHERE: NextBest = {
   what: 'Move the fish into a bare quarantine tank and give it there.',
-  price: 'A day to set it up and catch them; ammonia is then held by changes and daily tests.',
+  price: 'A day to set it up and catch them; ammonia is then kept down by changes and daily tests.',
 };
 const WITHOUT_BINDER: NextBest = {
-  what: 'Hold ammonia down with changes of purified water and salt.',
+  what: 'Keep ammonia down with changes of purified water and salt.',
   price: 'Up to half of the water a day, mixed and matched ahead.',
 };
 
@@ -145,7 +145,7 @@ export function medicineConflicts(next: Medicine, home: MedicineHome): MedicineC
   if (medicineEffect(next).filterBacteria?.is === 'harmed' && home.filter !== 'uncycled') {
     found.push({
       severity: 'care',
-      because: `${next.name} may kill the filter's bacteria: ammonia is then held by changes, tested daily.`,
+      because: `${next.name} may kill the filter's bacteria: ammonia is then kept down by changes, tested daily.`,
     });
   }
   const medicines = others.filter(({ kind }) => kind !== 'binder');

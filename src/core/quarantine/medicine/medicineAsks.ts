@@ -54,7 +54,7 @@ function asksOf(history: TankHistory, { id, body }: Labels[number]): Ask[] {
   if (body.target || out) {
     const because = out
       ? 'Carbon is in: gone is what a test of zero says'
-      : `Held against the range on its label, daily while it is in${kitWords(body)}`;
+      : `Checked against the range on its label, daily while it is in${kitWords(body)}`;
     const read = own.findLast(({ entry }) => entry.act === 'measured')?.at ?? first.at;
     const tested = Math.max(read, first.at);
     asks.push(ask('medicineTest', `Test ${body.name}`, because, 8, day(tested, 1)));

@@ -40,7 +40,7 @@ export function readinessOf(history: TankHistory, at: number): ReadyLine[] {
     {
       id: 'heater',
       title: 'Heater and thermometer',
-      text: `About ${formatPlain(netLitres * WATTS_PER_LITRE, 0)} W for five degrees above the room, held against a thermometer in the last two months.`,
+      text: `About ${formatPlain(netLitres * WATTS_PER_LITRE, 0)} W for five degrees above the room, checked against a thermometer in the last two months.`,
       shown: checked,
     },
     {

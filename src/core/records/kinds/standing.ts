@@ -65,12 +65,12 @@ export function heaterOffset({ dial, thermometer }: HeaterCheck): number | null 
 /** How a heater stood to its thermometer, in words. */
 export function heaterWords(check: HeaterCheck): string {
   const offset = heaterOffset(check);
-  if (offset === null) return 'held against a thermometer';
+  if (offset === null) return 'checked against a thermometer';
   if (offset === 0) return 'its dial agrees with the thermometer';
   return `its dial says ${formatFixed(Math.abs(offset), 1)} °C too ${offset > 0 ? 'much' : 'little'}`;
 }
 
-/** The heater held against a thermometer. */
+/** The heater checked against a thermometer. */
 export const heaterCheck = defineKind({
   schema: z.strictObject({
     kind: z.literal('heaterCheck'),

@@ -57,7 +57,7 @@ export const kitSchema = z
     order: anyNumber,
     /** Tests that a fresh pack is for, and since when this one is used. */
     pack: z.strictObject({ tests: z.int().min(1).max(10_000), since: daySchema }).optional(),
-    /** Days after which it is to be held against a standard again; left out for what is usual. */
+    /** Days after which it is to be checked against a standard again; left out for what is usual. */
     calibrateDays: z.int().min(1).max(3650).optional(),
   })
   .refine((kit) => dimensionOf(kit.unit) === PARAMETERS[kit.parameter].dimension, {

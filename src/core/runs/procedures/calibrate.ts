@@ -52,7 +52,7 @@ const steps: readonly Step[] = [
   },
 ];
 
-/** Holding an instrument against its standard. */
+/** Checking an instrument against its standard. */
 export const calibrate: Procedure = {
   name: 'Calibrate',
   also: 'refractometer pH pen conductivity standard',

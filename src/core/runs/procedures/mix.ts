@@ -219,7 +219,8 @@ const steps: readonly Step[] = [
     text: (run, tank) => {
       const { litres, target } = batchOf(run, tank);
       const measured = noted(run, 'measure');
-      if (measured === undefined) return 'What is missing follows from what it reads: measure it first.';
+      if (measured === undefined)
+        return 'What is missing follows from what it reads: measure it first.';
       if (Math.abs(target - measured) <= NEAR) return 'Near enough: add nothing. Note 0.';
       const each = litres === null ? ' for each litre' : '';
       const grams = missingEach(run, tank) * (litres ?? 1);
@@ -257,7 +258,7 @@ const steps: readonly Step[] = [
       const last = noted(run, 'second');
       const target = noted(run, 'target') ?? FULL_SALINITY;
       if (last !== undefined && Math.abs(last - target) > AGREE) {
-        return `It reads ${say(last)}, wanted were ${say(target)}: do not pour yet. If the two instruments disagree, hold both against a standard.`;
+        return `It reads ${say(last)}, wanted were ${say(target)}: do not pour yet. If the two instruments disagree, check both against a standard.`;
       }
       return `${first === undefined ? '' : 'It agrees. '}Match its temperature to the tank, to a degree. Heater off before the level falls, on again when it is covered; a siphon is never started by mouth.`;
     },

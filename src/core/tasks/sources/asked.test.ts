@@ -135,7 +135,7 @@ describe('a batch asks for', () => {
     expect(dips(24)).toEqual([]);
   });
 
-  it('a medicine held against its label daily, and out after its days', () => {
+  it('a medicine checked against its label daily, and out after its days', () => {
     const { log, due } = spare();
     const medicine = testId(600);
     log.revisions.push(createRecord(log.stamp(onDay(12)), medicine, 'medicine', COPPER));

@@ -37,7 +37,7 @@ export const gates: TaskSource = {
         ...base,
         id: 'heater',
         key: 'heater',
-        title: 'Hold the heater against a thermometer',
+        title: 'Check the heater against a thermometer',
         because: inNow
           ? 'There are fish in: the dial may lie by degrees'
           : 'Before the first fish: the dial may lie by degrees',

@@ -5,7 +5,7 @@ import type { Occurrence, TaskSource } from '../types';
 /** Days that what would only sharpen a sum may wait. */
 const MAY_WAIT = 1;
 
-/** What a keeper knows of a tank and has not told yet: tests on paper, and what is in it. */
+/** What a keeper knows of a tank and has not told yet: tests on paper, who lives in it, and what else is in it. */
 export const telling: TaskSource = {
   occurrences: ({ history }, from) => {
     const { tank, standing, start, entries } = history;
@@ -22,6 +22,18 @@ export const telling: TaskSource = {
         inDays: 0,
         minutes: 3,
         opens: { form: 'paper' },
+      });
+    }
+    if (standing.runningSince !== null && entries.animals.length === 0) {
+      tasks.push({
+        ...base,
+        id: 'who',
+        key: 'who',
+        title: 'Log who lives here',
+        because: 'Food, the plan and the shop question go by who is in it',
+        inDays: 0,
+        minutes: 5,
+        opens: { form: 'animals' },
       });
     }
     const notEntered = tank.notEntered ?? [];

@@ -6,7 +6,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'first-fish',
     group: 'animals',
-    question: 'Which fish first?',
     answer:
       'One small, hardy, peaceful one, or a pair: a clownfish, a firefish, a small goby. The quarrelsome come last.',
     text: [
@@ -22,7 +21,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'how-many',
     group: 'animals',
-    question: 'How many fish?',
     answer:
       'As many as the filter can carry, the room bears and the company allows: three different questions, and the smallest answer counts.',
     text: [
@@ -38,7 +36,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'snails',
     group: 'animals',
-    question: 'When do snails and hermits come?',
     answer:
       'Once nitrite is gone and there is something to graze: a green or brown haze on the glass. Earlier they starve.',
     text: [
@@ -54,7 +51,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'quarantine',
     group: 'animals',
-    question: 'Why quarantine, and with what?',
     answer:
       'Because the parasites that kill marine fish come with fish, and cannot be treated in a tank with rock and corals. A bare tank, a heater, a sponge filter and hides are enough.',
     text: [
@@ -70,7 +66,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'bag',
     group: 'animals',
-    question: 'How do I bring a bag home?',
     answer:
       'Float it for the temperature, measure its salinity, and let the difference decide: fish go quickly or drip for half an hour, snails and shrimps drip longer.',
     text: [
@@ -83,7 +78,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'not-eating',
     group: 'animals',
-    question: 'It will not eat. What now?',
     answer:
       'A day or two is normal. Offer small amounts of frozen food twice a day, dim the light, give it a hide, and test the water.',
     text: [
@@ -99,7 +93,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'white-spots',
     group: 'animals',
-    question: 'White spots: what is it?',
     answer:
       'Most often marine ich (single grains like salt) or velvet (a fine dust, fast breathing). Velvet kills within days: act the same day.',
     text: [
@@ -115,7 +108,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'missing',
     group: 'animals',
-    question: 'Hiding, or gone?',
     answer:
       'Look under the stand and behind the tank first, then into the overflow. Then test ammonia: a body in the rock shows within a day.',
     text: [
@@ -131,7 +123,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'corals',
     group: 'animals',
-    question: 'When do corals come, and where do they go?',
     answer:
       'Soft corals after the tank has held still for some weeks, stony ones after months. Low and in the shade first, higher week by week.',
     text: [
@@ -147,7 +138,6 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'anemone',
     group: 'animals',
-    question: 'When may an anemone come?',
     answer:
       'Not before the tank has run steadily for half a year, and only with every pump guarded.',
     text: [

@@ -6,7 +6,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'how-long',
     group: 'cycle',
-    question: 'How long does cycling take?',
     answer:
       'Three to six weeks with dry rock, one to three with a good bottle of bacteria or live rock. Your own readings say more than any calendar.',
     text: [
@@ -22,7 +21,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'which-ammonia',
     group: 'cycle',
-    question: 'Which ammonia, and how much?',
     answer:
       'Ammonium chloride made for cycling or for laboratories, up to 2 ppm at a time, and none while the last dose is still there.',
     text: [
@@ -35,7 +33,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'bottles',
     group: 'cycle',
-    question: 'Do bottles of bacteria work?',
     answer:
       'Often, if they were kept cool and are in date: the cycle then takes days instead of weeks. Some do nothing at all.',
     text: [
@@ -51,7 +48,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'nitrite-stuck',
     group: 'cycle',
-    question: 'Why is nitrite stuck?',
     answer:
       'Mostly it is not: it stands high for a week or two while the slower bacteria grow, then falls within days.',
     text: [
@@ -67,7 +63,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'ready',
     group: 'cycle',
-    question: 'Is it ready, or does it only look so?',
     answer:
       'It is ready when ammonia and nitrite both read zero a day after a dose as big as your first fish, by kits that were seen to read something else.',
     text: [
@@ -83,7 +78,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'always-quarter',
     group: 'cycle',
-    question: 'My kit always shows 0.25. Is that ammonia?',
     answer:
       'Perhaps not. Many cards show a first tint at true zero, under some lamps more than others.',
     text: [
@@ -99,7 +93,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'light',
     group: 'cycle',
-    question: 'Light on or off while it cycles?',
     answer: 'Off. Bacteria need none, and algae take every hour of it.',
     text: [
       'Live rock with coralline or corals on it is the exception: a few hours of low light keep them.',
@@ -111,7 +104,6 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'big-change',
     group: 'cycle',
-    question: 'Why a big water change at the end?',
     answer:
       'A fishless cycle leaves nitrate, often 20 to 80 ppm. One large change takes most of it out before animals come.',
     text: [

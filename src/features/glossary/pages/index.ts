@@ -1,3 +1,4 @@
+import { QUESTIONS } from '@/frame/guideQuestions';
 import { ANIMALS } from './animals';
 import { CYCLE } from './cycle';
 import type { GuidePage } from './page';
@@ -7,4 +8,9 @@ import { START } from './start';
 export { PAGE_GROUPS, PAGE_GROUP_WORDS } from './page';
 
 /** Every page, in the order in which a tank needs them. */
-export const GUIDE_PAGES: readonly GuidePage[] = [...START, ...CYCLE, ...ANIMALS, ...RUNNING];
+export const GUIDE_PAGES: readonly (GuidePage & { question: string })[] = [
+  ...START,
+  ...CYCLE,
+  ...ANIMALS,
+  ...RUNNING,
+].map((page) => ({ ...page, question: QUESTIONS[page.id] }));

@@ -1,3 +1,5 @@
+import type { GuideId } from '@/frame/guideQuestions';
+
 export const PAGE_GROUPS = ['start', 'cycle', 'animals', 'running'] as const;
 export type PageGroup = (typeof PAGE_GROUPS)[number];
 
@@ -10,9 +12,9 @@ export const PAGE_GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
 
 /** One question of a keeper, answered. */
 export interface GuidePage {
-  id: string;
+  /** Its question is kept by this, where screens find it that lead here. */
+  id: GuideId;
   group: PageGroup;
-  question: string;
   /** The answer in a sentence or two. */
   answer: string;
   /** Why, and what it trades; text between double asterisks is set strong. */

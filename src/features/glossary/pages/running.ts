@@ -6,7 +6,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'how-often',
     group: 'running',
-    question: 'How often do I change water?',
     answer:
       'A tenth each week or a fifth every two is a habit that works. Your nitrate and alkalinity say whether it is enough.',
     text: [
@@ -22,7 +21,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'growths',
     group: 'running',
-    question: 'Brown or green stuff grows. What is it?',
     answer:
       'In the first months mostly diatoms, then green film, then hair algae: each has its time, and patience is the usual cure.',
     text: [
@@ -38,7 +36,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'salinity-fell',
     group: 'running',
-    question: 'Why did salinity fall?',
     answer:
       'Salt water left and fresh water came: a top-off that stuck, skimming wet, a leak, salt creep, or changes mixed too weak.',
     text: [
@@ -54,7 +51,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'alkalinity-fell',
     group: 'running',
-    question: 'Why did alkalinity fall?',
     answer:
       'Something builds with it: corals, coralline algae, or bacteria that turn ammonia into nitrate. That is use, not a fault.',
     text: [
@@ -70,7 +66,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'ph-low',
     group: 'running',
-    question: 'pH is low. Should I raise it?',
     answer:
       'Seldom with a bottle. Low pH is mostly carbon dioxide from the room: open a window, and look again in an hour.',
     text: [
@@ -86,7 +81,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'away',
     group: 'running',
-    question: 'How do I go away?',
     answer:
       'Change nothing in the last week, set the top-off, leave portions of food in a box by the day, and one page of instructions.',
     text: [
@@ -99,7 +93,6 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'power-cut',
     group: 'running',
-    question: 'The power is out. What first?',
     answer: 'Air. Oxygen runs short in hours, long before the cold matters.',
     text: [
       'A battery air pump in the display; else lift water out with a jug and pour it back, a few minutes in every quarter of an hour. Do not feed. A blanket keeps the heat.',

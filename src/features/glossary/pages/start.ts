@@ -6,11 +6,10 @@ export const START: readonly GuidePage[] = [
   {
     id: 'first',
     group: 'start',
-    question: 'What do I need first?',
     answer:
       'A place that bears the weight, a tank with a lid, a heater, a pump, purified water, salt, and tests for ammonia, nitrite, salinity and temperature.',
     text: [
-      'Before the first fish: **a heater that was checked against a thermometer, a lid, and a way to measure salinity that was held against a standard.** Lamps for corals, a skimmer and dosing pumps can wait until something needs them.',
+      'Before the first fish: **a heater that was checked against a thermometer, a lid, and a way to measure salinity that was checked against a standard.** Lamps for corals, a skimmer and dosing pumps can wait until something needs them.',
       'A second small tank with its own heater and sponge filter is worth more than any gadget: it is where new fish are watched for four weeks before they meet the others.',
     ],
     does: [
@@ -22,7 +21,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'size',
     group: 'start',
-    question: 'How big should it be?',
     answer:
       'As big as you can change a tenth of every week without dreading it. More water changes more slowly, and forgives more.',
     text: [
@@ -38,7 +36,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'price',
     group: 'start',
-    question: 'What does it cost?',
     answer:
       'The tank is the smaller part. Salt, purified water, electricity, food and tests come every month, for as long as it stands.',
     text: [
@@ -54,7 +51,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'rock',
     group: 'start',
-    question: 'Which rock?',
     answer:
       'Dry rock is clean and slow, live rock is quick and brings guests, wanted and unwanted. Either carries a reef.',
     text: [
@@ -71,7 +67,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'water',
     group: 'start',
-    question: 'Which salt and which water?',
     answer:
       'Any reef salt that gives you the alkalinity you want, in purified water, mixed to 35 ppt and stirred until it is clear.',
     text: [
@@ -87,7 +82,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'tap',
     group: 'start',
-    question: 'Why not tap water?',
     answer:
       'It may carry chlorine or chloramine, copper, phosphate and nitrate. Some harm at once, the rest feeds algae for months.',
     text: [
@@ -103,11 +97,10 @@ export const START: readonly GuidePage[] = [
   {
     id: 'salinity',
     group: 'start',
-    question: 'How salty should it be, and what does my meter mean?',
     answer:
       '35 ppt, which is a specific gravity of 1.0264 at 25 °C and a conductivity of 53 mS/cm. What matters most is that it stays there.',
     text: [
-      'Meters speak three languages for one thing. Each is right at the temperature it was made for, and **each drifts: hold it against a standard of salt water, not against fresh water.** A refractometer that was set to zero with fresh water can read 35 in water of 32.',
+      'Meters speak three languages for one thing. Each is right at the temperature it was made for, and **each drifts: check it against a standard of salt water, not against fresh water.** A refractometer that was set to zero with fresh water can read 35 in water of 32.',
       'A swing arm collects bubbles and salt; it is good for telling a change, not a level.',
     ],
     does: [
@@ -119,7 +112,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'litres',
     group: 'start',
-    question: 'How many litres are really in it?',
     answer:
       'Less than the label says: glass, sand, rock and the space above the water take a tenth to a third.',
     text: [
@@ -134,7 +126,6 @@ export const START: readonly GuidePage[] = [
   {
     id: 'outlets',
     group: 'start',
-    question: 'What goes on which outlet?',
     answer:
       'Every cord with a loop that hangs below its socket, everything behind a residual-current breaker, and the return pump and heater not on one strip.',
     text: [

@@ -125,7 +125,8 @@ function Fields({ form, set, errors }: FieldsProps<CalibrationForm>) {
   if (meters.length === 0) {
     return (
       <Remark>
-        Only instruments that show a number are held against a standard. Add one under Instruments.
+        Only instruments that show a number are checked against a standard. Add one under
+        Instruments.
       </Remark>
     );
   }

@@ -104,7 +104,7 @@ function unitOf(wanted: string | undefined): (typeof TEMPERATURES)[number] {
   return TEMPERATURES.find((unit) => unit === wanted) ?? '°C';
 }
 
-/** A heater held against a thermometer: what its dial says, and what the water has. */
+/** A heater checked against a thermometer: what its dial says, and what the water has. */
 export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
   kind: 'heaterCheck',
   fields: heaterFields,
@@ -147,7 +147,7 @@ export const HeaterCheckForm = entryForm<'heaterCheck', HeaterFields>({
   Fields: ({ form, set, errors }: FieldsProps<HeaterFields>) => (
     <>
       <Remark>
-        Run it for a night in a bucket of tank water, then hold it against a thermometer you trust.
+        Run it for a night in a bucket of tank water, then check it against a thermometer you trust.
       </Remark>
       <Field
         label="Its dial is set to"

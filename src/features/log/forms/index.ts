@@ -138,13 +138,13 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
   lid: { label: 'Lid', hint: 'Fitted or taken off', also: 'cover mesh jump', ...both(LidForm) },
   heaterCheck: {
     label: 'Heater check',
-    hint: 'Held against a thermometer',
+    hint: 'Checked against a thermometer',
     also: 'thermometer heater',
     ...both(HeaterCheckForm),
   },
   calibration: {
     label: 'Calibration',
-    hint: 'An instrument held against a standard',
+    hint: 'An instrument checked against a standard',
     also: 'calibrated refractometer pH pen',
     ...both(CalibrationEntryForm),
   },

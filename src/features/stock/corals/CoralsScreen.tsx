@@ -8,6 +8,7 @@ import { formatPlain } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { useMeasures } from '@/frame/useMeasures';
+import { ReadMore } from '@/frame/ReadMore';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
@@ -111,6 +112,7 @@ export function CoralsScreen() {
             ? 'Put them where they are to stand: light, flow and sting range at night are checked as you move them. Corals may come before fish: they make next to no ammonia.'
             : 'Light, flow, sting range and growth fit together here.'}
       </Opening>
+      {placed.length === 0 ? <ReadMore page="corals" /> : null}
       <PlacingMap
         label={`The tank from above, ${formatPlain(length, 0)} by ${formatPlain(width, 0)} cm`}
         widthCm={length}

@@ -141,7 +141,7 @@ function AmmoniaPart({ batch }: { batch: BatchNow }) {
   };
   return (
     <View style={{ gap: 8 }}>
-      <SectionHead title="Hold the ammonia down" />
+      <SectionHead title="Keep the ammonia down" />
       <Words as="body">{protocol.moves ? BETWEEN_MOVES : `${besides}${text}`}</Words>
       {open.map((line) => (
         <Words key={line} as="soft">

@@ -194,9 +194,9 @@ export function BeginScreen({ given }: { given: Readonly<Record<string, string>>
               <Words as="soft">
                 {
                   {
-                    uncycled: 'Any medicine is possible; ammonia is held by changes of water.',
+                    uncycled: 'Any medicine is possible; ammonia is kept down by changes of water.',
                     seeded:
-                      'Ammonia is held without hundreds of litres; the sponge is thrown away after.',
+                      'Ammonia is kept down without hundreds of litres; the sponge is thrown away after.',
                     cycled:
                       'Easiest on ammonia; antibiotics kill it, and rock and media take copper up.',
                   }[filter]

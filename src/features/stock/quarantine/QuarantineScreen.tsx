@@ -11,6 +11,7 @@ import { netVolume } from '@/core/water/volume';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
+import { ReadMore } from '@/frame/ReadMore';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
@@ -72,6 +73,7 @@ export function QuarantineScreen() {
               ),
             ) + '.'}
       </Opening>
+      {running.length === 0 ? <ReadMore page="quarantine" /> : null}
       {running.map(({ id }) => (
         <BatchCard key={id} id={id} />
       ))}

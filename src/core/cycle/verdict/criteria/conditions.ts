@@ -111,14 +111,14 @@ export const lidFitted: CriterionRule = ({ history }) =>
     ? met('A lid or mesh is fitted.', [history.entries.lid.at(-1)?.id ?? ''])
     : notYet('No lid is on record. Every new fish jumps when stressed.', 'Fit a lid or mesh.');
 
-/** A heater whose dial was believed has cooked tanks: it is held against a thermometer once. */
+/** A heater whose dial was believed has cooked tanks: it is checked against a thermometer once. */
 export const heaterVerified: CriterionRule = ({ history, at, zone }) => {
   const check = history.entries.heaterCheck.at(-1);
   if (check) {
-    return met(`Held against a thermometer on ${dayWords(check.at, zone, at)}.`, [check.id]);
+    return met(`Checked against a thermometer on ${dayWords(check.at, zone, at)}.`, [check.id]);
   }
   return notYet(
-    'The heater has not been held against a thermometer.',
+    'The heater has not been checked against a thermometer.',
     'Run it for a night, compare it with a thermometer, and note the day.',
   );
 };
