@@ -29,6 +29,8 @@ import { calendarEvents } from '../src/core/maintenance/calendar/calendarEvents'
 import { choreTimesOf } from '../src/core/maintenance/choreAsks';
 import { icsOf } from '../src/core/maintenance/calendar/ics';
 import { loadOf } from '../src/core/maintenance/load';
+import { eventSearch } from '../src/core/history/events';
+import { oneTank } from './oneTankLog';
 import { print, timed } from './print';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
@@ -125,6 +127,21 @@ if (existsSync(scripts)) {
     addMs: timed(() => canAdd(facts, posterior, { species: 'firefish', count: 1 }), 3),
     addLimitMs: 500,
     carryMs: timed(() => carry(posterior, [{ fromDay: 0, nitrogen: 0.1 }], 21), 3),
+  });
+}
+
+{
+  // What is typed into the search, letter by letter, over the lines of 20,000 readings.
+  const { revisions, tankId } = oneTank(20_000, NOW);
+  const history = tankHistory(mergeRevisions(EMPTY_LOG, revisions), tankId, NOW);
+  const prepareMs = timed(() => eventSearch({ ...history }));
+  const { events, find } = eventSearch(history);
+  const texts = ['n', 'ni', 'nit', 'nitr', 'between 0 and', 'nothing has this'];
+  print('search', {
+    entries: events.length,
+    prepareMs,
+    mostMsALetter: Math.max(...texts.map((text) => timed(() => find(text, 8)))),
+    allMsALetter: Math.max(...texts.map((text) => timed(() => find(text)))),
   });
 }
 

@@ -62,6 +62,14 @@ export default function Layout() {
 
 const RunBar = partOf(runs, 'RunBar');
 
+const TermsHere = partOf(dailyLife, 'TermsHere');
+// One element, so that no screen is drawn anew as the place changes; none until its piece is here.
+const END = (
+  <Suspense fallback={null}>
+    <TermsHere />
+  </Suspense>
+);
+
 const Reminders = partOf(dailyLife, 'Reminders');
 
 /** Reminders of the browser, where it may and there is a log to remind of. */
@@ -74,7 +82,7 @@ function Reminding() {
 function Framed() {
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
   return (
-    <Shell RunBar={going ? RunBar : undefined}>
+    <Shell RunBar={going ? RunBar : undefined} end={END}>
       <Slot />
     </Shell>
   );

@@ -5,6 +5,7 @@ export { renewAsks } from '@/store/asking';
 export { InstrumentsScreen } from './instruments/InstrumentsScreen';
 export { JournalScreen } from './journal/JournalScreen';
 export { MoreScreen } from './shell/MoreScreen';
+export { TermsHere } from './shell/TermsHere';
 export { AwayScreen } from './maintenance/AwayScreen';
 export { ChoreScreen } from './maintenance/ChoreScreen';
 export { CostsScreen } from './maintenance/CostsScreen';

@@ -1,11 +1,11 @@
 /** Where places lay before they took the words of the screen: addresses that somebody saved go on working. */
-const MOVED: readonly (readonly [before: RegExp, now: string])[] = [
-  [/^\/bench(?=[/?]|$)/, '/calculators'],
-  [/^\/rhythm(?=[/?]|$)/, '/chores'],
-  [/^\/stock\/lots(?=\/)/, '/stock/groups'],
-  [/^\/log\/look(?=[/?]|$)/, '/log/daily-check'],
-  [/^\/log\/response(?=[/?]|$)/, '/log/growth-measure'],
-];
+const NOW: Readonly<Record<string, string>> = {
+  '/bench': '/calculators',
+  '/rhythm': '/chores',
+  '/stock/lots': '/stock/groups',
+  '/log/look': '/log/daily-check',
+  '/log/response': '/log/growth-measure',
+};
 
 /**
  * The address that a former one leads to.
@@ -13,8 +13,9 @@ const MOVED: readonly (readonly [before: RegExp, now: string])[] = [
  * @returns null where nothing lay there
  */
 export function movedTo(address: string): string | null {
-  for (const [before, now] of MOVED) {
-    if (before.test(address)) return address.replace(before, now);
+  for (const [before, now] of Object.entries(NOW)) {
+    const rest = address.slice(before.length);
+    if (address.startsWith(before) && /^([/?]|$)/.test(rest)) return now + rest;
   }
   return null;
 }

@@ -1,20 +1,19 @@
 /** What drafts were called before they took the words of the screen: what is half typed outlives an update. */
-const RENAMED: readonly (readonly [before: RegExp, now: string])[] = [
-  [/^bench\//, 'calculators/'],
-  [/^rhythm\//, 'chores/'],
-  [/^school\//, 'doneRule/'],
-  [/^lot\//, 'cohort/'],
-  [/^look\//, 'dailyCheck/'],
-  [/^response\//, 'growthMeasure/'],
-];
-/** Drafts that are kept as typed text lie under this, before their name. */
-const TYPED = 'typed/';
+const NOW: Readonly<Record<string, string>> = {
+  bench: 'calculators',
+  rhythm: 'chores',
+  school: 'doneRule',
+  lot: 'cohort',
+  look: 'dailyCheck',
+  response: 'growthMeasure',
+};
 
-/** The name of a draft today; its own where it was never called otherwise. */
+/**
+ * The name of a draft today; its own where it was never called otherwise. Those kept as typed text lie
+ * under `typed/`, before what they are called.
+ */
 export function draftNow(name: string): string {
-  const typed = name.startsWith(TYPED);
-  const bare = typed ? name.slice(TYPED.length) : name;
-  const renamed = RENAMED.find(([before]) => before.test(bare));
-  if (!renamed) return name;
-  return `${typed ? TYPED : ''}${bare.replace(renamed[0], renamed[1])}`;
+  return name.replace(/^(typed\/)?(\w+)(?=\/)/, (all, typed: string | undefined, of: string) =>
+    Object.hasOwn(NOW, of) ? `${typed ?? ''}${NOW[of]}` : all,
+  );
 }

@@ -43,19 +43,39 @@ export function allEvents(history: TankHistory): LoggedEvent[] {
   return linesOf(history, everyEntry(history));
 }
 
-/**
- * Finds the lines with every word of a text in their title or note, large letters or small. Each line is
- * prepared once, since a letter typed goes through all of them.
- */
-export function findEvents(
-  events: readonly LoggedEvent[],
-): (text: string) => readonly LoggedEvent[] {
+/** Every entry of a tank as a line, and those of them that hold what somebody looks for. */
+export interface EventSearch {
+  events: readonly LoggedEvent[];
+  /**
+   * The lines with every word of a text in their title or note, large letters or small, newest first.
+   * @param most lines at most; all of them where it is left out
+   */
+  find: (text: string, most?: number) => readonly LoggedEvent[];
+}
+
+const SEARCHES = new WeakMap<TankHistory, EventSearch>();
+
+/** Kept with the history, whoever asks: a letter typed goes through lines that were prepared once. */
+export function eventSearch(history: TankHistory): EventSearch {
+  const known = SEARCHES.get(history);
+  if (known) return known;
+  const events = allEvents(history);
   const lines = events.map(({ title, note }) => `${title} ${note}`.toLowerCase());
-  return (text) => {
-    const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-    if (words.length === 0) return events;
-    return events.filter((_, i) => words.every((word) => lines[i]?.includes(word)));
+  const search: EventSearch = {
+    events,
+    find: (text, most = Infinity) => {
+      const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+      if (words.length === 0 && most >= events.length) return events;
+      const found: LoggedEvent[] = [];
+      for (let i = 0; i < events.length && found.length < most; i += 1) {
+        const event = events[i];
+        if (event && words.every((word) => lines[i]?.includes(word))) found.push(event);
+      }
+      return found;
+    },
   };
+  SEARCHES.set(history, search);
+  return search;
 }
 
 /**

@@ -15,7 +15,7 @@ import {
   type DoseEntry,
 } from '..';
 import { LogBuilder, onDay } from '../../testing/logBuilder';
-import { allEvents, entrySpan, findEvents } from './events';
+import { allEvents, entrySpan, eventSearch } from './events';
 
 const steps = [0, 0.25, 0.5, 1, 2, 4];
 
@@ -262,11 +262,16 @@ describe('entries as lines', () => {
   const events = allEvents(history);
 
   it('are found by all words of a text, in any order and case', () => {
-    const find = findEvents(events);
+    const search = eventSearch(history);
+    const { find } = search;
     expect(find('FOAMS skim').map(({ note }) => note)).toEqual(['Skimmer foams']);
     expect(find('nitrite')).toHaveLength(2);
     expect(find('nitrite foams')).toEqual([]);
-    expect(find('  ')).toBe(events);
+    expect(find('  ')).toBe(search.events);
+    expect(search.events).toEqual(events);
+    expect(find('nitrite', 1).map(({ id }) => id)).toEqual([find('nitrite')[0]?.id]);
+    // Prepared once, whoever asks.
+    expect(eventSearch(history)).toBe(search);
   });
 
   it('are counted without being put in words', () => {

@@ -1,5 +1,5 @@
 import { useDeferredValue, useMemo } from 'react';
-import { allEvents, findEvents } from '@/core/history/events';
+import { eventSearch } from '@/core/history/events';
 import { shortDay } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { EventRow } from '@/frame/EventRow';
@@ -18,10 +18,10 @@ export function JournalScreen() {
   const now = useAppSelector(selectNow);
   const [text, setText] = useTyped('journal/sought');
   const wanted = useDeferredValue(text);
-  const events = useMemo(() => (history ? allEvents(history) : []), [history]);
-  const find = useMemo(() => findEvents(events), [events]);
-  const found = useMemo(() => find(wanted), [find, wanted]);
-  if (!history) return null;
+  const search = history ? eventSearch(history) : null;
+  const found = useMemo(() => search?.find(wanted) ?? [], [search, wanted]);
+  if (!history || !search) return null;
+  const { events } = search;
   const first = events.at(-1);
   const { zone } = history.tank;
   return (

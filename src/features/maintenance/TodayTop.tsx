@@ -1,15 +1,19 @@
 import { useRouter } from 'expo-router';
 import { View } from 'react-native';
 import Check from 'lucide-react-native/icons/check';
+import { DEMO_STORIES } from '@/core/demo/stories';
 import { lapseOf, silenceWords } from '@/core/maintenance/away/lapse';
+import type { TankHistory } from '@/core/history/tankHistory';
 import { dayWords } from '@/core/time/words';
 import { dayOf, dayStart } from '@/core/time/zone';
 import { addressOf } from '@/frame/addressOf';
 import { to } from '@/frame/addresses';
+import type { GuideId } from '@/frame/guideQuestions';
+import { ReadMore } from '@/frame/ReadMore';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
-import { selectNow } from '@/store/selectors';
+import { selectNow, selectSession } from '@/store/selectors';
 import { LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -17,13 +21,19 @@ import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { useAbsence } from './AwayScreen';
 
-/** What of daily life stands on top of Today: days away, and the way back from a silence of weeks. */
+/** What of daily life stands on top of Today: what a tank of the demo shows, days away, the way back from a silence. */
 export function TodayTop() {
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
+  const { which } = useAppSelector(selectSession);
   if (!history) return null;
+  // What one asks who stands at the very beginning.
+  const page = firstQuestion(history);
+  const story = which === 'demo' ? DEMO_STORIES[history.tank.name] : undefined;
   return (
     <>
+      {story === undefined ? null : <Words as="aside">{story}</Words>}
+      {page ? <ReadMore page={page} /> : null}
       <AwayNote now={now} zone={history.tank.zone} />
       <WayBack />
     </>
@@ -87,4 +97,11 @@ function WayBack() {
       ))}
     </View>
   );
+}
+
+/** The page of the Guide for a tank in which nothing has happened yet; null once something has. */
+function firstQuestion({ start, standing, entries }: TankHistory): GuideId | null {
+  if (start === null) return 'first';
+  const begun = [entries.reading, entries.dose, entries.organics].some((of) => of.length > 0);
+  return begun || standing.runningSince !== null ? null : 'which-ammonia';
 }

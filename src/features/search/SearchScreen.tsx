@@ -1,7 +1,7 @@
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useEffect, useMemo, useRef, useState } from 'react';
 import { View, type TextInput } from 'react-native';
-import { allEvents, findEvents } from '@/core/history/events';
+import { eventSearch } from '@/core/history/events';
 import { changeAsked } from '@/core/search/changeAsked';
 import type { searchIn } from '@/core/search/search';
 import { momentWords } from '@/core/time/words';
@@ -118,12 +118,11 @@ function useFound(offers: Offers | null, text: string): Offer[] {
     ];
     return offers ? offers.searchIn([...offers.rows, ...own]) : () => [];
   }, [offers, tanks, kits]);
-  const entriesWith = useMemo(() => findEvents(history ? allEvents(history) : []), [history]);
   return useMemo(() => {
     if (text.trim() === '') return [];
     const entries = history
-      ? entriesWith(text)
-          .slice(0, ENTRIES_SHOWN)
+      ? eventSearch(history)
+          .find(text, ENTRIES_SHOWN)
           .map(({ id, at, title, note }): Offer => ({
             id: `entry/${id}`,
             kind: 'entry',
@@ -144,7 +143,7 @@ function useFound(offers: Offers | null, text: string): Offer[] {
     ];
     // Before there is a tank, what is about one would lead back to Today.
     return history ? all : all.filter(({ open }) => !offers?.needsTank(open));
-  }, [find, offers, text, entriesWith, history, now, measured]);
+  }, [find, offers, text, history, now, measured]);
 }
 
 const sameWords = (title: string, text: string) =>

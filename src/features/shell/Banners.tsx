@@ -1,6 +1,5 @@
-import { usePathname, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { DEMO_STORIES } from '@/core/demo/stories';
 import { countOf } from '@/core/units/format';
 import { openLog } from '@/store/open';
 import { retryUnsaved } from '@/store/record';
@@ -8,7 +7,7 @@ import type { Revision } from '@/core/records/schema/revision';
 import { unreachable } from '@/core/unreachable';
 import { to } from '@/frame/addresses';
 import { applyNewer, useOffline } from '@/frame/offline';
-import { selectPending, selectSession, selectTank } from '@/store/selectors';
+import { selectPending, selectSession } from '@/store/selectors';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { damageSeen } from '@/store/sessionSlice';
 import { LinkButton } from '@/ui/Press';
@@ -82,9 +81,6 @@ export function Banners() {
   const { queue, trouble } = useAppSelector(selectPending);
   const conflicted = useAppSelector((state) => state.log.conflicted);
   const unsaved = trouble ? queue.reduce((sum, act) => sum + act.revisions.length, 0) : 0;
-  const path = usePathname();
-  const tank = useAppSelector(selectTank);
-  const story = path === '/' && tank ? DEMO_STORIES[tank.body.name] : undefined;
   const leaveDemo = () => {
     rememberLog('own');
     void dispatch(openLog('own'));
@@ -95,7 +91,7 @@ export function Banners() {
       {which === 'demo' ? (
         <View style={styles.banner}>
           <View style={styles.words}>
-            <Words as="soft">{`Demo, apart from your own log.${story === undefined ? '' : ` ${story}`}`}</Words>
+            <Words as="soft">Demo, apart from your own log.</Words>
           </View>
           <LinkButton soft label="Leave the demo" onPress={leaveDemo} />
         </View>

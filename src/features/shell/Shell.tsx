@@ -11,7 +11,6 @@ import { useWide } from '@/ui/useWide';
 import { Bar } from './Bar';
 import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
-import { TermsHere } from './TermsHere';
 import { NoticeBar } from './NoticeBar';
 import { KeptPlaces } from './kept';
 import { isEntryPath, isHelpPath, isKept, needsTank } from './places';
@@ -25,16 +24,18 @@ const styles = StyleSheet.create({
 });
 
 // One element, so that no head is drawn anew as the place changes.
-const TERMS_HERE = <TermsHere />;
 const HEAD_BUTTONS = <HeadButtons />;
 
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
 export function Shell({
   RunBar,
+  end = null,
   children,
 }: {
   /** What goes on, in a slim bar; none while nothing does. */
   RunBar?: ComponentType<{ hidden: boolean }>;
+  /** What stands quietly at the end of each screen. */
+  end?: ReactNode;
   children: ReactNode;
 }) {
   const wide = useWide();
@@ -74,7 +75,7 @@ export function Shell({
               wide || bare || path === to.emergency || path === to.search ? null : HEAD_BUTTONS
             }
           >
-            <ScreenEnd value={bare ? null : TERMS_HERE}>
+            <ScreenEnd value={bare ? null : end}>
               <KeptPlaces path={path}>
                 <ScreenBoundary key={isKept(path) ? 'kept' : path}>
                   <Suspense fallback={<View style={styles.column} aria-busy />}>

@@ -42,8 +42,6 @@ interface Row {
   needsTank: boolean;
   /** What of it takes the whole of a phone: entering something is one thing at a time. */
   full: 'none' | 'pages' | 'all';
-  /** Words of the Guide that it uses, said at its end; none where it speaks as everybody does. */
-  terms: readonly string[];
   /** Its screen is kept between visits. */
   kept?: true;
 }
@@ -51,14 +49,13 @@ interface Row {
 const shown = (group: GroupId, label: string) => ({ group, label });
 
 /** In the order in which they are shown. A route without its row fails a test. */
-const ROWS: readonly Row[] = [
+const EACH = [
   {
     path: '/',
     shown: shown('today', 'Today'),
     hotkey: 't',
     needsTank: false,
     full: 'none',
-    terms: ['Milestone', 'Forecast', 'Rule for done'],
     kept: true,
   },
   {
@@ -67,7 +64,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'w',
     needsTank: true,
     full: 'none',
-    terms: ['Band', 'Basis', 'Between'],
     kept: true,
   },
   {
@@ -76,7 +72,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'c',
     needsTank: true,
     full: 'pages',
-    terms: ['Criterion', 'Filter bacteria', 'Challenge'],
     kept: true,
   },
   {
@@ -84,7 +79,6 @@ const ROWS: readonly Row[] = [
     shown: shown('water', 'Mix saltwater'),
     needsTank: false,
     full: 'all',
-    terms: ['Specific gravity', 'Net water', 'Run'],
   },
   {
     path: '/calculators',
@@ -92,7 +86,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'b',
     needsTank: false,
     full: 'pages',
-    terms: ['Net water', 'Basis', 'Specific gravity'],
   },
   {
     path: '/instruments',
@@ -100,7 +93,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'i',
     needsTank: false,
     full: 'pages',
-    terms: ['Instrument', 'Calibration', 'Step'],
   },
   {
     path: '/stock',
@@ -108,7 +100,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'k',
     needsTank: true,
     full: 'pages',
-    terms: ['Wish', 'Feeding limit', 'Group'],
     kept: true,
   },
   {
@@ -116,7 +107,6 @@ const ROWS: readonly Row[] = [
     shown: shown('animals', 'Species'),
     needsTank: false,
     full: 'pages',
-    terms: ['Mouth size', 'Sting range', 'Clean-up crew'],
   },
   {
     path: '/quarantine',
@@ -124,28 +114,24 @@ const ROWS: readonly Row[] = [
     hotkey: 'q',
     needsTank: true,
     full: 'pages',
-    terms: ['Batch', 'Clear day', 'Protocol'],
   },
   {
     path: '/acclimate',
     shown: shown('animals', 'Acclimation'),
     needsTank: true,
     full: 'pages',
-    terms: ['Free ammonia', 'Specific gravity', 'Run'],
   },
   {
     path: '/stock/corals',
     shown: shown('animals', 'Corals'),
     needsTank: true,
     full: 'all',
-    terms: ['Position', 'Sting range'],
   },
   {
     path: '/stock/growth',
     shown: shown('animals', 'Algae and pests'),
     needsTank: true,
     full: 'all',
-    terms: ['Sighting', 'Measure', 'Clean-up crew'],
   },
   {
     path: '/chores',
@@ -153,42 +139,36 @@ const ROWS: readonly Row[] = [
     hotkey: 'r',
     needsTank: true,
     full: 'pages',
-    terms: ['Daily check', 'Act'],
   },
   {
     path: '/away',
     shown: shown('maintenance', 'Going away'),
     needsTank: false,
     full: 'all',
-    terms: ['Run'],
   },
   {
     path: '/runs/build',
     shown: shown('gear', 'Build'),
     needsTank: false,
     full: 'all',
-    terms: ['Net water', 'Gate'],
   },
   {
     path: '/tanks',
     shown: shown('gear', 'Tanks'),
     needsTank: false,
     full: 'pages',
-    terms: ['Net water', 'Not entered', 'Method'],
   },
   {
     path: '/costs',
     shown: shown('gear', 'Costs'),
     needsTank: true,
     full: 'none',
-    terms: [],
   },
   {
     path: '/moving/move',
     shown: shown('gear', 'Moving'),
     needsTank: true,
     full: 'all',
-    terms: ['Filter bacteria', 'Net water'],
   },
   {
     path: '/journal',
@@ -196,14 +176,12 @@ const ROWS: readonly Row[] = [
     hotkey: 'j',
     needsTank: true,
     full: 'none',
-    terms: ['Act', 'Reading'],
   },
   {
     path: '/month',
     shown: shown('records', 'Month'),
     needsTank: true,
     full: 'none',
-    terms: ['Band', 'Reading'],
   },
   {
     path: '/data',
@@ -211,7 +189,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'd',
     needsTank: false,
     full: 'none',
-    terms: ['Act'],
   },
   {
     path: '/guide',
@@ -219,7 +196,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'g',
     needsTank: false,
     full: 'pages',
-    terms: [],
   },
   {
     path: '/settings',
@@ -227,9 +203,8 @@ const ROWS: readonly Row[] = [
     hotkey: 's',
     needsTank: false,
     full: 'none',
-    terms: ['Band', 'Basis'],
   },
-  { path: '/more', shown: null, needsTank: false, full: 'none', terms: [], kept: true },
+  { path: '/more', shown: null, needsTank: false, full: 'none', kept: true },
   {
     path: '/emergency',
     shown: null,
@@ -237,7 +212,6 @@ const ROWS: readonly Row[] = [
     hotkey: 'e',
     needsTank: false,
     full: 'all',
-    terms: [],
   },
   {
     path: '/search',
@@ -246,25 +220,24 @@ const ROWS: readonly Row[] = [
     hotkey: '/',
     needsTank: false,
     full: 'all',
-    terms: [],
   },
   {
     path: '/log',
     shown: null,
     needsTank: true,
     full: 'all',
-    terms: ['Test session', 'Between', 'Basis'],
   },
-  { path: '/runs', shown: null, needsTank: false, full: 'pages', terms: [] },
+  { path: '/runs', shown: null, needsTank: false, full: 'pages' },
   {
     path: '/moving',
     shown: null,
     needsTank: true,
     full: 'pages',
-    terms: ['Filter bacteria', 'Net water'],
   },
-  { path: '/demo', shown: null, needsTank: false, full: 'none', terms: [] },
-];
+  { path: '/demo', shown: null, needsTank: false, full: 'none' },
+] as const satisfies readonly Row[];
+export type PlacePath = (typeof EACH)[number]['path'];
+const ROWS: readonly Row[] = EACH;
 
 export interface Place {
   path: string;

@@ -2,7 +2,6 @@ import { Suspense, useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { todaySentence, outOfBand } from '@/core/cycle/words/todaySentence';
 import { readingWords } from '@/core/history/reading';
-import type { TankHistory } from '@/core/history/tankHistory';
 import { SALINITY_NOTE } from '@/core/meaning/notes';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { shortDay } from '@/core/time/words';
@@ -22,8 +21,6 @@ import { FishInWatch } from '@/frame/FishInWatch';
 import { RemedyLink } from '@/frame/RemedyLink';
 import { milestoneMarks } from '@/core/cycle/milestoneMarks';
 import { TankHead } from '@/frame/TankHead';
-import type { GuideId } from '@/frame/guideQuestions';
-import { ReadMore } from '@/frame/ReadMore';
 import { Timeline } from '@/ui/Drawing';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
@@ -57,8 +54,6 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
   const now = useAppSelector(selectNow);
   const ahead = useAppSelector(selectAhead);
   const wide = useWide();
-  // What one asks who stands at the very beginning.
-  const page = history ? firstQuestion(history) : null;
   const marks = useMemo(
     () => milestoneMarks(milestones, history?.tank.zone ?? 'UTC'),
     [milestones, history],
@@ -100,7 +95,6 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
       }
     >
       <Opening title={sentence.title}>{sentence.detail}</Opening>
-      {page ? <ReadMore page={page} /> : null}
       <AheadOfClock heads={ahead} history={history} now={now} />
       {Going ? (
         <Suspense fallback={null}>
@@ -148,10 +142,3 @@ const WATCH_NOTES: Partial<Record<keyof typeof PARAMETERS, string>> = {
   salinity: SALINITY_NOTE,
   ph: 'Do not chase pH; fresh air and alkalinity move it.',
 };
-
-/** The page of the Guide for a tank in which nothing has happened yet; null once something has. */
-function firstQuestion({ start, standing, entries }: TankHistory): GuideId | null {
-  if (start === null) return 'first';
-  const begun = [entries.reading, entries.dose, entries.organics].some((of) => of.length > 0);
-  return begun || standing.runningSince !== null ? null : 'which-ammonia';
-}
