@@ -36,7 +36,8 @@ async function begin(page: Page, stage: Stage, since?: string) {
   await hand.tap(page.getByRole('button', { name: 'Set up my tank' }));
   await hand.fill('Name', 'Dunlin');
   await hand.fill('Volume on the label', '208');
-  if (stage !== 'Cycling') await hand.tap(page.getByRole('radio', { name: new RegExp(`^${stage}`) }));
+  if (stage !== 'Cycling')
+    await hand.tap(page.getByRole('radio', { name: new RegExp(`^${stage}`) }));
   if (since !== undefined) await hand.fill(/^(Water went in on|It has run since)$/, since);
   await hand.tap(page.getByRole('button', { name: 'Set up this tank' }));
   await expect(page).toHaveURL(stage === 'Moving house' ? '/moving/move' : '/');

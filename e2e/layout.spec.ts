@@ -15,6 +15,8 @@ const PLACES = [
   '/instruments',
   '/instruments/new',
   '/data',
+  '/dosing',
+  '/photos',
   '/calculators',
   '/calculators/salinity-raise',
   '/guide',

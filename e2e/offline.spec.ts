@@ -50,6 +50,8 @@ const PLACES = [
   '/log/paper',
   '/log/water-change',
   '/data',
+  '/dosing',
+  '/photos',
   '/guide',
   '/settings',
   '/more',

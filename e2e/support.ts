@@ -62,6 +62,7 @@ export async function follow(page: Page, address: string): Promise<void> {
 /** The group that each place is found in. */
 const GROUP_OF: Readonly<Record<string, string>> = {
   Cycle: 'Water',
+  Dosing: 'Water',
   'Mix saltwater': 'Water',
   Calculators: 'Water',
   'Test kits and meters': 'Water',
@@ -71,6 +72,7 @@ const GROUP_OF: Readonly<Record<string, string>> = {
   Acclimation: 'Animals',
   Chores: 'Maintenance',
   Tanks: 'Tank and gear',
+  Photos: 'Records',
   Data: 'Records',
 };
 

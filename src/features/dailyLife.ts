@@ -16,4 +16,5 @@ export { Reminders } from './maintenance/Reminders';
 export { ChoresScreen } from './maintenance/ChoresScreen';
 export { SheetScreen } from './maintenance/SheetScreen';
 export { TodayTop } from './maintenance/TodayTop';
+export { DosingScreen } from './water/DosingScreen';
 export { WaterScreen } from './water/WaterScreen';

@@ -1,14 +1,16 @@
 import type { searchIn as SearchIn } from '@/core/search/search';
+import { PARAMETER_IDS, PARAMETERS } from '@/core/parameters/registry';
 import { to } from '@/frame/addresses';
 import type { Offer } from '@/frame/offer';
 import { calculators, formScreens, guide, runs, stock } from './pieces';
-import { needsTank, PLACES } from './shell/places';
+import { needsTank, PLACES, type ShownPath } from './shell/places';
 
 /** What people look for when a place is what they need. */
-export const PLACES_ALSO: Readonly<Record<string, string>> = {
+export const PLACES_ALSO: Readonly<Record<ShownPath, string>> = {
   '/': 'today home overview start',
   '/water': 'results readings charts graph parameters history of tests',
   '/cycle': 'cycled ready for fish ammonia nitrite verdict forecast',
+  '/dosing': 'dose doses additives alkalinity calcium magnesium two part ammonia drops',
   '/runs/mix': 'make saltwater batch NSW barrel',
   '/calculators': 'calculator calculators sums convert',
   '/instruments': 'test kits meters instruments kit refractometer expiry',
@@ -26,6 +28,7 @@ export const PLACES_ALSO: Readonly<Record<string, string>> = {
   '/moving/move': 'move house transport tank upgrade',
   '/journal': 'all entries diary history log book',
   '/month': 'report summary print',
+  '/photos': 'pictures images camera gallery',
   '/data': 'export import backup undo csv file erase',
   '/guide': 'glossary words help meaning',
   '/settings': 'units language dark night theme fahrenheit gallons',
@@ -46,6 +49,13 @@ const OFFERS: readonly Offer[] = [
     title: label,
     also: PLACES_ALSO[path],
     open: path,
+  })),
+  ...PARAMETER_IDS.map((id): Offer => ({
+    id: `parameter/${id}`,
+    kind: 'place',
+    title: `${PARAMETERS[id].name}: readings and chart`,
+    also: `${PARAMETERS[id].inSentence} results history`,
+    open: to.parameter(id),
   })),
   {
     id: 'place/emergency',

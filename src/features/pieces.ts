@@ -9,6 +9,7 @@ export const data = piece(() => import('./data/DataScreen'));
 export const demo = piece(() => import('./welcome/DemoScreen'));
 export const formScreens = piece(() => import('./formScreens'));
 export const guide = piece(() => import('./glossary'));
+export const photos = piece(() => import('./photos'));
 export const runs = piece(() => import('./runs'));
 export const search = piece(() => import('./search/SearchScreen'));
 export const settings = piece(() => import('./settings/SettingsScreen'));

@@ -43,6 +43,15 @@ export function allEvents(history: TankHistory): LoggedEvent[] {
   return linesOf(history, everyEntry(history));
 }
 
+/** Some entries of a tank as lines, newest first, so many at most. */
+export function entryEvents(
+  history: TankHistory,
+  entries: readonly Logged[],
+  most: number,
+): LoggedEvent[] {
+  return linesOf(history, [...entries].sort(newestFirst).slice(0, most));
+}
+
 /** Every entry of a tank as a line, and those of them that hold what somebody looks for. */
 export interface EventSearch {
   events: readonly LoggedEvent[];

@@ -6,7 +6,7 @@ const ROWS = [
   { id: 'kh', title: 'Raise alkalinity', also: 'KH dKH buffer' },
   { id: 'wc', title: 'Water change', also: 'WC' },
   { id: 'mandarin', title: 'Mandarin dragonet', note: 'Synchiropus splendidus' },
-  { id: 'positions', title: 'An outbreak', also: 'white spots ich velvet' },
+  { id: 'outbreak', title: 'An outbreak', also: 'white spots ich velvet' },
   { id: 'export', title: 'Data', also: 'export backup' },
 ];
 const find = (text: string) => searchIn(ROWS)(text, 5).map(({ id }) => id);
@@ -19,7 +19,7 @@ describe('the search', () => {
     ['wc', 'wc'],
     ['madarin', 'mandarin'],
     ['Synchiropus', 'mandarin'],
-    ['white spots', 'positions'],
+    ['white spots', 'outbreak'],
     ['back', 'export'],
   ])('finds by %s what is meant', (typed, id) => {
     expect(find(typed)[0]).toBe(id);

@@ -56,6 +56,10 @@ export function searchIn<T extends Findable>(
     const typed = text.slice(0, LETTERS);
     const all = index.search(typed, { combineWith: 'AND' });
     const found = all.length > 0 ? all : index.search(typed);
-    return found.slice(0, most).flatMap(({ id }) => byId.get(String(id)) ?? []);
+    const words = wordsOf(typed);
+    // Who types the name of a thing wants the thing, before what only speaks of it.
+    const named = ({ title }: T) => words.every((word, i) => wordsOf(title)[i] === word);
+    const likely = found.flatMap(({ id }) => byId.get(String(id)) ?? []);
+    return [...likely.filter(named), ...likely.filter((row) => !named(row))].slice(0, most);
   };
 }

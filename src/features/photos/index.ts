@@ -1,5 +1,6 @@
 // Everything of photos in one piece, fetched with the first of them: Stock and Data both show them.
 export { importPhotosFile } from './importing';
 export { CohortPhoto } from './CohortPhoto';
+export { PhotosScreen } from './PhotosScreen';
 export { PhotosPart } from './PhotosPart';
 export { Thumb } from './Thumb';

@@ -3,10 +3,11 @@ import { photoId, photoText } from '@/core/photos/photo';
 import { rosterOf } from '@/core/livestock/roster/roster';
 import { selectHistory } from '@/store/inView';
 import type { AppStore } from '@/store/store';
-import { demoStore, press, show } from '@/testing/appHarness';
+import { demoStore, heading, press, show } from '@/testing/appHarness';
 import type { Scaled } from '@/workers/photos/messages';
 import { importPhotosFile } from './importing';
 import { CohortPhoto } from './CohortPhoto';
+import { PhotosScreen } from './PhotosScreen';
 import { PhotosPart } from './PhotosPart';
 import { Thumb } from './Thumb';
 
@@ -20,6 +21,8 @@ jest.mock('@/frame/browserFiles', () => ({
   choosePicture: async () => new Blob(['a picture']),
   download: (name: string, text: string) => mockDownloads.push({ name, text }),
 }));
+
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: jest.fn() }) }));
 
 const gramma = (store: AppStore) => {
   const history = selectHistory(store.getState());
@@ -57,6 +60,18 @@ describe('the photo of a group', () => {
     await waitFor(() => expect(gramma(store).photo).toBeUndefined());
     await showCohort(store);
     expect(screen.queryByText('Take it away')).toBeNull();
+  });
+
+  it('stands among the photos of its tank, which say so while there is none', async () => {
+    await show(await demoStore('Fulmar'), <PhotosScreen />);
+    expect(heading()).toBe('No photo yet.');
+    cleanup();
+    const store = await withPhoto();
+    cleanup();
+    await show(store, <PhotosScreen />);
+    expect(heading()).toBe('1 photo.');
+    expect(screen.getByRole('button', { name: 'Royal gramma, Fulmar' })).toBeTruthy();
+    expect(await screen.findByText('Export the photos')).toBeTruthy();
   });
 
   it('that is no picture changes nothing and says what to do', async () => {

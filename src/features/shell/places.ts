@@ -75,6 +75,12 @@ const EACH = [
     kept: true,
   },
   {
+    path: '/dosing',
+    shown: shown('water', 'Dosing'),
+    needsTank: true,
+    full: 'none',
+  },
+  {
     path: '/runs/mix',
     shown: shown('water', 'Mix saltwater'),
     needsTank: false,
@@ -184,6 +190,12 @@ const EACH = [
     full: 'none',
   },
   {
+    path: '/photos',
+    shown: shown('records', 'Photos'),
+    needsTank: true,
+    full: 'none',
+  },
+  {
     path: '/data',
     shown: shown('records', 'Data'),
     hotkey: 'd',
@@ -237,17 +249,19 @@ const EACH = [
   { path: '/demo', shown: null, needsTank: false, full: 'none' },
 ] as const satisfies readonly Row[];
 export type PlacePath = (typeof EACH)[number]['path'];
+/** Of those that a group shows. */
+export type ShownPath = Extract<(typeof EACH)[number], { shown: object }>['path'];
 const ROWS: readonly Row[] = EACH;
 
 export interface Place {
-  path: string;
+  path: ShownPath;
   label: string;
   group: GroupId;
 }
 
 /** Every place, in the order of the groups. */
-export const PLACES: readonly Place[] = ROWS.flatMap(({ path, shown }) =>
-  shown ? [{ path, ...shown }] : [],
+export const PLACES: readonly Place[] = EACH.flatMap((row) =>
+  row.shown ? [{ path: row.path, ...row.shown }] : [],
 );
 
 /** Groups with their places; the first of each is where its name leads. */

@@ -66,6 +66,7 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'bag',
     group: 'animals',
+    question: 'How do I bring a bag home?',
     answer:
       'Float it for the temperature, measure its salinity, and let the difference decide: fish go quickly or drip for half an hour, snails and shrimps drip longer.',
     text: [
@@ -93,6 +94,7 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'white-spots',
     group: 'animals',
+    question: 'White spots: what is it?',
     answer:
       'Most often marine ich (single grains like salt) or velvet (a fine dust, fast breathing). Velvet kills within days: act the same day.',
     text: [
@@ -108,6 +110,7 @@ export const ANIMALS: readonly GuidePage[] = [
   {
     id: 'missing',
     group: 'animals',
+    question: 'Hiding, or gone?',
     answer:
       'Look under the stand and behind the tank first, then into the overflow. Then test ammonia: a body in the rock shows within a day.',
     text: [

@@ -93,6 +93,7 @@ export const CYCLE: readonly GuidePage[] = [
   {
     id: 'light',
     group: 'cycle',
+    question: 'Light on or off while it cycles?',
     answer: 'Off. Bacteria need none, and algae take every hour of it.',
     text: [
       'Live rock with coralline or corals on it is the exception: a few hours of low light keep them.',

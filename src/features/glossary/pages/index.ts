@@ -7,10 +7,12 @@ import { START } from './start';
 
 export { PAGE_GROUPS, PAGE_GROUP_WORDS } from './page';
 
+type AnsweredPage = Omit<GuidePage, 'question'> & { question: string };
+
 /** Every page, in the order in which a tank needs them. */
-export const GUIDE_PAGES: readonly (GuidePage & { question: string })[] = [
+export const GUIDE_PAGES: readonly AnsweredPage[] = [
   ...START,
   ...CYCLE,
   ...ANIMALS,
   ...RUNNING,
-].map((page) => ({ ...page, question: QUESTIONS[page.id] }));
+].map((page) => ({ ...page, question: page.question ?? QUESTIONS[page.id] }));

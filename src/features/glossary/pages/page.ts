@@ -10,10 +10,11 @@ export const PAGE_GROUP_WORDS: Readonly<Record<PageGroup, string>> = {
   running: 'Running a tank',
 };
 
+/** Its question stands with it, or where the screens find it that lead here. */
+type Asked = { id: GuideId; question?: never } | { id: string; question: string };
+
 /** One question of a keeper, answered. */
-export interface GuidePage {
-  /** Its question is kept by this, where screens find it that lead here. */
-  id: GuideId;
+export type GuidePage = Asked & {
   group: PageGroup;
   /** The answer in a sentence or two. */
   answer: string;
@@ -23,4 +24,4 @@ export interface GuidePage {
   does: readonly { label: string; open: string }[];
   /** What else people type who mean this. */
   also: string;
-}
+};

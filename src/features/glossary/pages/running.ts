@@ -6,6 +6,7 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'how-often',
     group: 'running',
+    question: 'How often do I change water?',
     answer:
       'A tenth each week or a fifth every two is a habit that works. Your nitrate and alkalinity say whether it is enough.',
     text: [
@@ -36,6 +37,7 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'salinity-fell',
     group: 'running',
+    question: 'Why did salinity fall?',
     answer:
       'Salt water left and fresh water came: a top-off that stuck, skimming wet, a leak, salt creep, or changes mixed too weak.',
     text: [
@@ -66,6 +68,7 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'ph-low',
     group: 'running',
+    question: 'pH is low. Should I raise it?',
     answer:
       'Seldom with a bottle. Low pH is mostly carbon dioxide from the room: open a window, and look again in an hour.',
     text: [
@@ -81,6 +84,7 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'away',
     group: 'running',
+    question: 'How do I go away?',
     answer:
       'Change nothing in the last week, set the top-off, leave portions of food in a box by the day, and one page of instructions.',
     text: [
@@ -93,6 +97,7 @@ export const RUNNING: readonly GuidePage[] = [
   {
     id: 'power-cut',
     group: 'running',
+    question: 'The power is out. What first?',
     answer: 'Air. Oxygen runs short in hours, long before the cold matters.',
     text: [
       'A battery air pump in the display; else lift water out with a jug and pour it back, a few minutes in every quarter of an hour. Do not feed. A blanket keeps the heat.',

@@ -51,6 +51,7 @@ export const START: readonly GuidePage[] = [
   {
     id: 'rock',
     group: 'start',
+    question: 'Which rock?',
     answer:
       'Dry rock is clean and slow, live rock is quick and brings guests, wanted and unwanted. Either carries a reef.',
     text: [
@@ -67,6 +68,7 @@ export const START: readonly GuidePage[] = [
   {
     id: 'water',
     group: 'start',
+    question: 'Which salt and which water?',
     answer:
       'Any reef salt that gives you the alkalinity you want, in purified water, mixed to 35 ppt and stirred until it is clear.',
     text: [
@@ -82,6 +84,7 @@ export const START: readonly GuidePage[] = [
   {
     id: 'tap',
     group: 'start',
+    question: 'Why not tap water?',
     answer:
       'It may carry chlorine or chloramine, copper, phosphate and nitrate. Some harm at once, the rest feeds algae for months.',
     text: [
@@ -112,6 +115,7 @@ export const START: readonly GuidePage[] = [
   {
     id: 'litres',
     group: 'start',
+    question: 'How many litres are really in it?',
     answer:
       'Less than the label says: glass, sand, rock and the space above the water take a tenth to a third.',
     text: [
@@ -126,6 +130,7 @@ export const START: readonly GuidePage[] = [
   {
     id: 'outlets',
     group: 'start',
+    question: 'What goes on which outlet?',
     answer:
       'Every cord with a loop that hangs below its socket, everything behind a residual-current breaker, and the return pump and heater not on one strip.',
     text: [
