@@ -75,7 +75,7 @@ export function TankHead({ place }: { place?: string }) {
       </Tap>
       {place ? null : (
         <Words as="body" style={{ color: color.inkSoft, flexShrink: 0 }}>
-          {dayWords(now, tank.body.zone)}
+          {dayWords(now, tank.body.zone, now)}
         </Words>
       )}
       <Sheet title="Your tanks" open={open} onClose={() => setOpen(false)}>

@@ -131,7 +131,7 @@ describe('a sign in a batch that is moved', () => {
     expect(asks.find(({ id }) => id === 'move/b')?.because).toMatch(
       /^Within 72 h .*whatever is seen/,
     );
-    expect(batchSentence({ clock, animals: [], toCheck: 0 }, PROTOCOL, 'UTC').title).toBe(
+    expect(batchSentence({ clock, animals: [], toCheck: 0 }, PROTOCOL, 'UTC', clock.release.p10).title).toBe(
       'Move 2 of 4 by Sun 10 May, 10:00.',
     );
   });

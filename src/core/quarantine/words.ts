@@ -16,13 +16,14 @@ export function batchSentence(
   { clock, animals }: BatchView,
   protocol: Pick<Protocol, 'days' | 'holds' | 'moves'>,
   zone: string,
+  now: number,
 ): { title: string; text: string } {
   const heads = animals.reduce((sum, { cohort }) => sum + (cohort.here ?? 1), 0);
   const who = countOf(heads, 'animal');
   const first = clock.standing.find(({ expected }) => !expected);
   const held = protocol.holds && clock.held ? heldSentence(clock.held, protocol.holds) : null;
   const moves = clock.transfer?.next
-    ? movesSentence(clock.transfer, protocol.moves?.everyHours ?? 72, first, zone)
+    ? movesSentence(clock.transfer, protocol.moves?.everyHours ?? 72, first, { zone, now })
     : null;
   if (moves) return moves;
   if (first) {
@@ -41,7 +42,7 @@ export function batchSentence(
   const left = protocol.days - clock.daysClear;
   return {
     title: `${countOf(left, 'clear day')} to go.`,
-    text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The first day to move them is **${dayWords(clock.release.p10, zone)}**; a sign in any of them begins the ${protocol.days} anew.`,
+    text: `${who} without a sign for ${countOf(clock.daysClear, 'day')}. The first day to move them is **${dayWords(clock.release.p10, zone, now)}**; a sign in any of them begins the ${protocol.days} anew.`,
   };
 }
 
@@ -78,9 +79,9 @@ function movesSentence(
   { next, count, anew }: Transfer,
   hours: number,
   first: StandingSign | undefined,
-  zone: string,
+  { zone, now }: { zone: string; now: number },
 ): { title: string; text: string } {
-  const by = next ? `${dayWords(next.by, zone)}, ${timeWords(next.by, zone)}` : '';
+  const by = next ? `${dayWords(next.by, zone, now)}, ${timeWords(next.by, zone)}` : '';
   const other = first ? otherSigns(first.signs) : [];
   const shown =
     first && other.length > 0

@@ -19,7 +19,7 @@ function dayText(ms: number, zone: string, pattern: string): string {
 }
 
 /** "Tue 4 May"; with the year when it is not the year of `now`. */
-export function dayWords(ms: number, zone: string, now: number = ms): string {
+export function dayWords(ms: number, zone: string, now: number): string {
   const sameYear = dayOf(ms, zone).slice(0, 4) === dayOf(now, zone).slice(0, 4);
   return dayText(ms, zone, sameYear ? 'EEE d MMM' : 'EEE d MMM yyyy');
 }

@@ -89,13 +89,13 @@ function Known({ chore }: { chore: Chore }) {
           {times.map(({ on, how }, place) => (
             <Row
               key={`${on}/${place}`}
-              title={dayWords(dayStart(on, zone), zone)}
+              title={dayWords(dayStart(on, zone), zone, now)}
               end={how === 'done' ? 'done' : 'left out'}
             />
           ))}
           {later.length > 0 ? <SectionHead title="After the next" /> : null}
           {later.slice(0, 4).map((day) => (
-            <Row key={day} title={dayWords(dayStart(day, zone), zone)} />
+            <Row key={day} title={dayWords(dayStart(day, zone), zone, now)} />
           ))}
         </View>
       }

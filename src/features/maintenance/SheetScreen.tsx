@@ -7,7 +7,7 @@ import { BackHead } from '@/frame/BackHead';
 import { useLeave } from '@/frame/useLeave';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
-import { selectZone } from '@/store/selectors';
+import { selectNow, selectZone } from '@/store/selectors';
 import { Button } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -20,6 +20,7 @@ export function SheetScreen() {
   const absence = useAbsence();
   const plans = useAwayPlans(absence?.body ?? null);
   const zone = useAppSelector(selectZone);
+  const now = useAppSelector(selectNow);
   const measured = useMeasures();
   const leave = useLeave();
   if (!absence) {
@@ -67,7 +68,7 @@ export function SheetScreen() {
                 <Line
                   key={id}
                   title={title}
-                  text={days.map((of) => dayWords(day(of), zone)).join(', ')}
+                  text={days.map((of) => dayWords(day(of), zone, now)).join(', ')}
                 />
               ))}
             <Line title="Do not touch" text={told?.leave || 'Anything else.'} />

@@ -15,7 +15,7 @@ import { useMeasures } from '@/frame/useMeasures';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectForecast } from '@/store/inView';
 import { recordAct } from '@/store/record';
-import { selectSettings, selectTank } from '@/store/selectors';
+import { selectNow, selectSettings, selectTank } from '@/store/selectors';
 import { loadStocking } from '@/store/plans';
 import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -155,7 +155,8 @@ function Answer({
   const wishes = useAppSelector((state) => state.log.wishes);
   const { barriers, cares, remarks, count } = answer;
   const measured = useMeasures();
-  const lines = answerLines(answer, zone).map(measured);
+  const now = useAppSelector(selectNow);
+  const lines = answerLines(answer, zone, now).map(measured);
   const wished = wishes.some(({ body }) => body.tankId === tankId && body.species === animal.id);
   const wish = async () => {
     const order = Math.max(0, ...wishes.map(({ body }) => body.order)) + 1;
@@ -191,7 +192,7 @@ function Answer({
   return (
     <>
       <View aria-live="polite">
-        <Opening title={answerTitle(answer, zone)}>{measured(answer.because)}</Opening>
+        <Opening title={answerTitle(answer, zone, now)}>{measured(answer.because)}</Opening>
       </View>
       {lines.map((line) => (
         <Words key={line} as="body">

@@ -64,7 +64,7 @@ function cohortSentence(cohort: Cohort, stock: StockView): string {
   const parts = [
     cohort.lost > 0 ? `${cohort.lost} lost` : '',
     cohort.lent > 0
-      ? `${cohort.lent} lent${cohort.lentUntil === null ? '' : ` until ${dayWords(cohort.lentUntil, zone)}`}`
+      ? `${cohort.lent} lent${cohort.lentUntil === null ? '' : ` until ${dayWords(cohort.lentUntil, zone, stock.now)}`}`
       : '',
   ].filter(Boolean);
   return `${number} here, ${since}${parts.length > 0 ? `; ${parts.join(', ')}` : ''}.`;
@@ -112,12 +112,12 @@ function CohortPage({ cohort, stock }: { cohort: Cohort; stock: StockView }) {
       <Journey tankId={history.tankId} cohortId={cohort.id} now={now} zone={zone} />
       {cohort.rehomeBy !== undefined ? (
         <Remark tone={cohort.rehomeBy < now + 30 * DAY_MS ? 'watch' : 'plain'} title="Another home">
-          {`To be rehomed by ${dayWords(cohort.rehomeBy, zone)}.`}
+          {`To be rehomed by ${dayWords(cohort.rehomeBy, zone, now)}.`}
         </Remark>
       ) : null}
       {outgrows !== null && cohort.rehomeBy === undefined ? (
         <Remark title="It will outgrow this tank">
-          {`Between ${dayWords(now + (outgrows / 1.5) * DAY_MS, zone)} and ${dayWords(now + outgrows * 1.5 * DAY_MS, zone)}, as fast as its kind grows. Note a rehoming date where it came in.`}
+          {`Between ${dayWords(now + (outgrows / 1.5) * DAY_MS, zone, now)} and ${dayWords(now + outgrows * 1.5 * DAY_MS, zone, now)}, as fast as its kind grows. Note a rehoming date where it came in.`}
         </Remark>
       ) : null}
       <View>

@@ -1,3 +1,5 @@
+import { useAppSelector } from '@/store/hooks';
+import { selectNow } from '@/store/selectors';
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { animalsCalled } from '@/core/records/kinds/animals';
@@ -41,6 +43,7 @@ export function spreadWords({ addOn }: PlanItem, zone: string): string {
 
 /** The plan as dated rows, each with what binds its day; what is refused stands at its end. */
 export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
+  const now = useAppSelector(selectNow);
   const measured = useMeasures();
   const router = useRouter();
   return (
@@ -51,7 +54,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
         return (
           <Bare
             key={item.wishId}
-            label={`${name}, ${dayWords(item.addOn.p50, zone)}${spread ? `, ${spread}` : ''}: ${measured(item.because)}`}
+            label={`${name}, ${dayWords(item.addOn.p50, zone, now)}${spread ? `, ${spread}` : ''}: ${measured(item.because)}`}
             onPress={() => router.push(to.stockPage('wishes', { wish: item.wishId }))}
             style={styles.row}
           >
@@ -63,7 +66,7 @@ export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {
               <Words as="strong">{name}</Words>
               <Words as="soft">{measured(item.because)}</Words>
               {item.rehomeBy === null ? null : (
-                <Words as="soft">{`Outgrows this tank: a home for it by ${dayWords(item.rehomeBy, zone)}.`}</Words>
+                <Words as="soft">{`Outgrows this tank: a home for it by ${dayWords(item.rehomeBy, zone, now)}.`}</Words>
               )}
             </View>
           </Bare>

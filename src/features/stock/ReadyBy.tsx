@@ -38,8 +38,8 @@ export function ReadyBy({ plan, zone }: { plan: Plan; zone: string }) {
         <View aria-live="polite" style={{ gap: space.s }}>
           <Words as="body">
             {by.sure.length > 0
-              ? `In by ${dayWords(moment, zone)}: ${names(by.sure)}.`
-              : `By ${dayWords(moment, zone)} nobody is surely in.`}
+              ? `In by ${dayWords(moment, zone, now)}: ${names(by.sure)}.`
+              : `By ${dayWords(moment, zone, now)} nobody is surely in.`}
           </Words>
           {by.maybe.length > 0 ? <Words as="body">{`Perhaps: ${names(by.maybe)}.`}</Words> : null}
           {by.rushed.length > 0 ? (

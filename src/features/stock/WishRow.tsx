@@ -45,10 +45,15 @@ export function WishRow({
   onToggle: () => void;
 }) {
   const measured = useMeasures();
+  const now = useAppSelector(selectNow);
   const item = plan?.items.find(({ wishId }) => wishId === wish.id);
   const refusal = plan?.refused.find(({ wishId }) => wishId === wish.id);
   const { count, pinned } = wish.body;
-  const day = item ? dayWords(item.addOn.p50, zone) : refusal ? 'not planned' : 'being planned';
+  const day = item
+    ? dayWords(item.addOn.p50, zone, now)
+    : refusal
+      ? 'not planned'
+      : 'being planned';
   return (
     <View style={{ paddingVertical: space.s, gap: space.s }}>
       <Tap
@@ -126,7 +131,7 @@ function WishFields({
         />
       ) : null}
       {item?.quarantineFrom != null ? (
-        <Words as="body">{`Into ${item.quarantineTank ?? 'quarantine'} on ${dayWords(item.quarantineFrom, zone)}, batch ${item.batch ?? 1}.`}</Words>
+        <Words as="body">{`Into ${item.quarantineTank ?? 'quarantine'} on ${dayWords(item.quarantineFrom, zone, now)}, batch ${item.batch ?? 1}.`}</Words>
       ) : null}
       {item?.cares.map((care) => (
         <Remark key={care}>{care}</Remark>

@@ -87,7 +87,12 @@ describe('a batch at low salinity', () => {
         [],
         at(day),
       );
-      const title = batchSentence({ clock, animals: [], toCheck: 0 }, protocol, 'UTC').title;
+      const title = batchSentence(
+        { clock, animals: [], toCheck: 0 },
+        protocol,
+        'UTC',
+        at(day),
+      ).title;
       return { clock, titles: asks.map((ask) => ask.title), title };
     };
   }

@@ -35,8 +35,8 @@ export function RampPart({ tank }: { tank: RevisionOf<'tank'> }) {
         <>
           <Words as="body">
             {next
-              ? `Next ${next.percent} % on ${dayWords(next.at, zone)}.`
-              : `At ${ramp.to} % since ${dayWords(steps.at(-1)?.at ?? now, zone)}.`}
+              ? `Next ${next.percent} % on ${dayWords(next.at, zone, now)}.`
+              : `At ${ramp.to} % since ${dayWords(steps.at(-1)?.at ?? now, zone, now)}.`}
           </Words>
           <Words as="soft">
             {steps.map(({ at, percent }) => `${shortDay(at, zone)} ${percent} %`).join(', ')}

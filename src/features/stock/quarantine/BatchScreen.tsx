@@ -50,7 +50,7 @@ export function BatchScreen({ id }: { id: string }) {
         title: 'Ended.',
         text: `It ended ${momentInSentence(instant(over), zone, now)}. What was seen of it stays in the log.`,
       }
-    : batchSentence(view, protocol, zone);
+    : batchSentence(view, protocol, zone, now);
   const gone = clock.strip.filter(({ state }) => state !== 'ahead').length;
   const restart = clock.restarts.at(-1);
   const [first] = view.animals;

@@ -147,7 +147,7 @@ export function OutbreakScreen() {
         {run
           ? clock.ends === null
             ? 'The days begin when the last fish is out, the missing ones found or given up.'
-            : `Counted from ${dayWords(clock.since ?? now, zone)}; fish may come back on **${dayWords(clock.ends, zone)}**.${clock.restarts.length > 0 ? ' Something wet came in, and began them anew.' : ''}`
+            : `Counted from ${dayWords(clock.since ?? now, zone, now)}; fish may come back on **${dayWords(clock.ends, zone, now)}**.${clock.restarts.length > 0 ? ' Something wet came in, and began them anew.' : ''}`
           : `All fish leave, and the tank stays without any for ${FALLOW_DAYS} days, so that parasites that need fish die out.`}
       </Opening>
       {run && chosen.warm && since !== null ? (

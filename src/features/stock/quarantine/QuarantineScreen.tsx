@@ -13,7 +13,7 @@ import { BackHead } from '@/frame/BackHead';
 import { useMeasures } from '@/frame/useMeasures';
 import { ReadMore } from '@/frame/ReadMore';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { selectTanks } from '@/store/selectors';
+import { selectNow, selectTanks } from '@/store/selectors';
 import { tankChosen } from '@/store/sessionSlice';
 import { BatchStrip } from '@/ui/batch/BatchStrip';
 import { Button, LinkButton } from '@/ui/Press';
@@ -103,11 +103,12 @@ export function QuarantineScreen() {
 function BatchCard({ id }: { id: string }) {
   const batch = useBatch(id);
   const router = useRouter();
+  const now = useAppSelector(selectNow);
   if (!batch) return null;
   const { view, protocol, history, forName } = batch;
   const { clock } = view;
   const { zone } = history.tank;
-  const { title } = batchSentence(view, protocol, zone);
+  const { title } = batchSentence(view, protocol, zone, now);
   return (
     <View style={{ gap: 4 }}>
       <Row
