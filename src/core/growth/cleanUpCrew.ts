@@ -62,6 +62,6 @@ export function cleanUpCrewFor(
           ? `The ${cleanUpCrew} that are there are enough for what grows.`
           : cleanUpCrew === 0
             ? 'A quarter of what rules of thumb would put in, small ones: the rest only if algae persist.'
-            : 'Some more, since it still grows; then look again.',
+            : 'Add a few more: the algae still grow. Then look again.',
   };
 }

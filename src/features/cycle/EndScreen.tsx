@@ -117,7 +117,7 @@ export function EndScreen() {
         }
         note={
           noDoseBecause(history, now) ??
-          'Half a dose keeps it alive until there are fish: unfed it shrinks by a third a week. Stop two days before the first fish, and test both at zero.'
+          'Half a dose keeps them alive until there are fish: unfed, a third of them is lost each week. Stop two days before the first fish, and test both at zero.'
         }
         onPress={() => router.push('/cycle/dose')}
       />

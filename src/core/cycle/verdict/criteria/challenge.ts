@@ -231,7 +231,7 @@ export const doseCleared: CriterionRule = (inquiry) => {
     const unfed = unfedSince(history, passed.dose.at, at);
     if (unfed !== null) {
       return cannotTell(
-        `Passed on ${on}, but nothing is logged that fed the filter bacteria for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on; it shrinks then.`,
+        `Passed on ${on}, but nothing is logged that fed the filter bacteria for more than ${UNFED_DAYS} days from ${shortDay(unfed, zone)} on: they dwindle then.`,
         doseAdvice(history, `Dose ${proofDoseWords(history)} again and test both a day later.`),
         passed.ids,
       );
