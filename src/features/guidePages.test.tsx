@@ -1,9 +1,14 @@
+import { cleanup, screen } from '@testing-library/react';
+import { PAGE_DRAWINGS } from '@/core/guide/pageDrawings';
 import { QUESTIONS } from '@/frame/guideQuestions';
 import { rowOf } from './shell/places';
 import { PLACE_TERMS } from './shell/TermsHere';
 import { SUMS } from '@/core/sums';
 import { isProcedure } from '@/core/runs/procedures';
+import { demoStore, show } from '../testing/appHarness';
+import { HERE } from '../testing/services';
 import { GUIDE_PAGES, PAGE_GROUPS } from './glossary/pages';
+import { PageScreen } from './glossary/PageScreen';
 import { TERMS } from './glossary/terms';
 
 jest.mock('expo-router', () => ({ useRouter: jest.fn(), usePathname: () => '/' }));
@@ -14,6 +19,20 @@ it('each place names words that the Guide explains, a few at most', () => {
     expect(known).toEqual(expect.arrayContaining([...terms]));
     expect(terms.length).toBeLessThanOrEqual(3);
   }
+});
+
+it('a page shows what the model draws for it, with what is seen in it in words', async () => {
+  const store = await demoStore('Kittiwake', HERE);
+  await show(store, <PageScreen id="salinity" needsTank={() => false} />);
+  expect(await screen.findByText(/^1\.025 is not 35 ppt/)).toBeTruthy();
+  cleanup();
+  await show(store, <PageScreen id="tap" needsTank={() => false} />);
+  expect(screen.queryByRole('img')).toBeNull();
+});
+
+it('what is drawn stands on a page', () => {
+  const ids = GUIDE_PAGES.map(({ id }) => id);
+  expect(ids).toEqual(expect.arrayContaining([...PAGE_DRAWINGS.keys()]));
 });
 
 describe('the guide', () => {

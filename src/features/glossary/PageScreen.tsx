@@ -1,9 +1,14 @@
 import { useRouter } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
+import type { PageDrawing } from '@/core/guide/pageDrawings';
+import { say } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
-import { useAppSelector } from '@/store/hooks';
+import { drawPage } from '@/store/drawings';
+import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectTank } from '@/store/selectors';
+import { Sketch } from '@/ui/Drawing';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
@@ -23,6 +28,7 @@ export function PageScreen({
   const router = useRouter();
   const tank = useAppSelector(selectTank);
   const page = GUIDE_PAGES.find((one) => one.id === id);
+  const drawing = useDrawing(id);
   if (!page) {
     return (
       <Screen head={<BackHead title="Guide" />}>
@@ -49,6 +55,16 @@ export function PageScreen({
       }
     >
       <Opening title={page.question}>{page.answer}</Opening>
+      {drawing ? (
+        <View style={{ gap: space.xs }}>
+          <Sketch
+            shape={drawing.shape}
+            words={(value) => `${say(value, drawing.digits)} ${drawing.unit}`}
+            summary={drawing.caption}
+          />
+          <Words as="soft">{drawing.caption}</Words>
+        </View>
+      ) : null}
       {page.text.map((paragraph) => (
         <Words key={paragraph}>{paragraph}</Words>
       ))}
@@ -62,4 +78,22 @@ export function PageScreen({
       </View>
     </Screen>
   );
+}
+
+/** What a page shows, once it is drawn; null before, and for a page that shows nothing. */
+function useDrawing(page: string): PageDrawing | null {
+  const dispatch = useAppDispatch();
+  const [drawn, setDrawn] = useState<{ page: string; drawing: PageDrawing | null } | null>(null);
+  useEffect(() => {
+    let current = true;
+    // A page says the same without its picture.
+    void dispatch(drawPage(page)).then(
+      (drawing) => current && setDrawn({ page, drawing }),
+      () => undefined,
+    );
+    return () => {
+      current = false;
+    };
+  }, [dispatch, page]);
+  return drawn?.page === page ? drawn.drawing : null;
 }

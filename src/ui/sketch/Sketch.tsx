@@ -27,6 +27,8 @@ export interface SketchProps {
 
 const HEIGHT = { line: 92, levels: 128, curve: 140 };
 const SIDE = 34;
+/** Nearer to an end than this a label in the middle of its mark may be cut off, px. */
+const EDGE = 60;
 const LETTERS = { fontSize: 13, fontFamily: font.sans, fill: color.ink } as const;
 const FIGURES = {
   fontSize: 14,
@@ -72,6 +74,13 @@ function Mixing({
       <Line x1={SIDE} x2={width - SIDE} y1={46} y2={46} stroke={color.ink} strokeWidth={1.5} />
       {sorted.map(({ at, label }, index) => {
         const above = index % 2 === 0;
+        // What stands at an end runs inwards from it, so that nothing is cut off.
+        const [anchor, from] =
+          x(at) < EDGE
+            ? (['start', 0] as const)
+            : x(at) > width - EDGE
+              ? (['end', width] as const)
+              : (['middle', x(at)] as const);
         return (
           <G key={label}>
             <Circle
@@ -82,10 +91,10 @@ function Mixing({
               stroke={color.ink}
               strokeWidth={1.5}
             />
-            <Text x={x(at)} y={above ? 32 : 66} textAnchor="middle" {...FIGURES}>
+            <Text x={from} y={above ? 32 : 66} textAnchor={anchor} {...FIGURES}>
               {words(at)}
             </Text>
-            <Text x={x(at)} y={above ? 16 : 83} textAnchor="middle" {...LETTERS}>
+            <Text x={from} y={above ? 16 : 83} textAnchor={anchor} {...LETTERS}>
               {label}
             </Text>
           </G>

@@ -7,6 +7,7 @@ import { makePlan } from '../../core/livestock/planner/plan';
 import { AMMONIA_SOURCES } from '../../core/records/schema/tank';
 import { EMPTY_LOG, mergeRevisions } from '../../core/records/log';
 import { asksOfTanks } from '../../core/tasks/sources/asksOfTank';
+import { pageDrawing } from '../../core/guide/pageDrawings';
 import type { Progress } from './job';
 import type { JobInput, JobName, JobOutput } from './table';
 
@@ -23,6 +24,7 @@ export const RUNS: { [J in JobName]: (input: JobInput<J>, progress: Progress) =>
     canAdd(factsOf(stockSourceSchema.parse(source)), posterior, question),
   asks: ({ tankIds, revisions, at }) =>
     asksOfTanks(mergeRevisions(EMPTY_LOG, revisions), tankIds, at),
+  draw: ({ page }) => pageDrawing(page),
   methods: ({ tank, netLitres, water, seeding }, progress) =>
     AMMONIA_SOURCES.map((source, n) => {
       progress(n / AMMONIA_SOURCES.length);

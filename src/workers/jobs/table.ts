@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import type { Carried, Forecast } from '../../core/cycle/forecast';
+import type { PageDrawing } from '../../core/guide/pageDrawings';
 import type { MethodOutcome } from '../../core/cycle/dosing/methods';
 import type { AddAnswer } from '../../core/livestock/add/add';
 import type { StockSource } from '../../core/livestock/planner/source';
@@ -41,6 +42,7 @@ const revisionShape = z.custom<Revision>(
 const askShape = z.custom<Ask>(
   (value) => z.looseObject({ id: z.string(), due: z.number() }).safeParse(value).success,
 );
+const drawingShape = z.looseObject({ shape: z.looseObject({}), caption: z.string() });
 const waterSchema = z.object({
   temperature: z.number(),
   ph: z.number(),
@@ -89,6 +91,12 @@ const JOBS = {
       at: z.number(),
     }),
     output: z.record(z.string(), z.array(askShape)),
+  }),
+  draw: defineJob({
+    input: z.object({ page: z.string().max(60) }),
+    output: z.custom<PageDrawing | null>(
+      (value) => value === null || drawingShape.safeParse(value).success,
+    ),
   }),
   methods: defineJob({
     input: z.object({
