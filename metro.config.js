@@ -28,12 +28,12 @@ const STAND_INS = {
   ],
   // Scales interpolate numbers; colours come from the stylesheet.
   'd3-interpolate': [
+    [/^d3-color$/, 'unused.js'],
     [
       /^\.\/(zoom|transform\/index|hsl|lab|hcl|cubehelix|piecewise|quantize|discrete|hue|basis|basisClosed)\.js$/,
       'unused.js',
     ],
   ],
-  'd3-color': [[/^\.\/(lab|cubehelix)\.js$/, 'unused.js']],
   'd3-shape': [
     [
       /^\.\/(symbol|order|offset|curve\/(?!linear)|(stack|arc|pie|link|areaRadial|lineRadial)\.js)/,
