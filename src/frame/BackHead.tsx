@@ -17,11 +17,12 @@ export function BackHead({ title, aside }: { title: string; aside?: string }) {
       <Bare label="Back" onPress={leave}>
         <ArrowLeft size={22} color={color.ink} />
       </Bare>
-      <Words as="strong" style={{ flexShrink: 1 }}>
+      <Words as="strong" lines={1} style={{ flexShrink: 1 }}>
         {title}
       </Words>
       {aside ? (
-        <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: 1 }}>
+        // Where both have no room, whose it is gives way to what it is.
+        <Words as="body" lines={1} style={{ color: color.inkSoft, flexShrink: 1e6 }}>
           {aside}
         </Words>
       ) : null}

@@ -29,11 +29,14 @@ export const ScreenScroll = createContext<RefObject<ScrollView | null> | null>(n
  */
 export function Screen({
   head,
+  under,
   children,
   aside,
   footer,
 }: {
   head?: ReactNode;
+  /** What belongs to the head and has no room beside its end: over the whole width. */
+  under?: ReactNode;
   children: ReactNode;
   aside?: ReactNode;
   footer?: ReactNode;
@@ -60,6 +63,7 @@ export function Screen({
             ) : (
               head
             )}
+            {under}
             {children}
             {aside}
             {last}
@@ -79,6 +83,7 @@ export function Screen({
         >
           <ScreenScroll value={scroll}>
             {head}
+            {under}
             {children}
             {last}
           </ScreenScroll>

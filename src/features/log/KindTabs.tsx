@@ -1,6 +1,6 @@
 import { usePathname, useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { ScrollView, StyleSheet, View } from 'react-native';
 import { useLogKinds } from './logKinds';
 import { to } from '@/frame/addresses';
 import { Row } from '@/ui/Row';
@@ -11,12 +11,10 @@ import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   kinds: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    columnGap: 16,
     borderBottomWidth: 1,
     borderColor: color.rule,
   },
+  line: { flexDirection: 'row', columnGap: 16 },
   kind: {
     minHeight: touch - 4,
     justifyContent: 'center',
@@ -41,32 +39,39 @@ export function KindTabs() {
   const go = (address: string) => router.replace(to.log(address));
   return (
     <View role="navigation" aria-label="Kinds of entry" style={styles.kinds}>
-      {tabs.map((kind) => {
-        const here = kind === current;
-        return (
-          <Tap
-            key={kind.path}
-            role="link"
-            {...(here ? { 'aria-current': 'page' as never } : {})}
-            onPress={() => go(kind.path)}
-            style={[styles.kind, here && styles.here]}
-          >
-            <Words as="body" style={here ? { fontWeight: '600' } : { color: color.inkSoft }}>
-              {kind.label}
-            </Words>
-          </Tap>
-        );
-      })}
-      <Tap
-        role="button"
-        aria-label="More kinds of entry"
-        onPress={() => setOpen(true)}
-        style={styles.kind}
+      <ScrollView
+        horizontal
+        showsHorizontalScrollIndicator={false}
+        contentContainerStyle={styles.line}
+        tabIndex={-1}
       >
-        <Words as="body" style={{ color: color.inkSoft }}>
-          More
-        </Words>
-      </Tap>
+        {tabs.map((kind) => {
+          const here = kind === current;
+          return (
+            <Tap
+              key={kind.path}
+              role="link"
+              {...(here ? { 'aria-current': 'page' as never } : {})}
+              onPress={() => go(kind.path)}
+              style={[styles.kind, here && styles.here]}
+            >
+              <Words as="body" style={here ? { fontWeight: '600' } : { color: color.inkSoft }}>
+                {kind.label}
+              </Words>
+            </Tap>
+          );
+        })}
+        <Tap
+          role="button"
+          aria-label="More kinds of entry"
+          onPress={() => setOpen(true)}
+          style={styles.kind}
+        >
+          <Words as="body" style={{ color: color.inkSoft }}>
+            More
+          </Words>
+        </Tap>
+      </ScrollView>
       <Sheet title="Log" open={open} onClose={() => setOpen(false)}>
         <View>
           {kinds.map((kind) => (

@@ -15,7 +15,7 @@ import { Button, LinkButton } from '@/ui/Press';
 import { Opening, Screen } from '@/ui/Screen';
 import { color, font, radius, space, touch } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-import { LogHead } from './LogHead';
+import { LogHead, LogUnder } from './LogHead';
 import {
   cellKey,
   columnsOf,
@@ -124,7 +124,8 @@ function Page({ history }: { history: TankHistory }) {
   };
   return (
     <Screen
-      head={<LogHead title="From paper" tankName={history.tank.name} when={null} />}
+      head={<LogHead title="From paper" tankName={history.tank.name} />}
+      under={<LogUnder when={null} />}
       footer={
         <Footer>
           <Button

@@ -19,7 +19,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { useWide } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
-import { LogHead } from './LogHead';
+import { LogHead, LogUnder } from './LogHead';
 import { MeaningPanel } from './MeaningPanel';
 import { NumberPad, withKey } from './NumberPad';
 import {
@@ -192,10 +192,9 @@ export function TestSheetScreen() {
     <Screen
       footer={footer}
       aside={wide ? <EvidenceAside meanings={meanings} /> : undefined}
-      head={
-        <LogHead
-          title="Test water"
-          tankName={history.tank.name}
+      head={<LogHead title="Test water" tankName={history.tank.name} />}
+      under={
+        <LogUnder
           when={
             <When
               at={draft.at}

@@ -12,7 +12,7 @@ import { Field } from '@/ui/Field';
 import { Footer } from '@/ui/Footer';
 import { Button } from '@/ui/Press';
 import { Screen } from '@/ui/Screen';
-import { LogHead } from '../LogHead';
+import { LogHead, LogUnder } from '../LogHead';
 import { When } from '@/ui/dates/When';
 import type { SharedForm } from './shared';
 
@@ -61,10 +61,9 @@ export function EntryFrame<F extends Fields & SharedForm, Out>({
   const shared = (changes: Partial<SharedForm>) => set(changes as Partial<F>);
   return (
     <Screen
-      head={
-        <LogHead
-          title={editing ? `Change ${name}` : title}
-          tankName={history.tank.name}
+      head={<LogHead title={editing ? `Change ${name}` : title} tankName={history.tank.name} />}
+      under={
+        <LogUnder
           editing={editing !== undefined}
           when={
             <When
