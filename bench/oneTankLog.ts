@@ -48,7 +48,7 @@ export function oneTank(
     const value =
       body.scale.form === 'card'
         ? { form: 'card', steps: body.scale.steps, low: n % 2, high: n % 2 }
-        : { form: 'digital', value: 8 };
+        : { form: 'digital', value: 8, unit: body.unit };
     revisions.push(
       entry(first + (n + 1) * span - HOUR_MS, {
         kind: 'reading',
