@@ -131,9 +131,9 @@ describe('a sign in a batch that is moved', () => {
     expect(asks.find(({ id }) => id === 'move/b')?.because).toMatch(
       /^Within 72 h .*whatever is seen/,
     );
-    expect(batchSentence({ clock, animals: [], toCheck: 0 }, PROTOCOL, 'UTC', clock.release.p10).title).toBe(
-      'Move 2 of 4 by Sun 10 May, 10:00.',
-    );
+    expect(
+      batchSentence({ clock, animals: [], toCheck: 0 }, PROTOCOL, 'UTC', clock.release.p10).title,
+    ).toBe('Move 2 of 4 by Sun 10 May, 10:00.');
   });
 
   it('of grains after the last move begins the moves anew, also where they were there before', () => {
