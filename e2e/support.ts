@@ -163,7 +163,10 @@ export function tooWide(page: Page): Promise<string[]> {
       .filter((element) => {
         const box = element.getBoundingClientRect();
         return (
-          box.width > 0 && box.right > innerWidth + 1 && !element.closest('[role="region"], svg')
+          box.width > 0 &&
+          box.right > innerWidth + 1 &&
+          // What slides within its own frame: a table, the tabs of a form.
+          !element.closest('[role="region"], [role="navigation"], svg')
         );
       })
       .map((element) => element.outerHTML.slice(0, 120)),

@@ -80,7 +80,7 @@ const PRIVATE: readonly Private[] = [
     said: /\bits course\b(?! \()/i,
     // There it is how a figure runs over hours and days.
     elsewhere:
-      /^cli\/|core\/(acclimation|cycle|livestock|moving|quarantine|water)|workers|ui\/(chart|drip)|cycle\/CycleChart|stock\/acclimation/,
+      /^cli\/|core\/(acclimation|cycle|guide|livestock|moving|quarantine|water)|workers|ui\/(chart|drip)|cycle\/CycleChart|stock\/acclimation/,
   },
   { noun: 'hold', now: 'days at zero', parts: [], said: /\b(a|the|its|your|this) hold\b/i },
   { noun: 'due', now: 'to do', parts: [], said: /^Due$/ },

@@ -1,5 +1,5 @@
 import { usePathname, useRouter } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { useLogKinds } from './logKinds';
 import { to } from '@/frame/addresses';
@@ -11,9 +11,13 @@ import { Tap } from '@/ui/press/Tap';
 
 const styles = StyleSheet.create({
   kinds: {
+    flexDirection: 'row',
+    columnGap: 16,
     borderBottomWidth: 1,
     borderColor: color.rule,
   },
+  // Slides where they have no room; More stays where it is.
+  strip: { flexGrow: 1, flexShrink: 1, minWidth: 0 },
   line: { flexDirection: 'row', columnGap: 16 },
   kind: {
     minHeight: touch - 4,
@@ -36,11 +40,19 @@ export function KindTabs() {
   const current = kinds.find((kind) => path === to.log(kind.path));
   const often = kinds.filter((kind) => kind.often);
   const tabs = !current || often.includes(current) ? often : [...often.slice(0, ROOM), current];
+  const strip = useRef<ScrollView>(null);
+  useEffect(() => {
+    const node = strip.current as unknown as HTMLElement | null;
+    // A test has no layout to scroll in.
+    node?.querySelector('[aria-current]')?.scrollIntoView?.({ block: 'nearest', inline: 'center' });
+  }, [path]);
   const go = (address: string) => router.replace(to.log(address));
   return (
     <View role="navigation" aria-label="Kinds of entry" style={styles.kinds}>
       <ScrollView
+        ref={strip}
         horizontal
+        style={styles.strip}
         showsHorizontalScrollIndicator={false}
         contentContainerStyle={styles.line}
         tabIndex={-1}
@@ -61,17 +73,17 @@ export function KindTabs() {
             </Tap>
           );
         })}
-        <Tap
-          role="button"
-          aria-label="More kinds of entry"
-          onPress={() => setOpen(true)}
-          style={styles.kind}
-        >
-          <Words as="body" style={{ color: color.inkSoft }}>
-            More
-          </Words>
-        </Tap>
       </ScrollView>
+      <Tap
+        role="button"
+        aria-label="More kinds of entry"
+        onPress={() => setOpen(true)}
+        style={styles.kind}
+      >
+        <Words as="body" style={{ color: color.inkSoft }}>
+          More
+        </Words>
+      </Tap>
       <Sheet title="Log" open={open} onClose={() => setOpen(false)}>
         <View>
           {kinds.map((kind) => (
