@@ -11,5 +11,5 @@ test('each tank of the demo says what it shows, and nothing is told of one that 
     demoLog({ now, zone: 'Europe/Berlin', device: 'demo', newId }),
   );
   const names = headsOfType(log, 'tank').map(({ body }) => body.name);
-  expect(Object.keys(DEMO_STORIES).sort()).toEqual(names.sort());
+  expect([...DEMO_STORIES.keys()].sort()).toEqual(names.sort());
 });

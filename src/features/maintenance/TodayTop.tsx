@@ -29,7 +29,7 @@ export function TodayTop() {
   if (!history) return null;
   // What one asks who stands at the very beginning.
   const page = firstQuestion(history);
-  const story = which === 'demo' ? DEMO_STORIES[history.tank.name] : undefined;
+  const story = which === 'demo' ? DEMO_STORIES.get(history.tank.name) : undefined;
   return (
     <>
       {story === undefined ? null : <Words as="aside">{story}</Words>}
@@ -100,7 +100,9 @@ function WayBack() {
 }
 
 /** The page of the Guide for a tank in which nothing has happened yet; null once something has. */
-function firstQuestion({ start, standing, entries }: TankHistory): GuideId | null {
+function firstQuestion({ tank, start, standing, entries }: TankHistory): GuideId | null {
+  // A page on dosing ammonia is not for a tank with an animal in, nor for a bare one.
+  if (standing.animalsSince !== null || tank.kind === 'quarantine') return null;
   if (start === null) return 'first';
   const begun = [entries.reading, entries.dose, entries.organics].some((of) => of.length > 0);
   return begun || standing.runningSince !== null ? null : 'which-ammonia';

@@ -3,6 +3,7 @@ import Ellipsis from 'lucide-react-native/icons/ellipsis';
 import Fish from 'lucide-react-native/icons/fish-symbol';
 import Locate from 'lucide-react-native/icons/locate';
 import Waves from 'lucide-react-native/icons/waves-horizontal';
+import { movedTo } from '@/frame/moved';
 
 type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
@@ -311,7 +312,8 @@ export function rowOf(path: string): Row | undefined {
 /** Whether a place's screen is kept between visits. */
 export const isKept = (path: string) => ROWS.some((row) => row.path === path && row.kept);
 
-export const needsTank = (path: string): boolean => rowOf(path)?.needsTank ?? true;
+/** Whether an address has nothing to show without a tank; a former one asks what it leads to now. */
+export const needsTank = (path: string): boolean => rowOf(movedTo(path) ?? path)?.needsTank ?? true;
 
 /** Screens that take the whole of a phone. */
 export function isEntryPath(path: string): boolean {

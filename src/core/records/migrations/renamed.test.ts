@@ -107,6 +107,12 @@ describe('a record of version 11', () => {
     });
   });
 
+  it('with names that every object has is left as it is', () => {
+    const odd = old('tank', { constructor: 1, toString: 2 }, { settles: ['constructor'] });
+    expect(renamed(odd)).toEqual(odd);
+    expect(renamed(old('constructor', {})).type).toBe('constructor');
+  });
+
   it('whose body is damaged is left for the schema to refuse', () => {
     for (const body of [null, 7, ['lot'], 'lot']) {
       const damaged = old('tank', body as object);

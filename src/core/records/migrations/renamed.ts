@@ -6,8 +6,14 @@ const isFields = (value: unknown): value is RawRecord =>
 /** A field by its new name, in the place that it had; null where the name stays. */
 type Names = Readonly<Record<string, string>>;
 
+/** A file may name a field as every object names one. */
+const nowCalled = (names: Names, name: string) =>
+  Object.hasOwn(names, name) ? (names[name] ?? name) : name;
+
 const under = (names: Names) => (fields: RawRecord) =>
-  Object.fromEntries(Object.entries(fields).map(([name, value]) => [names[name] ?? name, value]));
+  Object.fromEntries(
+    Object.entries(fields).map(([name, value]) => [nowCalled(names, name), value]),
+  );
 
 /** The same of a field's own fields. */
 function within(body: RawRecord, field: string, to: (inside: RawRecord) => RawRecord): RawRecord {
@@ -67,7 +73,10 @@ const kindOf = (kind: unknown) => KINDS.get(kind) ?? kind;
 
 /** A record of version 11 under the words of version 12; nothing but names changes. */
 export function renamed(record: RawRecord): RawRecord {
-  const renaming = typeof record.type === 'string' ? RENAMINGS[record.type] : undefined;
+  const renaming =
+    typeof record.type === 'string' && Object.hasOwn(RENAMINGS, record.type)
+      ? RENAMINGS[record.type]
+      : undefined;
   if (!renaming) return record;
   const { type = record.type, names = {}, inside = (body: RawRecord) => body } = renaming;
   return {
@@ -84,5 +93,5 @@ export function renamed(record: RawRecord): RawRecord {
 function settled(field: unknown, names: Names): unknown {
   if (typeof field !== 'string') return field;
   const [first = '', ...rest] = field.split('\u0000');
-  return [names[first] ?? first, ...rest].join('\u0000');
+  return [nowCalled(names, first), ...rest].join('\u0000');
 }

@@ -25,5 +25,8 @@ describe('what a keeper has not told yet', () => {
     expect(asked(builder)).toEqual(expect.arrayContaining(['who']));
     builder.entry(onDay(19), { kind: 'animals', move: 'in', group: 'fish', what: 'Goby' });
     expect(asked(builder)).not.toContain('who');
+    const bare = new LogBuilder({ kind: 'quarantine', rock: 'none' });
+    bare.entry(onDay(0), { kind: 'running' });
+    expect(asked(bare)).not.toContain('who');
   });
 });

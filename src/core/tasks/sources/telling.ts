@@ -24,7 +24,9 @@ export const telling: TaskSource = {
         opens: { form: 'paper' },
       });
     }
-    if (standing.runningSince !== null && entries.animals.length === 0) {
+    // A quarantine tank stands empty between two batches.
+    const display = tank.kind === 'display';
+    if (display && standing.runningSince !== null && entries.animals.length === 0) {
       tasks.push({
         ...base,
         id: 'who',
