@@ -150,6 +150,19 @@ test('newer readings move the forecast, and a reload in the middle loses nothing
   await goTo(page, 'Cycle');
   await expect(page.getByText(/This tank clears/)).toBeVisible();
   await expect.poll(() => figure.innerText()).not.toBe(before);
+  // Back leads to before the reload, and nothing is read or worked out anew for it.
+  const after = await figure.innerText();
+  await goTo(page, 'Tanks');
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 tanks.');
+  await expect.poll(() => page.workers().length).toBe(1);
+  let workers = 0;
+  page.on('worker', () => (workers += 1));
+  await page.goBack();
+  await expect(page).toHaveURL('/');
+  await goTo(page, 'Cycle');
+  await expect.poll(() => figure.innerText()).toBe(after);
+  expect(workers).toBe(0);
 });
 
 test('a very long name breaks nothing on the narrowest phone', async ({ page }) => {

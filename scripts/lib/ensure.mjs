@@ -12,6 +12,7 @@ const SOURCES = [
   'src',
   'public',
   'scripts/bundle',
+  'scripts/lib/ensure.mjs',
   'scripts/lib/serviceWorker.mjs',
   'app.json',
   'babel.config.js',
@@ -54,6 +55,10 @@ export async function ensureBuild() {
   if (code !== 0 || !existsSync(path.join('dist', 'index.html'))) {
     throw new Error(`The build failed:\n${output}`);
   }
+  // Names the code in the page: what an older build worked out and kept is not taken for its own.
+  const page = readFileSync('dist/index.html', 'utf8');
+  const mark = `<meta name="build" content="${wanted.slice(0, 16)}" />`;
+  writeFileSync('dist/index.html', page.replace('</head>', `${mark}</head>`));
   await writeServiceWorker('dist');
   stamp('build', wanted);
   return { built: true, output };

@@ -13,7 +13,7 @@ import { ticked } from '@/store/clockSlice';
 import { openLog } from '@/store/open';
 import { selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
-import { createStore } from '@/store/store';
+import { createStore, type AppStore } from '@/store/store';
 import { useAppSelector } from '@/store/hooks';
 import { partOf } from '@/ui/piece';
 
@@ -25,32 +25,37 @@ export const unstable_settings = { screenErrorBoundary: RouteError };
 const TICK_MS = 20_000;
 const OFFLINE_AFTER_MS = 1500;
 
-/** Wires the store, the clock and the log, and frames every screen. */
+/**
+ * The store of this page, wired to the clock and the log when it is first asked for. It outlives the
+ * layout: after a reload the router does not know the places that Back leads to, and mounts everything
+ * anew for each; what waits to be saved and what was worked out must not go with that.
+ */
+let store: AppStore | null = null;
+function theStore(): AppStore {
+  if (store) return store;
+  const made = createStore(browserServices(), dailyLife.fetch);
+  const tick = () => made.dispatch(ticked(Date.now()));
+  tick();
+  // The demo's own address opens it, seeding it if need be.
+  if (location.pathname !== '/demo') void made.dispatch(openLog(rememberedLog()));
+  setInterval(tick, TICK_MS);
+  document.addEventListener('visibilitychange', tick);
+  // After the first screen, which it must not slow down; a build in development has no worker.
+  if (!__DEV__) setTimeout(fetchTheRest, OFFLINE_AFTER_MS);
+  store = made;
+  return made;
+}
+
+function fetchTheRest(): void {
+  void keepOffline(navigator.serviceWorker, () => location.reload());
+  fetchBeforehand([stock.fetch, cycle.fetch]);
+}
+
+/** Hands the store to every screen, and frames them. */
 export default function Layout() {
-  const [store] = useState(() => {
-    const made = createStore(browserServices(), dailyLife.fetch);
-    made.dispatch(ticked(Date.now()));
-    return made;
-  });
-  useEffect(() => {
-    // The demo's own address opens it, seeding it if need be.
-    if (location.pathname !== '/demo') void store.dispatch(openLog(rememberedLog()));
-    const tick = () => store.dispatch(ticked(Date.now()));
-    // After the first screen, which it must not slow down; a build in development has no worker.
-    const begin = () => {
-      void keepOffline(navigator.serviceWorker, () => location.reload());
-      fetchBeforehand([stock.fetch, cycle.fetch]);
-    };
-    if (!__DEV__) setTimeout(begin, OFFLINE_AFTER_MS);
-    const ticker = setInterval(tick, TICK_MS);
-    document.addEventListener('visibilitychange', tick);
-    return () => {
-      clearInterval(ticker);
-      document.removeEventListener('visibilitychange', tick);
-    };
-  }, [store]);
+  const [shared] = useState(theStore);
   return (
-    <Provider store={store}>
+    <Provider store={shared}>
       <Theme />
       <Framed />
       <Suspense fallback={null}>

@@ -12,6 +12,7 @@ const DATABASE: Record<LogName, string> = { own: 'zoarium', demo: 'zoarium-demo'
 
 /** The services of a browser tab. */
 export function browserServices(): Services {
+  const jobs = lazyJobs();
   return {
     now: () => Date.now(),
     newId: () => v7(),
@@ -26,9 +27,13 @@ export function browserServices(): Services {
       };
     },
     openChannel: openTabChannel,
-    whyNotSaved,
+    whyNotSaved: (error) => {
+      // What can be worked out again gives way to what cannot.
+      void jobs.forget().catch(() => undefined);
+      return whyNotSaved(error);
+    },
     askToPersist,
-    jobs: lazyJobs(),
+    jobs,
     followsForecasts: true,
   };
 }

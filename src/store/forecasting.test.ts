@@ -56,6 +56,7 @@ class HandJobs implements Jobs {
   }
   cancel(): void {}
   stop(): void {}
+  async forget(): Promise<void> {}
 }
 
 async function opened(): Promise<{ store: AppStore; hand: HandJobs }> {

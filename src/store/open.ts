@@ -132,8 +132,10 @@ function forgetLog(): AppThunk {
 
 /** Empties the open log in this browser and tells the other tabs. */
 export function wipeLog(): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { databases }) => {
+  return async (dispatch, _getState, { databases, services }) => {
     const { log, channel } = databases.opened;
+    // What was worked out from the log goes with it.
+    await services.jobs.forget().catch(() => undefined);
     try {
       await databases.inTurn(() => log.wipe());
     } catch {

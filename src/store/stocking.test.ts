@@ -46,6 +46,7 @@ class HeldInference implements Jobs {
           this.heard = hear;
         });
   }
+  async forget(): Promise<void> {}
   answerAll(): void {
     for (const answer of this.answers.splice(0)) answer();
   }

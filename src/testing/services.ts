@@ -15,6 +15,7 @@ const SILENT: Jobs = {
   run: async () => null,
   cancel: () => undefined,
   stop: () => undefined,
+  forget: async () => undefined,
 };
 
 /** Jobs done at once, in the process of the test. */

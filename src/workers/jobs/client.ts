@@ -1,3 +1,5 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { keptAnswers, type KeptAnswers } from './kept';
 import { answerSchema } from './messages';
 import type { Progress } from './job';
 import { JOB_TABLE, type JobInput, type JobName, type JobOutput } from './table';
@@ -25,6 +27,8 @@ export interface Jobs {
   cancel(lane: string): void;
   /** Ends everything. */
   stop(): void;
+  /** Lets go of every answer, those that outlive the page included. */
+  forget(): Promise<void>;
 }
 
 /** What the client needs of a worker, so that tests can give it another. */
@@ -35,8 +39,8 @@ export interface WorkerLike {
   onerror: ((event: ErrorEvent) => void) | null;
 }
 
-/** Answers kept, so that going back to a tank costs nothing. */
-const KEPT = 24;
+/** Answers at hand, so that going back to a tank costs nothing. */
+const AT_HAND = 24;
 /** Idle time after which a lane's worker is let go, and its memory with it. */
 const IDLE_MS = 60_000;
 
@@ -57,7 +61,7 @@ interface Lane {
  * Jobs on workers, one to a lane at work, made when none rests. A worker at work is ended for a newer job,
  * since it cannot hear a word till it is done.
  */
-export function workerJobs(makeWorker: () => WorkerLike): Jobs {
+export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | null = null): Jobs {
   const lanes = new Map<string, Lane>();
   const known = new Map<string, unknown>();
   let runs = 0;
@@ -87,7 +91,7 @@ export function workerJobs(makeWorker: () => WorkerLike): Jobs {
     known.delete(key);
     known.set(key, output);
     const oldest = known.keys().next();
-    if (known.size > KEPT && !oldest.done) known.delete(oldest.value);
+    if (known.size > AT_HAND && !oldest.done) known.delete(oldest.value);
   };
   // Making one fetches and reads all that jobs are made of, so a worker that rests changes lanes.
   const restingWorker = (): WorkerLike | null => {
@@ -116,10 +120,10 @@ export function workerJobs(makeWorker: () => WorkerLike): Jobs {
     run<J extends JobName>(name: J, input: JobInput<J>, { lane: at, hash, progress }: RunOptions) {
       const lane = laneOf(at);
       drop(lane);
-      const { output } = JOB_TABLE[name];
+      const { output, kept: outlives } = JOB_TABLE[name];
       const key = `${name}/${hash}`;
-      const kept = output.safeParse(known.get(key));
-      if (known.has(key) && kept.success) return Promise.resolve(kept.data);
+      const atHand = output.safeParse(known.get(key));
+      if (known.has(key) && atHand.success) return Promise.resolve(atHand.data);
       runs += 1;
       const runId = runs;
       return new Promise<JobOutput<J> | null>((settle, fail) => {
@@ -135,11 +139,22 @@ export function workerJobs(makeWorker: () => WorkerLike): Jobs {
           const read = output.safeParse(answer.output);
           if (!read.success) return;
           keep(key, read.data);
+          if (outlives) shelf?.keep(key, read.data);
           rest(lane);
           settle(read.data);
         };
-        lane.running = { runId, hear, fail, drop: () => settle(null) };
-        workerOf(lane).postMessage({ runId, job: name, input });
+        const running = { runId, hear, fail, drop: () => settle(null) };
+        lane.running = running;
+        const ask = () => workerOf(lane).postMessage({ runId, job: name, input });
+        if (!outlives || !shelf) return ask();
+        void shelf.find(key).then((found) => {
+          if (lane.running !== running) return;
+          const read = output.safeParse(found);
+          if (found === null || !read.success) return ask();
+          keep(key, read.data);
+          rest(lane);
+          settle(read.data);
+        });
       });
     },
     cancel(name) {
@@ -153,12 +168,19 @@ export function workerJobs(makeWorker: () => WorkerLike): Jobs {
       }
       lanes.clear();
     },
+    async forget() {
+      known.clear();
+      await shelf?.forget();
+    },
   };
 }
 
-/** The workers of a browser, each of one file of its own. */
+/** The workers of a browser, each of one file of its own, and answers kept for the build that gave them. */
 export function browserJobs(): Jobs {
+  const build = document.querySelector<HTMLMetaElement>('meta[name="build"]')?.content;
+  const shelf = build ? keptAnswers(createAsyncStorage('zoarium-answers'), build) : null;
   return workerJobs(
     () => new Worker(new URL('../jobs.worker', window.location.href)) as WorkerLike,
+    shelf,
   );
 }

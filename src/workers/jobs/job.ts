@@ -7,6 +7,8 @@ export type Progress = (share: number) => void;
 export interface JobShape<I, O> {
   input: z.ZodType<I>;
   output: z.ZodType<O>;
+  /** Whether its answer outlives the page: what takes long, and is asked just so after a reload. */
+  kept: boolean;
 }
 
 export function defineJob<I, O>(shape: JobShape<I, O>): JobShape<I, O> {

@@ -13,5 +13,6 @@ export function lazyJobs(): Jobs {
     run: async (job, input, options) => (await load()).run(job, input, options),
     cancel: (lane) => ready?.cancel(lane),
     stop: () => ready?.stop(),
+    forget: async () => (await load()).forget(),
   };
 }

@@ -55,10 +55,12 @@ const JOBS = {
   infer: defineJob({
     input: z.object({ problem: problemSchema, seed: z.int().min(0) }),
     output: posteriorSchema,
+    kept: true,
   }),
   foretell: defineJob({
     input: z.object({ posterior: posteriorSchema, atHand: z.array(kitShape) }),
     output: z.custom<Forecast>((value) => forecastShape.safeParse(value).success),
+    kept: true,
   }),
   carry: defineJob({
     input: z.object({
@@ -67,10 +69,12 @@ const JOBS = {
       days: z.int().min(1).max(120),
     }),
     output: z.custom<Carried>((value) => carriedShape.safeParse(value).success),
+    kept: false,
   }),
   plan: defineJob({
     input: z.object({ source: sourceShape, posterior: posteriorSchema.nullable() }),
     output: z.custom<Plan>((value) => planShape.safeParse(value).success),
+    kept: true,
   }),
   add: defineJob({
     input: z.object({
@@ -83,6 +87,7 @@ const JOBS = {
       }),
     }),
     output: z.custom<AddAnswer>((value) => addShape.safeParse(value).success),
+    kept: false,
   }),
   asks: defineJob({
     input: z.object({
@@ -91,12 +96,14 @@ const JOBS = {
       at: z.number(),
     }),
     output: z.record(z.string(), z.array(askShape)),
+    kept: false,
   }),
   draw: defineJob({
     input: z.object({ page: z.string().max(60) }),
     output: z.custom<PageDrawing | null>(
       (value) => value === null || drawingShape.safeParse(value).success,
     ),
+    kept: false,
   }),
   methods: defineJob({
     input: z.object({
@@ -106,6 +113,7 @@ const JOBS = {
       seeding: z.enum(SEEDINGS),
     }),
     output: z.custom<MethodOutcome[]>((value) => outcomesShape.safeParse(value).success),
+    kept: true,
   }),
 };
 
