@@ -1,5 +1,14 @@
 import type { Page } from '@playwright/test';
-import { expect, goTo, openDemo, openTestSheet, saved, savedAndLeft, test } from './support';
+import {
+  expect,
+  follow,
+  goTo,
+  openDemo,
+  openTestSheet,
+  saved,
+  savedAndLeft,
+  test,
+} from './support';
 
 const done = (page: Page) => page.getByRole('button', { name: 'Done', exact: true }).click();
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -58,7 +67,7 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
   await page.getByRole('button', { name: 'Log the batch' }).click();
   await saved(page, 'Mix salt water: logged');
 
-  await page.goto('/runs/fill');
+  await follow(page, '/runs/fill');
   await page.getByRole('button', { name: 'Begin' }).click();
   await done(page);
   await done(page);
@@ -66,9 +75,9 @@ test('an empty stand is built, its water mixed, and 208 litres counted in', asyn
   for (let step = 0; step < 5; step += 1) await done(page);
   await page.getByRole('button', { name: 'Log it as filled' }).click();
   await saved(page, 'Fill the tank: logged');
-  await page.goto('/tanks/this');
+  await follow(page, '/tanks/this');
   await expect(page.getByText(/^About 208 L of water counted at the fill/)).toBeVisible();
-  await page.goto('/calculators/salt-mix');
+  await follow(page, '/calculators/salt-mix');
   await expect(page.getByText('learned from 1 mixing')).toBeVisible();
 });
 
@@ -88,7 +97,7 @@ test('a calibration reads the past of its instrument anew, and can be taken back
   page,
 }) => {
   await openDemo(page);
-  await page.goto('/water/salinity');
+  await follow(page, '/water/salinity');
   await expect(heading(page)).toHaveText('Salinity reads 34.8 ppt.');
   await openTestSheet(page);
   await page.getByRole('button', { name: 'More kinds of entry' }).click();
@@ -99,7 +108,7 @@ test('a calibration reads the past of its instrument anew, and can be taken back
   await expect(page.getByText(/will be read anew/)).toBeVisible();
   await page.getByRole('button', { name: 'Save the calibration' }).click();
   await savedAndLeft(page, 'Saved the calibration');
-  await page.goto('/water/salinity');
+  await follow(page, '/water/salinity');
   await expect(heading(page)).toHaveText(/^Salinity reads 33\.\d ppt \(read as 34\.8\)\.$/);
   await expect(page.getByText(/read as 34.8/).last()).toBeVisible();
 });

@@ -1,4 +1,13 @@
-import { expect, goTo, openDemo, openTestSheet, saved, savedAndLeft, test } from './support';
+import {
+  expect,
+  follow,
+  goTo,
+  openDemo,
+  openTestSheet,
+  saved,
+  savedAndLeft,
+  test,
+} from './support';
 
 test('drops are counted, kept over a reload, and logged', async ({ page }) => {
   await openDemo(page);
@@ -18,7 +27,7 @@ test('drops are counted, kept over a reload, and logged', async ({ page }) => {
   await page.getByRole('button', { name: 'Log 4 drops' }).click();
   await savedAndLeft(page, 'Saved the dose');
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await page.goto('/cycle/dose');
+  await follow(page, '/cycle/dose');
   await page.getByLabel('Raise ammonia by').fill('9');
   await expect(page.getByText('More than the filter bacteria can use')).toBeVisible();
   await expect(page.getByRole('button', { name: /^Log .*mL/ })).toBeDisabled();
@@ -26,12 +35,12 @@ test('drops are counted, kept over a reload, and logged', async ({ page }) => {
 
 test('a challenge runs by the log and survives a reload', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/log/dose');
+  await follow(page, '/log/dose');
   await page.getByRole('radio', { name: 'By the rise' }).click();
   await page.getByLabel('How much').fill('2');
   await page.getByRole('button', { name: 'Save the dose' }).click();
   await savedAndLeft(page, 'Saved the dose');
-  await page.goto('/cycle');
+  await follow(page, '/cycle');
   await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Challenge dose/ }).click();
   await page.getByRole('button', { name: 'Judge it this way' }).click();
@@ -56,13 +65,13 @@ test('methods are played in this tank; a fish only behind its cautions', async (
   await page.getByRole('checkbox', { name: 'I accept these cautions' }).click();
   await choose.click();
   await saved(page, 'Changed the method');
-  await page.goto('/cycle');
+  await follow(page, '/cycle');
   await expect(page.getByText('Test ammonia today')).toBeVisible();
   await openTestSheet(page);
   await page.getByRole('button', { name: 'Ammonia 2', exact: true }).click();
   await page.getByRole('button', { name: /^Save 1 reading/ }).click();
   await savedAndLeft(page, /Logged|Saved/);
-  await page.goto('/cycle');
+  await follow(page, '/cycle');
   await expect(page.getByText(/^(Act now|Emergency): free ammonia/)).toBeVisible();
   await goTo(page, 'Today');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(
@@ -77,7 +86,7 @@ test('growth is logged as sighted, corrected, and counts by its rule for done', 
   page,
 }) => {
   await openDemo(page);
-  await page.goto('/log/sighting');
+  await follow(page, '/log/sighting');
   await page.getByRole('radio', { name: /^Diatoms/ }).click();
   await page.getByRole('radio', { name: 'Patches' }).click();
   await page.getByRole('button', { name: 'Save the growth' }).click();
@@ -100,7 +109,7 @@ test('growth is logged as sighted, corrected, and counts by its rule for done', 
 
 test('a programme and the last steps are dated and summed for the tank', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/cycle/programme');
+  await follow(page, '/cycle/programme');
   await page.getByLabel('First day, for 100 L').fill('50');
   await page.getByLabel('Later, for 100 L').fill('ten');
   await expect(page.getByText('"ten" is not a number.')).toBeVisible();
@@ -111,10 +120,10 @@ test('a programme and the last steps are dated and summed for the tank', async (
   await expect(page.getByText('The programme ends: test both')).toBeVisible();
   await page.getByRole('button', { name: 'Keep this programme' }).click();
   await saved(page, 'Kept the programme');
-  await page.goto('/');
+  await follow(page, '/');
   await page.getByRole('button', { name: /^20.8 mL of bacteria/ }).click();
   await expect(page).toHaveURL(/\/log\/bacteria/);
-  await page.goto('/cycle/end');
+  await follow(page, '/cycle/end');
   await expect(page.getByText(/1\. Change \d+ L of water/)).toBeVisible();
   await expect(page.getByText(/g of baking soda/)).toBeVisible();
   await page.getByRole('radio', { name: 'None' }).click();
@@ -123,32 +132,32 @@ test('a programme and the last steps are dated and summed for the tank', async (
 
 test('what another screen decided survives a change of the tank’s record', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/cycle/programme');
+  await follow(page, '/cycle/programme');
   await page.getByLabel('First day, for 100 L').fill('50');
   await page.getByLabel('Later, for 100 L').fill('10');
   await page.getByRole('button', { name: 'Keep this programme' }).click();
   await saved(page, 'Kept the programme');
-  await page.goto('/tanks');
+  await follow(page, '/tanks');
   await page.getByRole('button', { name: /^Kittiwake .* net of / }).click();
   await page.getByRole('button', { name: /^Name and kind/ }).click();
   await page.getByLabel('Name').fill('Kittiwake the second');
   await page.getByRole('button', { name: /^Save/ }).click();
   await saved(page, /^Changed /);
   await expect(page).not.toHaveURL(/\/name$/);
-  await page.goto('/cycle');
+  await follow(page, '/cycle');
   await expect(
     page.getByRole('button', { name: /^Method: dry rock, bottle, ammonium/ }),
   ).toBeVisible();
-  await page.goto('/cycle/programme');
+  await follow(page, '/cycle/programme');
   await expect(page.getByText('The programme is due on Today.')).toBeVisible();
 });
 
 test('a prawn is weighed and logged as what it is', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/cycle/dose');
+  await follow(page, '/cycle/dose');
   await page.getByRole('radio', { name: 'Prawn' }).click();
   await page.getByRole('button', { name: /^Log [\d.]+ g$/ }).click();
   await savedAndLeft(page, 'Saved the dose');
-  await page.goto('/');
+  await follow(page, '/');
   await expect(page.getByText(/Prawn in/).first()).toBeVisible();
 });

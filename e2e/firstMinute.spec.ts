@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, savedAndLeft, test } from './support';
+import { expect, follow, savedAndLeft, test } from './support';
 
 /** Counts what a keeper taps; what is typed is not counted, since it has to be. */
 class Hand {
@@ -88,7 +88,7 @@ test('a running tank is set up in a few taps, and told part by part later', asyn
   await expect(page.getByText(/less water, doses \d+ % smaller\./)).toBeVisible();
   await page.getByRole('button', { name: 'Save it' }).click();
   await savedAndLeft(page, 'Changed Dunlin');
-  await page.goto('/tanks/this');
+  await follow(page, '/tanks/this');
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Dunlin.');
   await expect(page.getByText('30 kg of dry rock, 3 cm of sand.')).toBeVisible();
   const words = page.getByText(/^Still to tell$/);

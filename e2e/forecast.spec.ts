@@ -7,6 +7,7 @@ import type { CycleProblem } from '../src/core/cycle/problem/types';
 import { fortyReadings } from '../src/testing/heldOut/plainLife';
 import {
   expect,
+  follow,
   goTo,
   openDemo,
   openTestSheet,
@@ -183,11 +184,11 @@ test('a very long name breaks nothing on the narrowest phone', async ({ page }) 
     '/log/animals',
     '/log/observation',
   ]) {
-    await page.goto(place);
+    await follow(page, place);
     await expect(page.getByRole('main')).toBeVisible();
     expect(await tooWide(page)).toEqual([]);
   }
-  await page.goto('/cycle');
+  await follow(page, '/cycle');
   const name = page
     .getByRole('button', { name: /Switch tank/ })
     .getByText('Cycle', { exact: true });

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, goTo, openDemo, saved, test, typeValue, closePad } from './support';
+import { expect, follow, goTo, openDemo, saved, test, typeValue, closePad } from './support';
 
 const DAY = 24 * 3_600_000;
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -66,7 +66,7 @@ test('a week of chores: a tap each, one put off, one left out with its reason', 
 
 test('an emergency by one hand: two taps to the first step, each step a tap', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/calculators');
+  await follow(page, '/calculators');
   await page.getByRole('button', { name: 'SOS, emergencies' }).click();
   await page.getByRole('button', { name: /^Power cut/ }).click();
   await expect(heading(page)).toHaveText('Heater and lights unplugged.');
@@ -85,7 +85,7 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
   await expect(
     page.getByText(/in a room of 14 °C \(57 °F\): about [\d.]+ to [\d.]+ °C in the first hour/),
   ).toBeVisible();
-  await page.goto('/');
+  await follow(page, '/');
   // It goes on, on top of Today.
   await page
     .getByRole('main')
@@ -94,7 +94,7 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
   await expect(heading(page)).toHaveText('Keep it warm.');
   await page.getByRole('button', { name: 'Stop it', exact: true }).click();
   await page.getByRole('button', { name: 'Stop it now' }).click();
-  await page.goto('/emergency');
+  await follow(page, '/emergency');
   await page.getByRole('button', { name: /^A person is hurt/ }).click();
   await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
 });
@@ -154,7 +154,7 @@ test('twelve days away: what is done before, what waits, and one page for who co
   const paper = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
   expect(paper).toBe('rgb(255, 255, 255)');
   await page.emulateMedia({ media: 'screen' });
-  await page.goto('/');
+  await follow(page, '/');
   await expect(page.getByText(/^Away from /).first()).toBeVisible();
 });
 
@@ -196,13 +196,13 @@ test('a move from 76 to 208 litres: the gap, the order, who went where, the old 
   await expect(heading(page)).toHaveText('Media seeded beforehand.');
   await page.getByRole('button', { name: 'Done', exact: true }).click();
   await expect(page.getByText('187 L', { exact: true })).toBeVisible();
-  await page.goto('/moving/move');
+  await follow(page, '/moving/move');
   await page.getByRole('button', { name: 'Log who moved' }).click();
   const sheet = page.getByRole('dialog');
   await sheet.getByRole('radio', { name: /^Kittiwake/ }).click();
   await sheet.getByRole('button', { name: /^Log \d+ groups? as moved/ }).click();
   await expect(page.getByRole('status').getByText(/^Moved \d+ groups? to Kittiwake/)).toBeVisible();
-  await page.goto('/tanks');
+  await follow(page, '/tanks');
   await expect(
     page.getByRole('button', { name: /^Spare tank closed; its log is kept/ }),
   ).toBeVisible();

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { type Page } from '@playwright/test';
-import { expect, goTo, openDemo, saved, savedAndLeft, test } from './support';
+import { expect, follow, goTo, openDemo, saved, savedAndLeft, test } from './support';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -97,14 +97,14 @@ test('a death is logged, begins its run, and counts among the losses', async ({ 
   await savedAndLeft(page, /animals/i);
   await expect(heading(page)).toHaveText('Clownfish.');
   await expect(page.getByText('found behind the pump')).toBeVisible();
-  await page.goto('/');
+  await follow(page, '/');
   await page
     .getByRole('button', { name: /Dead or missing animal/ })
     .first()
     .click();
   await expect(heading(page)).toHaveText('Find it.');
   await expect(page.getByText(/Look for Clownfish/)).toBeVisible();
-  await page.goto('/stock/losses');
+  await follow(page, '/stock/losses');
   await expect(heading(page)).toHaveText('3 losses.');
 });
 
@@ -173,7 +173,7 @@ test('a photo is scaled down, kept outside the log, and brought to another brows
   expect(size).toEqual([1024, 512]);
 
   const cohort = page.url();
-  await page.goto('/data');
+  await follow(page, '/data');
   const [download] = await Promise.all([
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Export the photos' }).click(),
@@ -193,10 +193,10 @@ test('a photo is scaled down, kept outside the log, and brought to another brows
   expect(records).toContain(id);
   expect(records).not.toContain('data:image');
 
-  await page.goto(cohort);
+  await follow(page, cohort);
   await page.getByRole('button', { name: 'Take it away' }).click();
   await saved(page, 'Photo taken away');
-  await page.goto('/data');
+  await follow(page, '/data');
   await page.getByRole('button', { name: 'Remove what no animal shows' }).click();
   await expect(page.getByText('Remove what no animal shows')).toHaveCount(0);
   await choose(/^Import a log or photos/, { name: 'photos.json', buffer: Buffer.from(text) });

@@ -1,5 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { expect, goTo, openDemo, test } from './support';
+import { expect, follow, goTo, openDemo, test } from './support';
 
 test.use({ hasTouch: true });
 
@@ -23,7 +23,7 @@ const step = (page: Page, place: number) =>
 
 test('a second tap answers no question that slid under the finger', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/emergency');
+  await follow(page, '/emergency');
   await page.getByRole('button', { name: /^Leak or overflow/ }).click();
   await step(page, 1);
   await tapTwice(page, page.getByRole('button', { name: 'Done', exact: true }));
@@ -48,7 +48,7 @@ test('a second tap on what is due ticks nothing below it', async ({ page }) => {
 
 test('a second tap on Undo undoes one act', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/data');
+  await follow(page, '/data');
   const undo = page.getByRole('button', { name: /^Undo: / });
   const first = await undo.first().getAttribute('aria-label');
   await tapTwice(page, undo.first());
@@ -67,7 +67,7 @@ test('a counter, a pad and the rows of a card take every tap, however fast', asy
   const [x, y] = await middleOf(counter);
   for (let n = 0; n < 10; n += 1) await page.touchscreen.tap(x, y);
   await expect(page.getByRole('button', { name: /^Drop 10 of/ })).toBeVisible();
-  await page.goto('/log/test');
+  await follow(page, '/log/test');
   for (const step of ['Ammonia 0.5', 'Nitrite 1', 'Nitrate 5']) {
     const [left, top] = await middleOf(page.getByRole('button', { name: step, exact: true }));
     await page.touchscreen.tap(left, top);

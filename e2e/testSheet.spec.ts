@@ -1,6 +1,7 @@
 import {
   closePad,
   expect,
+  follow,
   openDemo,
   openTestSheet,
   saved,
@@ -11,7 +12,7 @@ import {
 
 test('the first value is two taps from any screen', async ({ page }) => {
   await openDemo(page);
-  await page.goto('/water');
+  await follow(page, '/water');
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await page.getByRole('button', { name: 'Ammonia 0', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Save 1 reading' })).toBeEnabled();

@@ -1,5 +1,5 @@
 import { Slot } from 'expo-router';
-import { Suspense, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
 import { cycle, dailyLife, runs, stock } from '@/features/pieces';
 import { RouteError } from '@/features/shell/RouteError';
@@ -15,7 +15,7 @@ import { selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
 import { createStore, type AppStore } from '@/store/store';
 import { useAppSelector } from '@/store/hooks';
-import { partOf } from '@/ui/piece';
+import { besideOf } from '@/ui/piece';
 
 export { RouteError as ErrorBoundary };
 
@@ -58,24 +58,18 @@ export default function Layout() {
     <Provider store={shared}>
       <Theme />
       <Framed />
-      <Suspense fallback={null}>
-        <Reminding />
-      </Suspense>
+      <Reminding />
     </Provider>
   );
 }
 
-const RunBar = partOf(runs, 'RunBar');
+const RunBar = besideOf(runs, 'RunBar');
 
-const TermsHere = partOf(dailyLife, 'TermsHere');
+const TermsHere = besideOf(dailyLife, 'TermsHere');
 // One element, so that no screen is drawn anew as the place changes; none until its piece is here.
-const END = (
-  <Suspense fallback={null}>
-    <TermsHere />
-  </Suspense>
-);
+const END = <TermsHere />;
 
-const Reminders = partOf(dailyLife, 'Reminders');
+const Reminders = besideOf(dailyLife, 'Reminders');
 
 /** Reminders of the browser, where it may and there is a log to remind of. */
 function Reminding() {

@@ -1,7 +1,7 @@
 import { fireEvent, render, screen } from '@testing-library/react';
 import { useState } from 'react';
 import { Text } from 'react-native';
-import { partOf, piece, roomFor } from './piece';
+import { besideOf, partOf, piece, roomFor } from './piece';
 
 const said = { Said: ({ words }: { words: string }) => <Text>{words}</Text> };
 
@@ -58,4 +58,28 @@ test('a part that waited is drawn once its piece comes, and keeps what was typed
   fireEvent.click(await screen.findByText('count 0'));
   rerender(<Roomed />);
   expect(screen.getByText('count 1')).toBeTruthy();
+});
+
+test('what stands beside a screen is left out where it could not be had, and the screen stays', async () => {
+  const quiet = jest.spyOn(console, 'error').mockImplementation(() => undefined);
+  const lost = piece(async (): Promise<typeof said> => {
+    throw new Error('no network');
+  });
+  const Lost = besideOf(lost, 'Said');
+  const Said = besideOf(
+    piece(async () => said),
+    'Said',
+  );
+  render(
+    <>
+      <Text>the screen</Text>
+      <Lost words="lost" />
+      <Said words="beside" />
+    </>,
+  );
+  expect(await screen.findByText('beside')).toBeTruthy();
+  await expect(lost.fetch()).rejects.toThrow('no network');
+  expect(screen.getByText('the screen')).toBeTruthy();
+  expect(screen.queryByText('lost')).toBeNull();
+  quiet.mockRestore();
 });

@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState, type ComponentType } from 'react';
+import { Component, lazy, Suspense, useState, type ComponentType, type ReactNode } from 'react';
 import { View } from 'react-native';
 
 /** A piece of the app that is fetched when it is first needed, or beforehand. */
@@ -57,22 +57,22 @@ export function partOf<M, K extends keyof M & string>(
   name: K,
 ): ComponentType<PropsOf<M[K]>> {
   type Drawn = ComponentType<PropsOf<M[K]>>;
-  let waiting: { Component: Drawn; tries: number } | undefined;
+  let waiting: { Lazy: Drawn; tries: number } | undefined;
   const waitingFor = (): Drawn => {
     const tries = from.tries();
     if (waiting?.tries !== tries) {
-      const Component = lazy(async () => ({ default: (await from.fetch())[name] as Drawn }));
-      waiting = { Component: Component as unknown as Drawn, tries };
+      const Lazy = lazy(async () => ({ default: (await from.fetch())[name] as Drawn }));
+      waiting = { Lazy: Lazy as unknown as Drawn, tries };
     }
-    return waiting.Component;
+    return waiting.Lazy;
   };
   return function Part(props: PropsOf<M[K]>) {
     // Chosen once: another component in its place would begin anew and lose what is typed in it.
-    const [Component] = useState<Drawn>(() => {
+    const [Chosen] = useState<Drawn>(() => {
       const module = from.here();
       return module ? (module[name] as Drawn) : waitingFor();
     });
-    return <Component {...(props as PropsOf<M[K]> & object)} />;
+    return <Chosen {...(props as PropsOf<M[K]> & object)} />;
   };
 }
 
@@ -89,6 +89,37 @@ export function roomFor<M, K extends keyof M & string>(
       <Suspense fallback={<View style={{ height }} aria-busy />}>
         <Part {...(props as object)} />
       </Suspense>
+    );
+  };
+}
+
+/** Leaves out what fails within it, so that it takes no screen along. */
+class LeftOut extends Component<{ children: ReactNode }, { failed: boolean }> {
+  override state = { failed: false };
+  static getDerivedStateFromError() {
+    return { failed: true };
+  }
+  override render() {
+    return this.state.failed ? null : this.props.children;
+  }
+}
+
+/**
+ * The same for what stands beside every screen: drawn once it is here, and left out where it could not be
+ * had. What stands in place of a failed screen has it at its end as well, and would fail with it.
+ */
+export function besideOf<M, K extends keyof M & string>(
+  from: Piece<M>,
+  name: K,
+): ComponentType<PropsOf<M[K]>> {
+  const Part = partOf(from, name) as ComponentType<object>;
+  return function Beside(props: PropsOf<M[K]>) {
+    return (
+      <LeftOut>
+        <Suspense fallback={null}>
+          <Part {...(props as object)} />
+        </Suspense>
+      </LeftOut>
     );
   };
 }

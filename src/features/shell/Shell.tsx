@@ -86,11 +86,7 @@ export function Shell({
             </ScreenEnd>
           </HeadEnd>
         </View>
-        {bare || !RunBar ? null : (
-          <Suspense fallback={null}>
-            <RunBar hidden={entering} />
-          </Suspense>
-        )}
+        {bare || !RunBar ? null : <RunBar hidden={entering} />}
         <NoticeBar raised={!wide && !entering} />
         {!wide && !bare && !entering ? <Bar path={path} canLog={tank !== null} /> : null}
       </View>
