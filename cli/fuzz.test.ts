@@ -6,6 +6,7 @@ import { SUMS } from '../src/core/sums';
 import { COMMANDS, runCommand } from './commands';
 import { CliError } from './errors';
 import { sumFlags } from './sum';
+import { draws } from '../src/testing/draws';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 const folder = mkdtempSync(path.join(os.tmpdir(), 'zoarium-fuzz-'));
@@ -92,14 +93,14 @@ describe('whatever is typed', () => {
       const slow = infers(flags);
       const first = slow ? ['nowhere.json', cut, demo] : [demo, cut, 'firefish', '35 ppt', ''];
       fc.assert(fc.property(calls(name, Object.keys(flags), first), answered), {
-        numRuns: slow ? 8 : 60,
+        numRuns: draws(slow ? 3 : 20),
       });
     },
   );
 
   it.each(SUMS.map((one) => [one.id, one] as const))('sum %s does so', (id, one) => {
     fc.assert(fc.property(calls('sum', Object.keys(sumFlags(one)), [id]), answered), {
-      numRuns: 20,
+      numRuns: draws(8),
     });
   });
 

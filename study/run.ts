@@ -1,23 +1,25 @@
 import { execFileSync } from 'node:child_process';
 import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { laws } from './laws';
 import { letters } from './letters';
 import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
 
 /**
- * Studies of the verdict on held-out tanks, too long for `npm test`:
+ * Studies of the verdict on held-out tanks, and of laws, too long for `npm test`:
  *
  *   npm run study -- untidy 200 0/2     200 lives of each kind; of them the first of two parts
  *   npm run study -- letters 40
  *   npm run study -- stories 10
+ *   npm run study -- laws 10            the laws of `npm test`, each drawn ten times as often
  *   npm run study -- untidy report
  *
  * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
  * that was stopped goes on where it was, and two parts may run side by side.
  */
-const STUDIES: Record<string, Study> = { untidy, letters, stories };
+const STUDIES: Record<string, Study> = { untidy, letters, stories, laws };
 
 const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
 const study = STUDIES[name];

@@ -9,6 +9,7 @@ import { openLog } from './open';
 import { recordAct } from './record';
 import type { Services } from './services';
 import { createStore, type AppStore } from './store';
+import { draws } from '../testing/draws';
 
 let serial = 0;
 let ids = 0;
@@ -98,7 +99,7 @@ async function namesIn(browser: Browser): Promise<string[]> {
 }
 
 // Walking costs seconds, and zones have no part in it: one of the three runs is enough.
-const WALKS = (process.env.TZ ?? 'UTC') === 'UTC' ? 1000 : 5;
+const WALKS = (process.env.TZ ?? 'UTC') === 'UTC' ? draws(100) : 5;
 
 describe('a log walked over at random', () => {
   it(`loses nothing that was said to be saved, in ${WALKS} walks`, async () => {

@@ -8,6 +8,7 @@ import { NO_AMMONIA } from './doseAdvice';
 import { forecastOf } from './forecast';
 import { cycleProblem } from './problem/problem';
 import { ASSURED } from '../../testing/assured';
+import { draws } from '../../testing/draws';
 
 const bands = bandsOf('mixedReef', {});
 const SMALL = { seed: 1, particles: 40, otherParticles: 16, members: 60 };
@@ -72,7 +73,7 @@ describe('advice', () => {
             expect(words.filter((text) => ADDS.test(text))).toEqual([]);
           },
         ),
-        { numRuns: 6 },
+        { numRuns: draws(3) },
       );
     },
   );
@@ -91,7 +92,7 @@ describe('advice', () => {
           expect(advised(builder).filter((text) => ADDS.test(text))).toEqual([]);
         },
       ),
-      { numRuns: 6 },
+      { numRuns: draws(3) },
     );
   });
 

@@ -21,6 +21,7 @@ import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 import { deriveHistory, type Derived, type HistorySource } from './derive';
 import { wordsContext } from './tankHistory';
 import { ASSURED } from '../../testing/assured';
+import { draws } from '../../testing/draws';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 
@@ -75,7 +76,7 @@ describe('a history taken one entry at a time', () => {
           expect(derived.history).toEqual(deriveHistory(source).history);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: draws(20) },
     );
   });
 });
@@ -140,7 +141,7 @@ it('whatever passes the schemas is derived, judged and put in words without a th
         if (history.standing.runningSince === null) cycleProblem(history, NOW);
       }
     }),
-    { numRuns: 60 },
+    { numRuns: draws(20) },
   );
   expect(changed).toBeGreaterThan(100);
 });

@@ -31,7 +31,14 @@ describe('the gap of the filter', () => {
   const gap = (kept: number, ratio = 1) => {
     const problem = cycleProblem(withoutShare(history, 1 - kept, onDay(27)), onDay(27));
     const load = [{ fromDay: 0, nitrogen: 0.4 }];
-    return gapOf(carry(infer(problem, { seed: 1 }), load, 28), ratio);
+    return gapOf(
+      carry(
+        infer(problem, { seed: 1, particles: 120, otherParticles: 24, members: 120 }),
+        load,
+        28,
+      ),
+      ratio,
+    );
   };
 
   it('grows as less comes along, and shrinks in more water', () => {

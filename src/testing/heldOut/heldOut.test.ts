@@ -104,8 +104,8 @@ describe('the forecast on held-out tanks', () => {
 describe('the test worth doing', () => {
   it('needs fewer tests than testing everything every second day', () => {
     const life = plainLife(middlingReef('bottle'), [{ day: 1, believed: 1.6 }]);
-    const often = follow(life, 'everySecondDay', 3);
-    const guided = follow(life, 'nextBest', 3);
+    const often = follow(life, 'everySecondDay', 3, SMALL);
+    const guided = follow(life, 'nextBest', 3, SMALL);
     expect(guided.tests).toBeLessThan(often.tests);
   });
 });

@@ -41,7 +41,7 @@ describe('the chance of a step', () => {
 
 describe('a forecaster that knows the model', () => {
   const life = plainLife(middlingReef('bottle'), [{ day: 1, believed: 1.6 }]);
-  const insider = byInsider(3, 30);
+  const insider = byInsider(3, 12);
 
   it('says the same for the same seed, in order, and is near the end', () => {
     const day = 0.9 * life.readyDay;

@@ -23,7 +23,7 @@ export interface PolicyResult {
   held: boolean;
 }
 
-const SMALL = { seed: 1, particles: 140, otherParticles: 24, members: 140 };
+const USUAL = { seed: 1, particles: 140, otherParticles: 24, members: 140 };
 /** Longest that the guided keeper goes without looking at the forecast again, days. */
 const LOOK_AGAIN = 3;
 
@@ -34,7 +34,12 @@ const dayOf = (ms: number | null) => (ms === null ? Infinity : (ms - FILLED) / D
  * seventh of the way (two days at the least), or tests have shown that it is over. Ammonia and nitrite count as a
  * test each; both policies begin with the same two, on the day after the first dose.
  */
-export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
+export function follow(
+  life: Life,
+  policy: Policy,
+  seed: number,
+  sampler: typeof USUAL = USUAL,
+): PolicyResult {
   const random = seededRandom(seed);
   const played: Life = { ...life, testSessions: [] };
   let tests = 0;
@@ -45,7 +50,7 @@ export function follow(life: Life, policy: Policy, seed: number): PolicyResult {
   };
   test({ ammonia: true, nitrite: true });
   for (;;) {
-    const forecast = forecastOn(played, day + 0.01, SMALL);
+    const forecast = forecastOn(played, day + 0.01, sampler);
     const { p10, p50, p90 } = forecast.milestones.ready;
     const width = dayOf(p90) - dayOf(p10);
     // With nothing dosed afterwards, as the forecast assumes.

@@ -4,6 +4,7 @@ import { packEvents } from '../kinetics/events';
 import { SAFE } from '../verdict/assurance';
 import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './course/ahead';
 import { assuranceOf, carriesAfter } from './assurance';
+import { draws } from '../../../testing/draws';
 
 const problem = problemOn(10, (log) => {
   log.dose(day(1), 1.6);
@@ -56,7 +57,7 @@ describe('what is sure of a tank', () => {
           expect(carriesAfter(ensemble, days)).toBeLessThanOrEqual(now);
         },
       ),
-      { numRuns: 12 },
+      { numRuns: draws(4) },
     );
   });
 
@@ -99,7 +100,7 @@ describe('what is sure of a tank', () => {
           expect(small.carries).toBeLessThanOrEqual(large.carries);
         },
       ),
-      { numRuns: 25 },
+      { numRuns: draws(8) },
     );
   });
 });

@@ -3,6 +3,7 @@ import { phPace, steadyEnvironment, temperaturePace, type Environment } from './
 import { packEvents, type CycleEvent } from './events';
 import { freshStart, typicalParameters, type CycleParameters, type Seed } from './parameters';
 import { courseFor, runCycle, type CycleCourse } from './run';
+import { draws } from '../../../testing/draws';
 
 const CLEAR = 0.1;
 
@@ -183,7 +184,7 @@ describe('whatever is done to the water', () => {
           expect(series.every((value) => value >= 0 && Number.isFinite(value))).toBe(true);
         }
       }),
-      { numRuns: 80 },
+      { numRuns: draws(25) },
     );
   });
 
@@ -205,7 +206,7 @@ describe('whatever is done to the water', () => {
         const added = events.reduce((sum, e) => sum + e.ammonia + e.organic, options.dose + 0.15);
         expect(Math.abs(total(end) - added)).toBeLessThanOrEqual(1e-6 * Math.max(1, added));
       }),
-      { numRuns: 80 },
+      { numRuns: draws(25) },
     );
   });
 

@@ -19,6 +19,7 @@ import { PARAMETERS } from '../../parameters/registry';
 import type { Medicine } from '../../records/schema/medicine';
 import { effectContext } from '../../history/tankHistory';
 import { filterBacteriaEffects } from './harm';
+import { draws } from '../../../testing/draws';
 
 // Whatever may harm filter bacteria, or take it away, ends what was shown of it: by the row of its own kind.
 
@@ -76,7 +77,7 @@ describe('whatever may harm or remove the filter bacteria', () => {
           expect(judged(builder).ready).toBe(true);
         }
       }),
-      { numRuns: 400 },
+      { numRuns: draws(150) },
     );
   });
 
@@ -98,7 +99,7 @@ describe('whatever may harm or remove the filter bacteria', () => {
         expect({ word, ready, proof }).toEqual({ word: 'watch', ready: false, proof: null });
         for (const { doses } of criteria) expect(doses).toBeUndefined();
       }),
-      { numRuns: 400 },
+      { numRuns: draws(150) },
     );
   });
 

@@ -2,6 +2,7 @@ import * as fc from 'fast-check';
 import { animalOf, CATALOGUE, type CatalogueAnimal } from '../catalogue';
 import { judgeNewcomers, judgeTogether } from './judge';
 import { ANY_HOME, type Finding, type Home, type Lodger, type RuleId } from './types';
+import { draws } from '../../../testing/draws';
 
 const LARGE: Home = { litres: 1500, lengthCm: 250, sandCm: 12, lid: true, temperature: 25 };
 
@@ -234,7 +235,7 @@ describe('any animals', () => {
           expect(between.every((id) => lodgers.some((one) => one.animal.id === id))).toBe(true);
         }
       }),
-      { numRuns: 60 },
+      { numRuns: draws(20) },
     );
   });
 
@@ -244,7 +245,7 @@ describe('any animals', () => {
         const mine = judgeNewcomers([{ animal: newcomer, count: 1 }], residents, ANY_HOME);
         expect(mine.every(({ between }) => between.includes(newcomer.id))).toBe(true);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(20) },
     );
   });
 

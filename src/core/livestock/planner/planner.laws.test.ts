@@ -6,6 +6,7 @@ import { capacityOn, type CapacityCurve } from '../../cycle/forecast/capacity';
 import { CATALOGUE } from '../catalogue';
 import type { StockFacts } from './facts';
 import { planFrom } from './plan';
+import { draws } from '../../../testing/draws';
 
 const DAY = 86_400_000;
 
@@ -82,7 +83,7 @@ describe('up to seven wishes', () => {
       fc.property(anyFacts(5), ({ facts: given, curve }) =>
         asGood({ ...given, cohorts: [] }, curve),
       ),
-      { numRuns: 40 },
+      { numRuns: draws(15) },
     );
   });
 
@@ -125,7 +126,7 @@ describe('any wishes', () => {
           expect(because === '' || mend === '').toBe(false);
         expect(planFrom(given, curve)).toEqual(plan);
       }),
-      { numRuns: 60 },
+      { numRuns: draws(20) },
     );
   });
 });
