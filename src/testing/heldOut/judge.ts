@@ -11,7 +11,7 @@ import { bandsOf } from '@/core/parameters/bands';
 import type { DoneRuleChoice } from '@/core/records/schema/tank';
 import { DAY_MS } from '@/core/time/zone';
 import { FILLED } from '../logBuilder';
-import { falsehoodOf, type Falsehood } from './truth';
+import { falsehoodOf, peakUnderFish, type Falsehood } from './truth';
 import type { UntidyLife } from './untidy';
 
 /** A moment at which a verdict was wrong. */
@@ -20,6 +20,8 @@ export interface FalseReady {
   falsehood: Falsehood;
   /** Whether a reading of the ten days before was a reader's blunder. */
   blundered: boolean;
+  /** What ammonia or nitrite truly come to under what it was called ready for, mg N/L; where it was. */
+  peak?: number;
 }
 
 export interface Judged {
@@ -95,6 +97,8 @@ export function judge(
     lookedAt: -Infinity,
     doneBefore: 0,
   }));
+  const blundered = (day: number) =>
+    life.testSessions.some((s) => s.blundered && s.day <= day && s.day > day - 10);
   for (const day of looks(life)) {
     const at = FILLED + Math.round(day * DAY_MS);
     const history = tankHistory(log, life.builder.tankId, at);
@@ -114,11 +118,7 @@ export function judge(
       const again = result.granted !== null && day - result.lookedAt < AGAIN_DAYS;
       if (again && done === result.doneBefore) continue;
       const falsehood = falsehoodOf({ ...life, doneRule }, day);
-      const wrong = falsehood && {
-        day,
-        falsehood,
-        blundered: life.testSessions.some((s) => s.blundered && s.day <= day && s.day > day - 10),
-      };
+      const wrong = falsehood && { day, falsehood, blundered: blundered(day) };
       if (ruled.granted) {
         result.lookedAt = day;
         result.doneBefore = done;
@@ -139,11 +139,11 @@ export function judge(
       }
       if (!verdict.ready) continue;
       result.ready ??= day;
-      if (wrong) result.falseReadies.push(wrong);
-      else if (verdict.readyFor !== 'one small fish') {
-        const two = falsehoodOf({ ...life, doneRule }, day, 2);
-        if (two) result.falseReadies.push({ day, falsehood: two, blundered: false });
-      }
+      const fish = verdict.readyFor === 'one small fish' ? 1 : 2;
+      const untrue = falsehood ?? falsehoodOf({ ...life, doneRule }, day, fish);
+      if (!untrue) continue;
+      const peak = peakUnderFish(life, day, falsehood ? 1 : fish);
+      result.falseReadies.push({ day, falsehood: untrue, blundered: blundered(day), peak });
     }
   }
   return judged.map(({ lookedAt: _at, doneBefore: _done, ...result }) => result);
