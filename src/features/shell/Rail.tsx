@@ -10,7 +10,7 @@ import { scrollToTop } from './kept';
 import { GROUPED, placeOf, stepTo } from './places';
 import { SosButton } from './SosButton';
 
-const WIDTH = 184;
+const WIDTH = 192;
 
 const styles = StyleSheet.create({
   rail: {

@@ -146,6 +146,9 @@ function Levels({
   );
 }
 
+/** Room that a figure with its unit takes, px. */
+const FIGURE_WIDTH = 56;
+
 /** How a figure goes from step to step, and the goal as a line. */
 function Curve({
   points,
@@ -173,6 +176,9 @@ function Curve({
     ([at]) => x(at),
     ([, value]) => y(value),
   )(points);
+  // The first figure stands over the curve as far as it reaches, however steeply that rises.
+  const beneath = points.filter(([at]) => x(at) < x(first[0]) + FIGURE_WIDTH);
+  const above = Math.min(...beneath.map(([, value]) => y(value))) - 6;
   return (
     <G>
       <Line
@@ -198,7 +204,7 @@ function Curve({
           <Circle cx={x(at)} cy={y(value)} r={4} fill={color.ink} />
           <Text
             x={index === 0 ? x(at) + 8 : x(at) + 10}
-            y={index === 0 ? y(value) - 6 : y(value) + 5}
+            y={index === 0 ? above : y(value) + 5}
             {...FIGURES}
           >
             {words(value)}

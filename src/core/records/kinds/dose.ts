@@ -2,7 +2,7 @@ import * as z from 'zod';
 import { toCanonical } from '../../parameters/convert';
 import type { ParameterId } from '../../parameters/registry';
 import { DEFAULT_DROP_ML, MOLAR_MASS } from '../../units/constants';
-import { formatPlain } from '../../units/format';
+import { formatPlain, formatSignificant } from '../../units/format';
 import { linearToCanonical } from '../../units/units';
 import { unreachable } from '../../unreachable';
 import { daySchema, labelSchema, positive, quantityOf } from '../common';
@@ -216,10 +216,15 @@ export function doseRise(
   return nitrogen === null ? null : nitrogen / netLitres;
 }
 
+/** From so many drops on nobody counts them: they were measured, and are told in mL as well. */
+const COUNTED_DROPS = 60;
+
 function amountWords(amount: DoseEntry['amount']): string {
   switch (amount.by) {
     case 'drops':
-      return `${formatPlain(amount.drops)} drops`;
+      return amount.drops < COUNTED_DROPS
+        ? `${formatPlain(amount.drops)} drops`
+        : `${formatPlain(amount.drops)} drops (${formatSignificant(amount.drops * amount.dropMl, 2)} mL)`;
     case 'mL':
       return `${formatPlain(amount.mL)} mL`;
     case 'grams':
