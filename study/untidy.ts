@@ -15,6 +15,30 @@ interface Row {
 
 const nameOf = (doneRule: Judged['doneRule']) => Object.values(doneRule).join(' ');
 
+/** What might be asked of each chance, and what it would cost. */
+const ASKED = [0.8, 0.9, 0.95, 0.97, 0.98, 0.99];
+
+/** By what would be asked: how many of the able moments of tidy lives it withholds, and how many false ones it lets by. */
+function tradeOf(rows: readonly Row[], doneRule: Judged['doneRule']) {
+  const weighed = (such: (row: Row) => boolean) =>
+    rows
+      .filter(such)
+      .flatMap(({ judged }) => judged.filter((j) => nameOf(j.doneRule) === nameOf(doneRule)))
+      .flatMap((j) => j.weighed);
+  const able = weighed(({ trouble }) => trouble === 'none').filter((one) => one.able);
+  const unable = weighed(() => true).filter((one) => !one.able);
+  return ASKED.map((asked) => ({
+    tradeUnder: nameOf(doneRule),
+    asked,
+    able: able.length,
+    ableWithheld: round(
+      able.filter(({ chance }) => chance < asked).length / Math.max(1, able.length),
+    ),
+    unable: unable.length,
+    unableLetBy: unable.filter(({ chance }) => chance >= asked).length,
+  }));
+}
+
 /**
  * Lives of every kind of trouble, each lived under one rule for done in turn and judged under all, by one posterior
  * a look: where *ready* would be false, and everywhere in tidy lives.
@@ -93,6 +117,7 @@ export const untidy: Study = {
           .map((f) => ({ falseReady: row.key, doneRule: nameOf(doneRule), ...f })),
       ),
     );
-    return [...byTrouble, ...byDoneRule, ...wrong];
+    const trade = DONE_RULE_CHOICES.flatMap((doneRule) => tradeOf(rows, doneRule));
+    return [...byTrouble, ...byDoneRule, ...trade, ...wrong];
   },
 };

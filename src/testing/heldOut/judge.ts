@@ -37,6 +37,8 @@ export interface Judged {
   /** Of those that the forecast withheld: how many were truly unable. */
   withheld: number;
   withheldUnable: number;
+  /** The least of the chances that were asked at each of the moments granted and asked about, and the truth. */
+  weighed: { chance: number; able: boolean }[];
   /** Moments of each word, where the forecast was asked. */
   words: Partial<Record<VerdictWord, number>>;
   /** Where the rules alone would have been wrong, and where the verdict was. */
@@ -91,6 +93,7 @@ export function judge(
     ableWithheld: 0,
     withheld: 0,
     withheldUnable: 0,
+    weighed: [],
     words: {},
     falseGrants: [],
     falseReadies: [],
@@ -127,9 +130,12 @@ export function judge(
         if (wrong) result.falseGrants.push(wrong);
       }
       if (!wrong && where === 'wrong') continue;
-      const verdict = verdictOf(asked, at, bands, assured(asked));
+      const assurance = assured(asked);
+      const verdict = verdictOf(asked, at, bands, assurance);
       result.words[verdict.word] = (result.words[verdict.word] ?? 0) + 1;
       if (ruled.granted) {
+        const { stays, carries, repeats } = assurance;
+        result.weighed.push({ chance: Math.min(stays, carries, repeats ?? 1), able: !wrong });
         if (!wrong) result.able += 1;
         if (!verdict.cycled) {
           result.withheld += 1;
