@@ -1,4 +1,5 @@
 import { HOUR_MS } from '../core/time/zone';
+import { followedTanks } from './forecasting';
 import type { AppStartListening, AppThunk, RootState } from './state';
 
 /** What makes plans and answers questions of stocking, fetched with the first of them. */
@@ -10,6 +11,8 @@ export const loadStocking = () => import('./stocking');
  */
 export type AskingLoader = () => Promise<{ renewAsks: () => AppThunk<Promise<void>> }>;
 
+/** Longest that is waited for a forecast to begin, which may never: its piece can fail to come. */
+const FORECAST_BEGINS_MS = 3000;
 /** Quiet after a change before a plan is asked for. */
 const SETTLE_MS = 250;
 
@@ -36,12 +39,17 @@ export function followPlans(
       const earlier = restsOn(before);
       return restsOn(now).some((value, i) => value !== earlier[i]);
     },
-    effect: async (_action, { cancelActiveListeners, delay, dispatch, getState }) => {
+    effect: async (_action, { cancelActiveListeners, condition, delay, dispatch, getState }) => {
       cancelActiveListeners();
       await delay(SETTLE_MS);
-      const { session, log, computed: known } = getState();
-      const { tankId } = session;
-      if (session.status !== 'ready' || tankId === null) return;
+      const { tankId, status } = getState().session;
+      if (status !== 'ready' || tankId === null) return;
+      const unasked = (state: RootState) =>
+        state.computed.forecast[tankId] === undefined && followedTanks(state).includes(tankId);
+      // On a slow network what asks for the forecast is still being fetched: a second worker, which
+      // reads all that jobs are made of once more, would only make both wait.
+      if (unasked(getState())) await condition((_, now) => !unasked(now), FORECAST_BEGINS_MS);
+      const { log, computed: known } = getState();
       // After the forecast, on the worker that it leaves: tasks of today may wait a second for it.
       if (loadAsking && known.forecast[tankId]?.status !== 'running') {
         const { renewAsks } = await loadAsking();
