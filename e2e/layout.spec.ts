@@ -126,10 +126,7 @@ test('the first load fetches at most 455 kB of script, gzipped, and 720 with wha
   page,
 }, { project }) => {
   test.skip(project.name === 'wide');
-  // A browser that saves data fetches nothing beforehand: what Today waits for is all there is.
-  await page.addInitScript({
-    content: "Object.defineProperty(navigator, 'connection', { value: { saveData: true } })",
-  });
+  // Phones save data here, and fetch nothing beforehand: what Today waits for is all there is.
   const fetched: Promise<{ follows: boolean; bytes: number }>[] = [];
   page.on('response', (response) => {
     if (!response.url().endsWith('.js')) return;

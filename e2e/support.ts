@@ -6,8 +6,9 @@ export const test = base.extend<{ quiet: void; loud: boolean }>({
   /** Whether a test takes the network away, of which the browser then speaks. */
   loud: [false, { option: true }],
   quiet: [
-    async ({ page, loud }, use) => {
+    async ({ page, loud }, use, { project }) => {
       clickWhatHasSettled(page);
+      if (project.name === 'phone') await saveData(page);
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(error.message));
       page.on('console', (message) => {
@@ -20,6 +21,13 @@ export const test = base.extend<{ quiet: void; loud: boolean }>({
   ],
 });
 export { expect };
+
+/** A browser that saves data fetches nothing beforehand, and each screen when it is first opened. */
+async function saveData(page: Page): Promise<void> {
+  await page.addInitScript({
+    content: "Object.defineProperty(navigator, 'connection', { value: { saveData: true } })",
+  });
+}
 
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/demo');

@@ -106,4 +106,23 @@ describe('the store', () => {
     expect(reloaded.getState().log.size).toBe(0);
     expect(reloaded.getState().drafts).toEqual({});
   });
+
+  it('lets go of what was worked out from a log that is erased, and erases it even where it cannot', async () => {
+    for (const fails of [false, true]) {
+      let forgotten = 0;
+      const services = testServices(NOW);
+      services.jobs = {
+        ...services.jobs,
+        forget: () => {
+          forgotten += 1;
+          return fails ? Promise.reject(new Error('')) : Promise.resolve();
+        },
+      };
+      const store = createStore(services);
+      await store.dispatch(openLog('own'));
+      await store.dispatch(addKit('Nitrite card'));
+      expect(await store.dispatch(wipeLog())).toBe(true);
+      expect([forgotten, store.getState().log.size]).toEqual([1, 0]);
+    }
+  });
 });
