@@ -1,9 +1,10 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { infer } from '../core/cycle/forecast';
 import { DraftStore } from '../storage/drafts';
 import { LogStore } from '../storage/logStore';
 import type { Services } from '../store/services';
 import { RUNS } from '../workers/jobs/runs';
-import type { JobInput, JobName } from '../workers/jobs/table';
+import type { JobInput, JobName, JobOutput } from '../workers/jobs/table';
 import type { Jobs } from '../workers/jobs/client';
 import { testId } from './logBuilder';
 
@@ -18,10 +19,17 @@ const SILENT: Jobs = {
   forget: async () => undefined,
 };
 
-/** Jobs done at once, in the process of the test. */
+/** Few enough that a screen under test answers soon: how screens are transformed makes the sampler slow. */
+const FEW = { particles: 60, otherParticles: 16, members: 60 };
+
+/** Jobs done at once, in the process of the test; filter bacteria are inferred roughly. */
 export const HERE: Jobs = {
   ...SILENT,
-  run: async <J extends JobName>(job: J, input: JobInput<J>) => RUNS[job](input, () => undefined),
+  run: async <J extends JobName>(job: J, input: JobInput<J>) => {
+    if (job !== 'infer') return RUNS[job](input, () => undefined);
+    const { problem, seed } = input as JobInput<'infer'>;
+    return infer(problem, { ...FEW, seed }) as JobOutput<J>;
+  },
 };
 
 /**
