@@ -3,6 +3,7 @@ import { appendFileSync, existsSync, mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { laws } from './laws';
 import { letters } from './letters';
+import { margins } from './margins';
 import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
@@ -19,7 +20,7 @@ import { untidy } from './untidy';
  * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
  * that was stopped goes on where it was, and two parts may run side by side.
  */
-const STUDIES: Record<string, Study> = { untidy, letters, stories, laws };
+const STUDIES: Record<string, Study> = { untidy, letters, stories, margins, laws };
 
 const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
 const study = STUDIES[name];

@@ -60,14 +60,14 @@ const bands = bandsOf('mixedReef', {});
 const AGAIN_DAYS = 1.5;
 
 /** The moments at which a keeper looks: after each test session, and on the way to the next. */
-function looks({ testSessions, end }: UntidyLife): number[] {
+export function looks({ testSessions, end }: UntidyLife): number[] {
   return testSessions.flatMap(({ day }, n) => {
     const next = testSessions[n + 1]?.day ?? end;
     return next - day > 0.3 ? [day + 0.02, (day + next) / 2] : [day + 0.02];
   });
 }
 
-const under = (history: TankHistory, doneRule: DoneRuleChoice): TankHistory => ({
+export const under = (history: TankHistory, doneRule: DoneRuleChoice): TankHistory => ({
   ...history,
   tank: { ...history.tank, doneRule },
 });

@@ -107,15 +107,17 @@ function loadsOn(
  * Share of the tanks that would carry the load some days from now, if nothing more fed them until then.
  * @param days days ahead, 0 to some months
  * @param events what is put in on the way
+ * @param margin multiple of the load; the one that is asked at that moment, unless another is
  */
 export function carriesAfter(
   { problem, members }: Ensemble,
   days: number,
   events?: (member: Member) => CycleEvent[],
+  margin?: number,
 ): number {
   const still = stretchFor(problem, Math.max(1, Math.ceil(days)));
   const unfed = events ? days : unfedDays(problem) + days;
-  const carries = loadsOn(problem, [marginFor(unfed)]);
+  const carries = loadsOn(problem, [margin ?? marginFor(unfed)]);
   const carried = members.filter((member) => {
     const given = [
       ...standingEvents(problem, member, Math.ceil(days)),
