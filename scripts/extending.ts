@@ -105,7 +105,7 @@ const ADDITIONS: readonly Addition[] = [
       copy.after(
         'src/workers/jobs/table.ts',
         'const JOBS = {',
-        '\n  madeUpJob: defineJob({ input: z.number(), output: z.number() }),',
+        '\n  madeUpJob: defineJob({ input: z.number(), output: z.number(), kept: false }),',
       ),
   },
   {
