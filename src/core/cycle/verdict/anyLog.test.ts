@@ -2,7 +2,6 @@ import fc from 'fast-check';
 import { tankHistory, riseOf, type Revision, type DoneRuleChoice } from '../..';
 import { DAY, HOUR, LogBuilder, onDay } from '../../../testing/logBuilder';
 import { judge } from '../../../testing/assured';
-import { draws } from '../../../testing/draws';
 
 const AMMONIA = [0, 0.25, 0.5, 1, 2, 4];
 const NITRITE = [0, 0.25, 0.5, 1, 2, 5];
@@ -78,7 +77,7 @@ describe('whatever is logged', () => {
           expect(at - (last?.at ?? 0)).toBeLessThanOrEqual(3 * DAY);
         }
       }),
-      { numRuns: draws(100) },
+      { numRuns: 300 },
     );
     expect(ready).toBeGreaterThan(20);
   });
@@ -118,7 +117,7 @@ describe('whatever is logged', () => {
           if (now.some((c) => c.deciding.includes(chosen.id))) expect(after.ready).toBe(false);
         }
       }),
-      { numRuns: draws(200) },
+      { numRuns: 600 },
     );
   });
 
