@@ -154,6 +154,16 @@ test('newer readings move the forecast, and a reload in the middle loses nothing
   // Back leads to before the reload, and nothing is read or worked out anew for it.
   const after = await figure.innerText();
   await goTo(page, 'Tanks');
+  // Nor is it for the reload: filter bacteria are not inferred again from the same readings.
+  let inferred = 0;
+  await page.exposeFunction('askedToInfer', () => (inferred += 1));
+  await page.addInitScript(() => {
+    const { postMessage } = Worker.prototype;
+    Worker.prototype.postMessage = function (this: Worker, message: { job?: string }) {
+      if (message.job === 'infer') (window as unknown as { askedToInfer(): void }).askedToInfer();
+      postMessage.call(this, message);
+    } as typeof postMessage;
+  });
   await page.reload();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 tanks.');
   await expect.poll(() => page.workers().length).toBe(1);
@@ -164,6 +174,7 @@ test('newer readings move the forecast, and a reload in the middle loses nothing
   await goTo(page, 'Cycle');
   await expect.poll(() => figure.innerText()).toBe(after);
   expect(workers).toBe(0);
+  expect(inferred).toBe(0);
 });
 
 test('a very long name breaks nothing on the narrowest phone', async ({ page }) => {

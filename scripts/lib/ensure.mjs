@@ -57,6 +57,7 @@ export async function ensureBuild() {
   }
   // Names the code in the page: what an older build worked out and kept is not taken for its own.
   const page = readFileSync('dist/index.html', 'utf8');
+  if (!page.includes('</head>')) throw new Error('The page of the build has no head to mark.');
   const mark = `<meta name="build" content="${wanted.slice(0, 16)}" />`;
   writeFileSync('dist/index.html', page.replace('</head>', `${mark}</head>`));
   await writeServiceWorker('dist');

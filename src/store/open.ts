@@ -122,7 +122,9 @@ export function readAgain(): AppThunk<Promise<void>> {
 
 /** Empties memory as the database was emptied, without leaving the screen one is on. */
 function forgetLog(): AppThunk {
-  return (dispatch, getState) => {
+  return (dispatch, getState, { services }) => {
+    // What was worked out from it goes with it, in every tab: one of them may be at work on more.
+    void services.jobs.forget().catch(() => undefined);
     dispatch(pendingForgotten(getState().session.which));
     dispatch(logReplaced([]));
     dispatch(draftsLoaded({}));
@@ -132,10 +134,8 @@ function forgetLog(): AppThunk {
 
 /** Empties the open log in this browser and tells the other tabs. */
 export function wipeLog(): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { databases, services }) => {
+  return async (dispatch, _getState, { databases }) => {
     const { log, channel } = databases.opened;
-    // What was worked out from the log goes with it.
-    await services.jobs.forget().catch(() => undefined);
     try {
       await databases.inTurn(() => log.wipe());
     } catch {

@@ -64,6 +64,7 @@ describe('what pages of the guide show', () => {
     expect(left[0]).toBeCloseTo(0.78, 1);
     const peaks = curve('how-many').map(([, value]) => value);
     expect(peaks[0]).toBe(0);
+    expect(drawn('how-many').caption).toMatch(/one comes to 0\.\d+ ppm, \d+ to 0\.\d+, over/);
     expect(peaks.every((value, i) => i === 0 || value > (peaks[i - 1] ?? 0))).toBe(true);
   });
 

@@ -39,6 +39,8 @@ export interface WorkerLike {
   onerror: ((event: ErrorEvent) => void) | null;
 }
 
+/** How long is waited for an answer that may be kept: a database that is silent must not hold back a forecast, ms. */
+const FIND_MS = 1500;
 /** Answers at hand, so that going back to a tank costs nothing. */
 const AT_HAND = 24;
 /** Idle time after which a lane's worker is let go, and its memory with it. */
@@ -65,6 +67,8 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
   const lanes = new Map<string, Lane>();
   const known = new Map<string, unknown>();
   let runs = 0;
+  /** How often all was forgotten: what was asked before that is given to who asked, and not kept. */
+  let forgotten = 0;
 
   const laneOf = (name: string): Lane => {
     const lane = lanes.get(name) ?? { worker: null, running: null, idle: undefined };
@@ -126,6 +130,7 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
       if (known.has(key) && atHand.success) return Promise.resolve(atHand.data);
       runs += 1;
       const runId = runs;
+      const askedIn = forgotten;
       return new Promise<JobOutput<J> | null>((settle, fail) => {
         const hear = (data: unknown) => {
           const parsed = answerSchema.safeParse(data);
@@ -138,8 +143,10 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
           }
           const read = output.safeParse(answer.output);
           if (!read.success) return;
-          keep(key, read.data);
-          if (outlives) shelf?.keep(key, read.data);
+          if (askedIn === forgotten) {
+            keep(key, read.data);
+            if (outlives) shelf?.keep(key, read.data);
+          }
           rest(lane);
           settle(read.data);
         };
@@ -147,14 +154,19 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
         lane.running = running;
         const ask = () => workerOf(lane).postMessage({ runId, job: name, input });
         if (!outlives || !shelf) return ask();
-        void shelf.find(key).then((found) => {
-          if (lane.running !== running) return;
+        let heard = false;
+        const hearShelf = (found: unknown) => {
+          clearTimeout(silence);
+          if (heard || lane.running !== running) return;
+          heard = true;
           const read = output.safeParse(found);
           if (found === null || !read.success) return ask();
-          keep(key, read.data);
+          if (askedIn === forgotten) keep(key, read.data);
           rest(lane);
           settle(read.data);
-        });
+        };
+        const silence = setTimeout(() => hearShelf(null), FIND_MS);
+        void shelf.find(key).then(hearShelf);
       });
     },
     cancel(name) {
@@ -169,6 +181,7 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
       lanes.clear();
     },
     async forget() {
+      forgotten += 1;
       known.clear();
       await shelf?.forget();
     },

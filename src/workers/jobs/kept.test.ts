@@ -96,8 +96,15 @@ describe('answers that outlive a page', () => {
     const again = page(database);
     await again.ask('elsewhere');
     expect(again.worked).toEqual(['infer']);
-    for (const damaged of ['{"problem":', '{"problem":{}}', 'null']) {
-      await database.setItem(`one/infer/${damaged}`, damaged);
+    const whole = (await database.getItem('one/infer/h')) ?? '';
+    const last = whole.lastIndexOf('0.');
+    // One digit further in is damage as well, though its shape is right.
+    const digit = `${whole.slice(0, last)}1.${whole.slice(last + 2)}`;
+    expect(digit).not.toBe(whole);
+    const names = ['cut', 'shape', 'none', 'digit'];
+    for (const [n, text] of ['{"problem":', '{"problem":{}}', 'null', digit].entries()) {
+      const damaged = names[n] ?? '';
+      await database.setItem(`one/infer/${damaged}`, text);
       const reader = page(database);
       expect(await reader.ask(damaged)).toEqual(small);
       expect(reader.worked).toEqual(['infer']);
@@ -114,6 +121,45 @@ describe('answers that outlive a page', () => {
     expect(await newer).toEqual(small);
     expect(worked).toEqual(['infer']);
     jobs.stop();
+  });
+
+  it('are not kept where all was forgotten while they were worked out', async () => {
+    const database = newDatabase();
+    const sent: number[] = [];
+    const worker: WorkerLike = {
+      postMessage: (message) => void sent.push((message as { runId: number }).runId),
+      terminate: () => undefined,
+      onmessage: null,
+      onerror: null,
+    };
+    const kept = keptAnswers(database, 'one');
+    const jobs = workerJobs(() => worker, kept);
+    const asked = jobs.run('infer', { problem, seed: 1 }, { lane: 'a', hash: 'h' });
+    while (sent.length === 0) await kept.find('nothing');
+    await jobs.forget();
+    worker.onmessage?.({ data: { kind: 'done', runId: sent[0], output: small } } as MessageEvent);
+    // Whoever asked has it; the erased log's answer stays nowhere.
+    expect(await asked).toEqual(small);
+    for (let n = 0; n < 50; n += 1) expect(await kept.find('infer/h')).toBeNull();
+    void jobs.run('infer', { problem, seed: 1 }, { lane: 'a', hash: 'h' });
+    while (sent.length === 1) await kept.find('nothing');
+    jobs.stop();
+  });
+
+  it('hold nothing back where the browser is silent about them', async () => {
+    jest.useFakeTimers();
+    try {
+      const database = newDatabase();
+      database.getItem = () => new Promise(() => undefined);
+      const { jobs, ask, worked } = page(database);
+      const asked = ask();
+      await jest.advanceTimersByTimeAsync(2000);
+      expect(await asked).toEqual(small);
+      expect(worked).toEqual(['infer']);
+      jobs.stop();
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   it('are the newest dozen of this build', async () => {

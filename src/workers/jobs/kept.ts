@@ -1,5 +1,6 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import * as z from 'zod';
+import { hashText } from '../../core/math/hash';
 import { answerFromText, answerToText } from './answerText';
 
 /** Answers of jobs that outlive the page, so that a reload shows at once what it showed. */
@@ -19,9 +20,18 @@ const LONGEST = 2_000_000;
 const ORDER = 'order';
 const orderSchema = z.array(z.string());
 
-function read(text: string | null | undefined): unknown {
+/**
+ * A text with its own hash before it. The schemas of answers look no further than a worker of the same build
+ * needs; what lay on a disk may be damaged further in, and a screen would fail by it until the hour is over.
+ */
+const sealed = (text: string) => `${hashText(text)} ${text}`;
+
+/** What a sealed text holds; null where it is not what was written. */
+function read(kept: string | null | undefined): unknown {
+  const text = kept?.slice(kept.indexOf(' ') + 1) ?? '';
+  if (kept !== sealed(text)) return null;
   try {
-    return text ? answerFromText(text) : null;
+    return answerFromText(text);
   } catch {
     return null;
   }
@@ -47,7 +57,7 @@ export function keptAnswers(database: AsyncStorage, build: string): KeptAnswers 
       (known) => known !== ORDER && !kept.includes(known),
     );
     await database.removeMany(stale);
-    await database.setMany({ [key]: text, [ORDER]: JSON.stringify(kept) });
+    await database.setMany({ [key]: sealed(text), [ORDER]: sealed(JSON.stringify(kept)) });
   };
   return {
     find: async (key) => read(await database.getItem(named(key)).catch(() => null)),

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { doseRise } from '../../records/kinds/dose';
+import { dose, doseRise } from '../../records/kinds/dose';
 import type { Dose } from '../../history/tankHistory';
 import { tankHistory } from '../../history/derive';
 import type { DoseStrength } from '../../records/kinds/dose';
@@ -20,6 +20,26 @@ const LABEL: DoseStrength = {
   basis: 'ammonia NH4',
 };
 const historyOf = (log: LogBuilder, at: number) => tankHistory(log.log(), log.tankId, at);
+
+describe('the line of a dose', () => {
+  it('tells drops that were measured in mL as well, and those that were counted by their number', () => {
+    const line = (drops: number) =>
+      dose.line(
+        {
+          kind: 'dose',
+          tankId: TEST_TANK,
+          at: '2026-11-24T12:00:00+00:00',
+          substance: 'ammoniumChloride',
+          amount: { by: 'drops', drops, dropMl: 0.05 },
+          strength: null,
+          about: false,
+        } as never,
+        { netLitres: 100 } as never,
+      );
+    expect(line(416)).toBe('416 drops (21 mL)');
+    expect(line(59)).toBe('59 drops');
+  });
+});
 
 describe('the amount for a rise', () => {
   it('is what the label says for its own water', () => {

@@ -93,7 +93,7 @@ export function proved(): PageDrawing {
     shape: { kind: 'curve', points, over: 'hours' },
     unit: 'ppm',
     digits: 2,
-    caption: `Both read zero in a typical tank on day ${proof.day - 1}, and 1 ppm is dosed on the next: ammonia and nitrite together, as nitrogen, are at ${say(points[24]?.[1] ?? 0, 2)} ppm after a day and ${gone === undefined ? 'still there after three' : `gone after about ${gone} hours`}. Zeros say that nothing is left over; only a dose says how much the filter bacteria can take.`,
+    caption: `Both read zero in a typical tank on day ${proof.day - 1}, and 1 ppm is dosed on the next, ${say(DOSE / 2, 2)} ppm as nitrogen: ammonia and nitrite together are at ${say(points[24]?.[1] ?? 0, 2)} ppm after a day and ${gone === undefined ? 'still there after three' : `gone after about ${gone} hours`}. Zeros say that nothing is left over; only a dose says how much the filter bacteria can take.`,
   };
 }
 
@@ -133,12 +133,12 @@ export function atOnce(): PageDrawing {
     return highest;
   };
   const points = Array.from({ length: 13 }, (_, fish): Point => [fish, hundredths(peakOf(fish))]);
-  const most = points.findLast(([, peak]) => peak <= SAFE)?.[0] ?? 0;
+  const over = points.find(([, peak]) => peak > SAFE) ?? points[12];
   return {
     shape: { kind: 'curve', points, over: 'small fish at once', goal: SAFE },
     unit: 'ppm',
     digits: 2,
-    caption: `The highest that ammonia or nitrite comes to within a fortnight, as nitrogen, where so many small fish join a typical tank on one day, soon after it was ready: ${most} stay under the line, more do not. The filter bacteria grow with what they are fed, so that the same fish a few at a time, weeks apart, stay under it. Yours may be weaker: the shop question asks your own tank.`,
+    caption: `The highest that ammonia or nitrite comes to within a fortnight, as nitrogen, where so many small fish join a typical tank on one day, soon after it was ready: one comes to ${say(points[1]?.[1] ?? 0, 2)} ppm, ${over?.[0]} to ${say(over?.[1] ?? 0, 2)}, over the line at ${SAFE}. Begin with one or two: the filter bacteria grow with what they are fed, and yours may be weaker than these. The shop question asks your own tank.`,
   };
 }
 
