@@ -98,8 +98,12 @@ function boxesOf(mark: TimelineMark, x: number, width: number, nowX: number): Pl
   return ways.filter(({ left, right }) => left >= -1 && right <= width + 1);
 }
 
+/** What rounding may take from a gap, px: words that stand just beside a line would else have no room there. */
+const ROUNDING = 1e-6;
+
 function isFree(row: readonly Box[], box: Box): boolean {
-  return row.every((other) => box.right + GAP <= other.left || box.left - GAP >= other.right);
+  const gap = GAP - ROUNDING;
+  return row.every((other) => box.right + gap <= other.left || box.left - gap >= other.right);
 }
 
 /** What matters most is labelled first: what lies ahead, then what was passed last. */

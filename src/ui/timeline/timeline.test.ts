@@ -92,7 +92,13 @@ describe('the course', () => {
         const same = placed.filter(({ at }) => at >= (next?.at ?? 0) && at - due <= DAY);
         expect(same.some(({ row }) => row !== null)).toBe(true);
       }),
-      { examples: [[[1.776356839400251e-15, -0.9999999999999982], 21, 280]], numRuns: 300 },
+      {
+        examples: [
+          [[1.776356839400251e-15, -0.9999999999999982], 21, 280],
+          [[-1.776356839400251e-15, -1.776356839400251e-15, 94.76824100276023, 0], 22, 304],
+        ],
+        numRuns: 300,
+      },
     );
     // With room for all, all of it.
     const roomy = [mark(0, 0), mark(1, 30, false)];
