@@ -1,0 +1,330 @@
+import { PARAMETERS, type ParameterId } from '../../parameters/registry';
+import type { DayOrder } from '../../time/typedDay';
+import type { ColumnUse, How, MappedColumn, Mapping } from '../mapping';
+import { cellValue } from '../read/cell';
+import { timeIn } from '../read/day';
+import { isParameterName, otherColumnIn, parameterIn } from '../read/names';
+import { dependsOnMark, type Mark } from '../read/number';
+import type { Workbook } from '../workbook';
+import { guessMeasure, likelyShare, measureKey, measureOptions, shareWithin } from './measure';
+import { guessOrder } from './order';
+import type { Question } from './question';
+import { isDayLike, type Table } from './table';
+
+export interface Guess {
+  mapping: Mapping;
+  questions: readonly Question[];
+}
+
+/** What the guess may lean on beside the sheet. */
+export interface Leaning {
+  /** The keeper's own day, "2026-11-24". */
+  today: string;
+  /** The order in which the keeper writes days. */
+  usualOrder: DayOrder;
+}
+
+/** Cells of a column that are looked at: its beginning is as its end. */
+const LOOKED_AT = 2000;
+/** Share of a column's cells that have to be of a kind before the column is. */
+const MOST = 0.6;
+
+interface Column {
+  heading: string;
+  nth: number;
+  /** Cells in which something stands, in the rows that are tests. */
+  cells: readonly string[];
+  /** The same with the empty ones, so that what stands beside them can be found. */
+  all: readonly string[];
+}
+
+const columnsOf = (table: Table): Column[] => {
+  const rows = table.rows.filter(({ not }) => not === null).slice(0, LOOKED_AT);
+  return table.columns.map(({ heading, nth }, i) => {
+    const all = rows.map(({ cells }) => (cells[i] ?? '').trim());
+    return { heading, nth, all, cells: all.filter((cell) => cell !== '') };
+  });
+};
+
+const share = (cells: readonly string[], holds: (cell: string) => boolean): number =>
+  cells.length === 0 ? 0 : cells.filter(holds).length / cells.length;
+
+const numbersOf = (cells: readonly string[], mark: Mark): number[] =>
+  cells.flatMap((cell) => {
+    const value = cellValue(cell, mark);
+    return value.is === 'number' ? [value.value] : [];
+  });
+
+/**
+ * Guesses what each column of a spreadsheet is and how its numbers and days are meant; what cannot be told is
+ * asked, with its likely answer taken until somebody says otherwise.
+ */
+export function guessMapping(
+  workbook: Workbook,
+  tables: readonly Table[],
+  { today, usualOrder }: Leaning,
+): Guess {
+  const questions: Question[] = [];
+  const mark = workbook.mark ?? guessMark(tables);
+  const whens = tables.flatMap((table) => columnsOf(table)[table.whenColumn]?.cells ?? []);
+  const { order, question } = guessOrder(whens, today, tables[0]?.year ?? null, usualOrder);
+  if (question) questions.push(question);
+  const columns = new Map<string, MappedColumn>();
+  const parameters: Mapping['parameters'] = {};
+  for (const table of tables) {
+    const found = columnsOf(table);
+    const uses = usesOf(table, found, mark, questions, parameters);
+    found.forEach(({ heading, nth }, i) => {
+      const key = `${heading}\n${nth}`;
+      const use = uses[i] as ColumnUse;
+      const known = columns.get(key);
+      if (!known || known.use.is === 'nothing') columns.set(key, { heading, nth, use });
+    });
+  }
+  return {
+    mapping: {
+      format: 'zoarium-sheet-mapping',
+      version: 1,
+      order,
+      mark,
+      columns: [...columns.values()],
+      parameters,
+    },
+    // A sheet a month asks what the first of them asked.
+    questions: questions.filter(
+      ({ key }, i) => questions.findIndex((other) => other.key === key) === i,
+    ),
+  };
+}
+
+/** The mark under which more numbers of tests are likely; a full stop where both do as well. */
+function guessMark(tables: readonly Table[]): Mark {
+  const worth = (mark: Mark) => {
+    let sum = 0;
+    for (const table of tables) {
+      for (const { heading, cells } of columnsOf(table)) {
+        const parameter = parameterIn(heading);
+        const doubtful = cells.filter((cell) => dependsOnMark(cell.replace(/[^\d.,-]/g, '')));
+        if (parameter === null || doubtful.length === 0) continue;
+        const numbers = numbersOf(doubtful, mark);
+        const { measure } = guessMeasure(parameter, heading, numbers);
+        sum += likelyShare(parameter, numbers, measure) * numbers.length;
+      }
+    }
+    return sum;
+  };
+  if (worth(',') !== worth('.')) return worth(',') > worth('.') ? ',' : '.';
+  return '.';
+}
+
+function usesOf(
+  table: Table,
+  columns: readonly Column[],
+  mark: Mark,
+  questions: Question[],
+  parameters: Mapping['parameters'],
+): ColumnUse[] {
+  const named = columns.findIndex(
+    ({ cells }, i) => i !== table.whenColumn && share(cells, isParameterName) >= MOST,
+  );
+  if (named >= 0) return longUses(table, columns, named, mark, questions, parameters);
+  return columns.map((column, i): ColumnUse => {
+    const other = otherUse(table, column, i);
+    if (other) return other;
+    const parameter = parameterIn(column.heading);
+    if (parameter === null) return { is: 'nothing' };
+    const key = nameOf(column);
+    const how = howOf(parameter, key, column.heading, column.cells, mark, questions);
+    const zero = zeroOf(parameter, key, column, columns, how.zero, questions);
+    return { is: 'reading', parameter, ...how, zero };
+  });
+}
+
+/** A column by its heading, and by its place among those of the same. */
+const nameOf = ({ heading, nth }: { heading: string; nth: number }): string =>
+  nth === 0 ? heading : `${heading} (${nth + 1})`;
+
+/** What a column is that is no test; null for one that may be. */
+function otherUse(table: Table, { heading, cells }: Column, i: number): ColumnUse | null {
+  if (i === table.whenColumn) {
+    return { is: cells.some((cell) => isDayLike(cell)) ? 'when' : 'dayOfMonth' };
+  }
+  const other = otherColumnIn(heading);
+  const figures = share(cells, (cell) => cellValue(cell, '.').is !== 'noNumber');
+  const parameter = parameterIn(heading);
+  // "Nitrate kit" over names is the kit; "Nitrate (drop kit)" over numbers is the nitrate.
+  if (parameter !== null && (figures >= 0.5 || cells.length === 0 || other === null)) return null;
+  if (other === 'time' || (other === null && cells.length > 0 && share(cells, isClock) >= MOST)) {
+    return { is: 'time' };
+  }
+  if (other === 'date' || other === null) return { is: 'nothing' };
+  if (other === 'parameter' || other === 'value' || other === 'unit') return { is: 'nothing' };
+  return { is: other };
+}
+
+const isClock = (cell: string): boolean => /[:h]|[ap]m/i.test(cell) && timeIn(cell) !== null;
+
+/** A sheet of one test a row: a column of names, one of values, and perhaps their ends, unit and basis. */
+function longUses(
+  table: Table,
+  columns: readonly Column[],
+  named: number,
+  mark: Mark,
+  questions: Question[],
+  parameters: Mapping['parameters'],
+): ColumnUse[] {
+  const uses = columns.map((column, i): ColumnUse => {
+    if (i === named) return { is: 'parameter' };
+    const words = column.heading.toLowerCase();
+    for (const is of ['low', 'high', 'basis', 'dilution'] as const) {
+      if (words === is) return { is };
+    }
+    const other = otherColumnIn(column.heading);
+    if (other === 'unit') return { is: 'unit' };
+    return otherUse(table, column, i) ?? { is: 'nothing' };
+  });
+  const isFree = (i: number) => uses[i]?.is === 'nothing';
+  const figures = (i: number) =>
+    share(columns[i]?.cells ?? [], (cell) => cellValue(cell, mark).is !== 'noNumber');
+  const free = columns.map((_, i) => i).filter(isFree);
+  const value =
+    free.find((i) => otherColumnIn(columns[i]?.heading ?? '') === 'value') ??
+    [...free].sort((a, b) => figures(b) - figures(a))[0];
+  if (value === undefined) return uses;
+  uses[value] = { is: 'value' };
+  const at = (is: string) => uses.findIndex((use) => use.is === is);
+  const [unit, basis] = [at('unit'), at('basis')];
+  const names = columns[named]?.all ?? [];
+  const groups = new Map<ParameterId, number[]>();
+  names.forEach((name, i) => {
+    const parameter = parameterIn(name);
+    if (parameter) groups.set(parameter, [...(groups.get(parameter) ?? []), i]);
+  });
+  for (const [parameter, rows] of groups) {
+    const cells = rows.map((i) => columns[value]?.all[i] ?? '').filter((cell) => cell !== '');
+    const first = rows[0] ?? 0;
+    const words = [names[first], columns[unit]?.all[first], columns[basis]?.all[first]].join(' ');
+    const key = PARAMETERS[parameter].name;
+    const how = howOf(parameter, key, words, cells, mark, questions);
+    parameters[parameter] ??= how;
+  }
+  return uses;
+}
+
+/** How the numbers of a test are meant, and the question where their range alone told it. */
+function howOf(
+  parameter: ParameterId,
+  key: string,
+  heading: string,
+  cells: readonly string[],
+  mark: Mark,
+  questions: Question[],
+): How {
+  const figures = cells.flatMap((cell) => {
+    const value = cellValue(cell, mark);
+    return value.is === 'number' ? [value] : [];
+  });
+  const units = figures.flatMap(({ unit }) => (unit === '' ? [] : [unit]));
+  // A figure with its unit behind it says itself what it is in.
+  const numbers = figures.flatMap(({ unit, value }) => (unit === '' && value !== 0 ? [value] : []));
+  const { measure, asked } = guessMeasure(parameter, `${heading} ${units[0] ?? ''}`, numbers);
+  const options = asked ? fittingOptions(parameter, numbers) : [];
+  if (options.length > 1) {
+    questions.push({
+      key: `unit/${key}`,
+      ask: `What is “${key}” in? It reads ${numbers[0] ?? 'nothing'}.`,
+      options,
+      likely: measureKey(measure),
+    });
+  }
+  return { ...measure, zero: PARAMETERS[parameter].likely.low > 0 ? 'untested' : 'zero' };
+}
+
+/** The units in which numbers are likely; where that is one, those in which they are possible as well. */
+function fittingOptions(parameter: ParameterId, numbers: readonly number[]): Question['options'] {
+  const fitting = (range: 'likely' | 'possible') =>
+    measureOptions(parameter).filter(
+      ({ measure }) => shareWithin(parameter, numbers, measure, range) >= 0.5,
+    );
+  const likely = fitting('likely');
+  const all = likely.length > 1 ? likely : [...new Set([...likely, ...fitting('possible')])];
+  return all
+    .filter(({ value }, i) => all.findIndex((other) => other.value === value) === i)
+    .map(({ value, label }) => ({ value, label }));
+}
+
+/** A value so near to the highest of its column that a zero beside it is no course of a tank's. */
+const NEAR_THE_TOP = 0.4;
+
+/**
+ * Whether 0 was a test. Where it cannot be a value (pH 0) it was none. Where it can, it is asked if such a
+ * column has zeros in the same rows, or if it stands alone between high values.
+ */
+function zeroOf(
+  parameter: ParameterId,
+  key: string,
+  column: Column,
+  columns: readonly Column[],
+  usual: How['zero'],
+  questions: Question[],
+): How['zero'] {
+  if (usual === 'untested') return usual;
+  const value = (cell: string | undefined) => {
+    const read = cellValue(cell ?? '', '.');
+    return read.is === 'number' ? read.value : null;
+  };
+  const zeros = column.all.flatMap((cell, i) => (value(cell) === 0 ? [i] : []));
+  if (zeros.length === 0) return usual;
+  const impossible = columns.filter(({ heading }) => {
+    const other = parameterIn(heading);
+    return other !== null && PARAMETERS[other].likely.low > 0;
+  });
+  const beside = zeros.filter((i) => impossible.some(({ all }) => value(all[i]) === 0));
+  const known = column.all.map(value).filter((number) => number !== null);
+  const top = NEAR_THE_TOP * Math.max(...known);
+  const alone = zeros.filter((i) => {
+    const [before, after] = [value(column.all[i - 1]), value(column.all[i + 1])];
+    return before !== null && after !== null && before >= top && after >= top && top > 0;
+  });
+  if (beside.length === 0 && alone.length === 0) return usual;
+  questions.push({
+    key: `zero/${key}`,
+    ask: `“${key}” has 0 in ${zeros.length === 1 ? 'one row' : `${zeros.length} rows`}. Was it tested there?`,
+    options: [
+      {
+        value: 'untested',
+        label: `No: 0 means that ${PARAMETERS[parameter].inSentence} was not tested`,
+      },
+      { value: 'zero', label: `Yes: ${PARAMETERS[parameter].inSentence} was tested and read 0` },
+    ],
+    likely: 'untested',
+  });
+  return 'untested';
+}
+
+/** The mapping with a question answered. @param value of one of its options */
+export function answered(mapping: Mapping, key: string, value: string): Mapping {
+  if (key === 'order') return { ...mapping, order: value as Mapping['order'] };
+  const [what, name] = [key.slice(0, key.indexOf('/')), key.slice(key.indexOf('/') + 1)];
+  const change: Partial<How> =
+    what === 'zero' ? { zero: value as How['zero'] } : (measureOf(value) satisfies Partial<How>);
+  return {
+    ...mapping,
+    columns: mapping.columns.map((column) =>
+      column.use.is === 'reading' && nameOf(column) === name
+        ? { ...column, use: { ...column.use, ...change } }
+        : column,
+    ),
+    parameters: Object.fromEntries(
+      Object.entries(mapping.parameters).map(([id, how]) => [
+        id,
+        PARAMETERS[id as ParameterId].name === name ? { ...how, ...change } : how,
+      ]),
+    ),
+  };
+}
+
+function measureOf(key: string): Pick<How, 'unit' | 'scaling'> {
+  const [unit, scaling] = key.split('|') as [How['unit'], How['scaling']];
+  return { unit, scaling };
+}

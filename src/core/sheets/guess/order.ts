@@ -1,0 +1,121 @@
+import type { DayOrder } from '../../time/typedDay';
+import { ORDERS, whenIn } from '../read/day';
+import type { Question } from './question';
+
+interface OrderGuess {
+  order: DayOrder;
+  question: Question | null;
+}
+
+/** Cells from which the order is told: enough to meet a day after the twelfth in any sheet that has one. */
+const LOOKED_AT = 2000;
+
+interface Reading {
+  order: DayOrder;
+  days: readonly string[];
+  /** Days that lie ahead, and steps against the run of the rest. */
+  ahead: number;
+  backward: number;
+  span: number;
+}
+
+/**
+ * The order of days and months, by all rows together: an order under which some day does not exist, more lie
+ * ahead, or the rows run to and fro, is not meant. Where two do as well, it is asked.
+ * @param usual the keeper's own order
+ */
+export function guessOrder(
+  texts: readonly string[],
+  today: string,
+  year: number | null,
+  usual: DayOrder,
+): OrderGuess {
+  const cells = texts.slice(0, LOOKED_AT);
+  const readings = ORDERS.map((order) => readIn(order, cells, today, year));
+  const most = Math.max(...readings.map(({ days }) => days.length));
+  const whole = readings.filter(({ days }) => days.length === most);
+  // What every order reads alike needs none.
+  const [first] = whole as [Reading];
+  if (whole.every(({ days }) => days.join() === first.days.join())) {
+    return {
+      order: whole.find(({ order }) => order === usual)?.order ?? first.order,
+      question: null,
+    };
+  }
+  const worth = (one: Reading) => one.ahead * 1000 + one.backward;
+  const least = Math.min(...whole.map(worth));
+  const left = whole.filter((one) => worth(one) === least);
+  const likely = [...left].sort(
+    (a, b) => a.span - b.span || Number(b.order === usual) - Number(a.order === usual),
+  )[0] as Reading;
+  if (left.every(({ days }) => days.join() === likely.days.join())) {
+    return { order: likely.order, question: null };
+  }
+  const sample = cells.find((text) => differs(text, left, today, year)) ?? cells[0] ?? '';
+  return {
+    order: likely.order,
+    question: {
+      key: 'order',
+      ask: `Which day is ${sample}?`,
+      options: left.map(({ order }) => ({
+        value: order,
+        label: dayWords(whenIn(sample, order, today, year)?.day ?? ''),
+      })),
+      likely: likely.order,
+    },
+  };
+}
+
+function readIn(
+  order: DayOrder,
+  cells: readonly string[],
+  today: string,
+  year: number | null,
+): Reading {
+  const days = cells.flatMap((text) => whenIn(text, order, today, year)?.day ?? []);
+  let [up, down] = [0, 0];
+  for (let i = 1; i < days.length; i += 1) {
+    const [before = '', here = ''] = [days[i - 1], days[i]];
+    if (here > before) up += 1;
+    if (here < before) down += 1;
+  }
+  const sorted = [...days].sort();
+  const [begin = '', end = ''] = [sorted[0], sorted.at(-1)];
+  return {
+    order,
+    days,
+    ahead: days.filter((day) => day > today).length,
+    backward: Math.min(up, down),
+    span: Date.parse(end) - Date.parse(begin) || 0,
+  };
+}
+
+function differs(
+  text: string,
+  orders: readonly Reading[],
+  today: string,
+  year: number | null,
+): boolean {
+  const days = orders.map(({ order }) => whenIn(text, order, today, year)?.day);
+  return new Set(days).size > 1;
+}
+
+const MONTH_NAMES = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+];
+
+function dayWords(day: string): string {
+  const [year, month, date] = day.split('-').map(Number);
+  return `${date} ${MONTH_NAMES[(month ?? 1) - 1]} ${year}`;
+}

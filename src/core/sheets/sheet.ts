@@ -1,0 +1,100 @@
+import * as z from 'zod';
+import { daySchema, idSchema, zoneSchema } from '../records/common';
+import { kitSchema } from '../records/schema/kit';
+import { guessMapping } from './guess/guess';
+import type { Question } from './guess/question';
+import { findTable, type Table } from './guess/table';
+import { useOf, type ColumnUse, type Mapping } from './mapping';
+import { readTables, type SheetContext, type SheetFound } from './readSheet';
+import type { DayOrder } from '../time/typedDay';
+import type { Workbook } from './workbook';
+
+/** What a sheet is read against, as it goes to a worker. */
+export const sheetContextSchema = z.object({
+  now: z.number(),
+  today: daySchema,
+  tanks: z.array(
+    z.object({
+      id: idSchema,
+      name: z.string(),
+      zone: zoneSchema,
+      filledOn: daySchema.nullable(),
+    }),
+  ),
+  tankId: idSchema,
+  kits: z.array(z.object({ id: idSchema, kit: kitSchema, fresh: z.boolean() })),
+  usualOrder: z.enum(['dmy', 'mdy', 'ymd']),
+});
+
+/** A column as it is shown where its use is chosen. */
+export interface ShownColumn {
+  heading: string;
+  nth: number;
+  where: string;
+  use: ColumnUse;
+  /** What stands in it first. */
+  samples: readonly string[];
+}
+
+/** What a spreadsheet comes to under a mapping: everything that a keeper is shown before bringing it in. */
+export interface SheetReadingResult extends SheetFound {
+  mapping: Mapping;
+  questions: readonly Question[];
+  columns: readonly ShownColumn[];
+  /** Days ran across in at least one of its sheets. */
+  across: boolean;
+  /** Sheets in which no table of tests was found, by name. */
+  without: readonly string[];
+}
+
+const SAMPLES = 3;
+
+/**
+ * Reads a spreadsheet: finds its tables, guesses what a mapping leaves open, and reads every row.
+ * @param mapping how it was read before; null for a guess
+ */
+export function readWorkbook(
+  workbook: Workbook,
+  mapping: Mapping | null,
+  context: SheetContext & { usualOrder: DayOrder },
+): SheetReadingResult {
+  const found = workbook.sheets.map((sheet) => ({ sheet, table: findTable(sheet) }));
+  const tables = found.flatMap(({ table }) => table ?? []);
+  const guess = guessMapping(workbook, tables, context);
+  const taken = mapping ? withColumns(mapping, guess.mapping) : guess.mapping;
+  const columns = shownColumns(tables, taken);
+  return {
+    ...readTables(tables, taken, context),
+    mapping: taken,
+    questions: guess.questions,
+    columns,
+    across: tables.some(({ across }) => across),
+    without: found.flatMap(({ sheet, table }) => (table ? [] : [sheet.name])),
+  };
+}
+
+/** A mapping of before with what it does not know yet, as it is guessed now. */
+function withColumns(mapping: Mapping, guess: Mapping): Mapping {
+  const more = guess.columns.filter(({ heading, nth }) => useOf(mapping, heading, nth) === null);
+  return {
+    ...mapping,
+    columns: [...mapping.columns, ...more],
+    parameters: { ...guess.parameters, ...mapping.parameters },
+  };
+}
+
+function shownColumns(tables: readonly Table[], mapping: Mapping): ShownColumn[] {
+  const shown = new Map<string, ShownColumn>();
+  for (const table of tables) {
+    table.columns.forEach(({ heading, nth, where }, i) => {
+      const key = `${heading}\n${nth}`;
+      if (shown.has(key)) return;
+      const cells = table.rows.flatMap(({ cells, not }) => (not ? [] : (cells[i] ?? '').trim()));
+      const samples = [...new Set(cells.filter((cell) => cell !== ''))].slice(0, SAMPLES);
+      if (heading === '' && samples.length === 0) return;
+      const use = useOf(mapping, heading, nth) ?? { is: 'nothing' };
+      shown.set(key, { heading, nth, where, use, samples });
+    });
+  }
+  return [...shown.values()];
+}
