@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { undoRevisions } from '../records/acts';
+import { reviseRecord, undoRevisions } from '../records/acts';
 import {
   EMPTY_LOG,
   headOf,
@@ -9,7 +9,6 @@ import {
   mergeRevisions,
   type Log,
 } from '../records/log';
-import { reviseRecord } from '../records/acts';
 import { revisionKey } from '../records/order';
 import { revisionSchema, type Revision } from '../records/schema/revision';
 import { bringIn, type Bringing } from './bring';

@@ -51,7 +51,7 @@ export function bringIn(
   return result;
 }
 
-function bodyOf({ tankId, at, parameter, kitId, value, dilution, unlikely }: SheetReading) {
+function bodyOf({ tankId, at, parameter, kitId, value, dilution, note, unlikely }: SheetReading) {
   return {
     kind: 'reading' as const,
     tankId,
@@ -60,6 +60,7 @@ function bodyOf({ tankId, at, parameter, kitId, value, dilution, unlikely }: She
     kitId,
     value,
     dilution,
+    ...(note === '' ? {} : { note }),
     // Bringing it in after it was shown says that it is what was read.
     ...(unlikely ? { confirmed: true as const } : {}),
   };

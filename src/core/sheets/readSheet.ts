@@ -2,6 +2,7 @@ import { doubtOf } from '../parameters/plausible';
 import { toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { derivedId } from '../math/hash';
+import { NOTE_LETTERS } from '../records/common';
 import type { ReadingValue } from '../records/kinds/reading';
 import { changeAsked } from '../search/changeAsked';
 import { shiftDay } from '../time/calendar';
@@ -52,6 +53,8 @@ export interface SheetReading {
   unit: Unit;
   value: ReadingValue;
   dilution: number;
+  /** What stands beside it, where each row is one test. */
+  note: string;
   /** It is one that tanks seldom show. */
   unlikely: boolean;
 }
@@ -105,6 +108,7 @@ interface Test {
   unit: Unit;
   kitName: string;
   dilution: number;
+  note: string;
 }
 
 type Uses = readonly ColumnUse[];
@@ -173,10 +177,14 @@ class Reader {
       if (use.is !== 'reading') return;
       const at = `${where}, ${table.columns[i]?.heading || table.columns[i]?.where}`;
       const text = (row.cells[i] ?? '').trim();
-      this.takeCell({ ...place, where: at, text, kitName: cell('kit'), dilution: 1 }, use);
+      this.takeCell(
+        { ...place, where: at, text, kitName: cell('kit'), dilution: 1, note: '' },
+        use,
+      );
     });
     uses.forEach((use, i) => {
-      if (use.is === 'note') this.takeNote(place, (row.cells[i] ?? '').trim());
+      // Beside one test it is that test's; beside a row of several it is the day's.
+      if (use.is === 'note' && !byRow) this.takeNote(place, (row.cells[i] ?? '').trim());
     });
   }
 
@@ -246,7 +254,8 @@ class Reader {
     const [low, high] = [cell('low'), cell('high')];
     const text = cell('value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
     const dilution = numberIn(cell('dilution'), mark) ?? 1;
-    this.takeCell({ ...place, text, kitName: cell('kit'), dilution }, { parameter, ...how });
+    const note = cell('note').slice(0, NOTE_LETTERS);
+    this.takeCell({ ...place, text, kitName: cell('kit'), dilution, note }, { parameter, ...how });
   }
 
   private takeCell(
@@ -292,7 +301,7 @@ class Reader {
   ) {
     if (text === '') return;
     const id = derivedId(`sheet note/${tankId}/${moment.at}/${text}`);
-    const note = { id, where, tankId, at: moment.iso, text: text.slice(0, 4000) };
+    const note = { id, where, tankId, at: moment.iso, text: text.slice(0, NOTE_LETTERS) };
     this.notes.set(id, note);
     const change = /\b(wc|water ?change|changed?)\b/i.test(text) ? changeAsked(text) : null;
     if (change) {
@@ -339,6 +348,7 @@ class Reader {
           unit,
           value,
           dilution: test.dilution,
+          note: test.note,
           unlikely: doubtOf(parameter, middleOf(value), unit) !== null,
         },
       ];

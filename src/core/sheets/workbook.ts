@@ -29,7 +29,20 @@ export function textWorkbook(text: string): Workbook {
     delimiter: said?.[1] ?? signOf(body),
     skipEmptyLines: false,
   });
-  return { sheets: [{ name: '', rows: data }], mark: null };
+  return { sheets: [{ name: '', rows: data.map((row) => row.map(asItWas)) }], mark: null };
+}
+
+/** What a spreadsheet takes for a formula, and the sign that keeps it from doing so. */
+const FORMULA = /^[=+\-@\t\r']/;
+
+/** A text made harmless: a spreadsheet that opens it shows it, and works nothing out. */
+export function harmless(text: string): string {
+  return FORMULA.test(text) ? `'${text}` : text;
+}
+
+/** A text that was made harmless, as it was. */
+function asItWas(cell: string): string {
+  return cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 }
 
 /** Lines that are looked at for the sign between cells. */

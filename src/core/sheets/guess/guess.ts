@@ -3,7 +3,7 @@ import type { DayOrder } from '../../time/typedDay';
 import type { ColumnUse, How, MappedColumn, Mapping } from '../mapping';
 import { cellValue } from '../read/cell';
 import { timeIn } from '../read/day';
-import { isParameterName, otherColumnIn, parameterIn } from '../read/names';
+import { isParameterName, measureIn, otherColumnIn, parameterIn } from '../read/names';
 import { dependsOnMark, type Mark } from '../read/number';
 import type { Workbook } from '../workbook';
 import { guessMeasure, likelyShare, measureKey, measureOptions, shareWithin } from './measure';
@@ -201,12 +201,16 @@ function longUses(
     if (parameter) groups.set(parameter, [...(groups.get(parameter) ?? []), i]);
   });
   for (const [parameter, rows] of groups) {
-    const cells = rows.map((i) => columns[value]?.all[i] ?? '').filter((cell) => cell !== '');
-    const first = rows[0] ?? 0;
-    const words = [names[first], columns[unit]?.all[first], columns[basis]?.all[first]].join(' ');
+    const said = (i: number) =>
+      [names[i], columns[unit]?.all[i], columns[basis]?.all[i]].join(' ').trim();
+    // A row that says what it is in is asked nothing.
+    const untold = rows.filter((i) => measureIn(parameter, said(i)) === null);
+    const cells = untold.map((i) => columns[value]?.all[i] ?? '').filter((cell) => cell !== '');
+    const words = said(untold[0] ?? rows[0] ?? 0);
     const key = PARAMETERS[parameter].name;
     const how = howOf(parameter, key, words, cells, mark, questions);
-    parameters[parameter] ??= how;
+    // Nobody writes a row for what was not tested.
+    parameters[parameter] ??= { ...how, zero: 'zero' };
   }
   return uses;
 }
@@ -286,7 +290,9 @@ function zeroOf(
     const [before, after] = [value(column.all[i - 1]), value(column.all[i + 1])];
     return before !== null && after !== null && before >= top && after >= top && top > 0;
   });
-  if (beside.length === 0 && alone.length === 0) return usual;
+  // Where a cell was left empty, a 0 is no way of leaving it empty.
+  const leaves = column.all.some((cell) => cellValue(cell, '.').is === 'nothing');
+  if (beside.length === 0 && (alone.length === 0 || leaves)) return usual;
   questions.push({
     key: `zero/${key}`,
     ask: `“${key}” has 0 in ${zeros.length === 1 ? 'one row' : `${zeros.length} rows`}. Was it tested there?`,

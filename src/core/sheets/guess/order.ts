@@ -1,3 +1,4 @@
+import { instant } from '../../time/zone';
 import type { DayOrder } from '../../time/typedDay';
 import { ORDERS, whenIn } from '../read/day';
 import type { Question } from './question';
@@ -86,7 +87,7 @@ function readIn(
     days,
     ahead: days.filter((day) => day > today).length,
     backward: Math.min(up, down),
-    span: Date.parse(end) - Date.parse(begin) || 0,
+    span: instant(end) - instant(begin) || 0,
   };
 }
 

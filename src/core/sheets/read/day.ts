@@ -1,4 +1,5 @@
 import { parseClock } from '../../time/calendar';
+import { instant } from '../../time/zone';
 import { parseDay, type DayOrder } from '../../time/typedDay';
 
 /** What a cell says about when a test was made. */
@@ -52,7 +53,7 @@ export function whenIn(
   const counted = COUNTED.exec(written);
   if (counted) return { day: null, tankDay: Number(counted[1]) };
   if (WITH_OFFSET.test(written)) {
-    const at = Date.parse(written.replace(/^(\S+) (?=\d)/, '$1T').replace(' ', ''));
+    const at = instant(written.replace(/^(\S+) (?=\d)/, '$1T').replace(' ', ''));
     return Number.isNaN(at) ? null : { day: null, at };
   }
   const serial = /^(\d{5})(?:[.,](\d+))?$/.exec(written);
