@@ -11,6 +11,7 @@ import { openLog, pickTank } from './logFile';
 import { dueJson } from './due';
 import { ammonia, compatible, convert, species } from './plainCommands';
 import { quarantineJson } from './quarantine';
+import { diff, exportCommand, importCommand, merge } from './sheetCommands';
 import { addJson, planJson } from './stock';
 import { sum } from './sum';
 import { verdictJson } from './verdict';
@@ -172,6 +173,10 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   log: logCommand,
   done,
   seen,
+  export: exportCommand,
+  import: importCommand,
+  merge,
+  diff,
   demo,
 };
 

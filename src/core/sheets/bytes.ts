@@ -20,28 +20,35 @@ const ZIP = [0x50, 0x4b, 0x03, 0x04];
 const begins = (bytes: Uint8Array, first: readonly number[]): boolean =>
   first.every((byte, i) => bytes[i] === byte);
 
+/** Whether a file is a workbook (XLSX), or at least packed as one is. */
+export function isPacked(bytes: Uint8Array): boolean {
+  return begins(bytes, ZIP);
+}
+
 /**
- * Opens a spreadsheet whatever its name says: a workbook (XLSX) by its first bytes, else a text in UTF-8,
- * UTF-16 or, where it is neither, Windows-1252.
+ * Opens a spreadsheet whatever its name says: a workbook (XLSX) by its first bytes, else a text.
  * @param readXlsx reads the sheets of a workbook; handed in, since it is fetched for workbooks alone
  */
 export async function openBytes(
   bytes: Uint8Array,
   readXlsx: (bytes: Uint8Array) => Promise<Workbook>,
 ): Promise<Opened> {
+  if (!isPacked(bytes) || bytes.length > MOST_BYTES) return openPlain(bytes);
+  try {
+    return { ok: true, workbook: await readXlsx(bytes) };
+  } catch {
+    return no(`It is packed, but no workbook that can be read, or damaged. ${SAVE_AS}`);
+  }
+}
+
+/** Opens the bytes of a text: UTF-8, UTF-16 or, where they are neither, Windows-1252. */
+export function openPlain(bytes: Uint8Array): Opened {
   if (bytes.length === 0) return no('It is empty.');
   if (bytes.length > MOST_BYTES) {
     return no('It is larger than 40 MB. Save the sheet with the tests on its own.');
   }
   const other = OTHER_FILES.find(([first]) => begins(bytes, first));
   if (other) return no(`It is ${other[1]}. ${SAVE_AS}`);
-  if (begins(bytes, ZIP)) {
-    try {
-      return { ok: true, workbook: await readXlsx(bytes) };
-    } catch {
-      return no(`It is packed, but no workbook that can be read, or damaged. ${SAVE_AS}`);
-    }
-  }
   return openText(textOf(bytes));
 }
 
