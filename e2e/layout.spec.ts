@@ -15,6 +15,7 @@ const PLACES = [
   '/instruments',
   '/instruments/new',
   '/data',
+  '/data/spreadsheet',
   '/dosing',
   '/photos',
   '/calculators',

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { expect, goTo, openDemo, openTestSheet, saved, setUpTank, test } from './support';
+import { expect, follow, goTo, openDemo, openTestSheet, saved, setUpTank, test } from './support';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
@@ -211,4 +211,52 @@ test('the demo never mixes with one’s own log', async ({ page, context }) => {
   await demo.keyboard.press('Escape');
   await demo.getByRole('button', { name: 'Leave the demo' }).click();
   await expect(demo.getByRole('button', { name: /^Razorbill/ })).toBeVisible();
+});
+
+test('a messy sheet is asked about, brought in, undone, and comes in once', async ({ page }) => {
+  await openDemo(page);
+  await follow(page, '/data');
+  await page.getByRole('button', { name: 'Bring in a spreadsheet' }).click();
+  const choose = async (file: string) => {
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'Choose a file' }).click(),
+    ]);
+    await chooser.setFiles(path.resolve('src/core/sheets/fixtures', file));
+  };
+  await choose('ambiguousDays.csv');
+  await expect(page.getByRole('heading', { name: '3 tests in ambiguousDays.csv.' })).toBeVisible();
+  await expect(page.getByText('From 1 Feb 2026 to 3 Feb 2026, in Kittiwake.')).toBeVisible();
+  await page.getByRole('radio', { name: '2 January 2026' }).click();
+  await expect(page.getByText('From 2 Jan 2026 to 2 Mar 2026, in Kittiwake.')).toBeVisible();
+  // What was said of it outlives a reload; the file itself has to be chosen once more.
+  await page.reload();
+  await choose('ambiguousDays.csv');
+  await expect(page.getByText('From 2 Jan 2026 to 2 Mar 2026, in Kittiwake.')).toBeVisible();
+  await page.getByRole('button', { name: 'Bring in 3 readings' }).click();
+  await expect(page.getByRole('status').getByText('Brought in 3 readings')).toBeVisible();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await expect(page.getByRole('status').getByText('Undone')).toBeVisible();
+  await follow(page, '/data/spreadsheet');
+  await choose('words.csv');
+  await expect(page.getByText('“lime” is no figure.')).toBeVisible();
+  const bring = page.getByRole('button', { name: /^Bring in \d+ readings$/ });
+  await bring.click();
+  await expect(page.getByRole('status').getByText(/^Brought in/)).toBeVisible();
+  // The sheets that leave are known again in the log that they left.
+  await follow(page, '/data');
+  const [saving] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Tests, one a row', exact: true }).click(),
+  ]);
+  const saved = path.join(os.tmpdir(), `zoarium-${Date.now()}.csv`);
+  await saving.saveAs(saved);
+  await follow(page, '/data/spreadsheet');
+  await choose(saved);
+  await expect(page.getByRole('button', { name: 'All of it is here already' })).toBeDisabled();
+  // A picture under another name is refused, and nothing is lost.
+  await follow(page, '/data');
+  await follow(page, '/data/spreadsheet');
+  await choose('../../../../public/icon.svg');
+  await expect(page.getByText(/Nothing was changed/)).toBeVisible();
 });

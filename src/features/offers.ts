@@ -29,7 +29,7 @@ export const PLACES_ALSO: Readonly<Record<ShownPath, string>> = {
   '/journal': 'all entries diary history log book',
   '/month': 'report summary print',
   '/photos': 'pictures images camera gallery',
-  '/data': 'export import backup undo csv file erase',
+  '/data': 'export import backup undo csv excel file erase',
   '/guide': 'glossary words help meaning',
   '/settings': 'units language dark night theme fahrenheit gallons',
 };
@@ -63,6 +63,13 @@ const OFFERS: readonly Offer[] = [
     title: 'Emergencies',
     also: 'SOS help dying gasping',
     open: to.emergency,
+  },
+  {
+    id: 'place/spreadsheet',
+    kind: 'place',
+    title: 'Bring in a spreadsheet',
+    also: 'import csv excel xlsx sheet paste my old tests history',
+    open: to.spreadsheet,
   },
   cycleTool('dose', 'Work out a dose of ammonia', 'drops ppm ammonium chloride fishless'),
   cycleTool('method', 'Methods of cycling', 'fishless bottle bacteria prawn live rock seeded'),

@@ -50,6 +50,7 @@ export const to = {
   month: (month: string) => `/month/${month}`,
   moving: (what: string) => `/moving/${what}`,
   data: '/data',
+  spreadsheet: '/data/spreadsheet',
   settings: '/settings',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,

@@ -1,7 +1,7 @@
 import { decodeText, type Decoded } from '@/core/records/file/encoding';
 
 /** Hands the person a file under a name. */
-export function download(name: string, text: string, type = 'application/json'): void {
+export function download(name: string, text: BlobPart, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
   const link = document.createElement('a');
   link.href = url;
@@ -32,6 +32,17 @@ export async function chooseTextFile(): Promise<({ name: string } & Decoded) | n
   return bytes === null
     ? { name: file.name, ok: false, why: 'The browser could not read it. Choose it once more.' }
     : { name: file.name, ...decodeText(new Uint8Array(bytes)) };
+}
+
+/** Lets the person choose a spreadsheet and reads its bytes; null when they chose none. */
+export async function chooseSheetFile(): Promise<{
+  name: string;
+  bytes: Uint8Array<ArrayBuffer> | null;
+} | null> {
+  const file = await chooseFile('.csv,.tsv,.txt,.xlsx,text/csv,text/plain');
+  if (!file) return null;
+  const bytes = await file.arrayBuffer().catch(() => null);
+  return { name: file.name, bytes: bytes && new Uint8Array(bytes) };
 }
 
 /** Lets the person take or choose a picture; null when they chose none. */

@@ -58,7 +58,7 @@ export function openText(text: string): Opened {
   if (/^\uFEFF?\s*\{\s*"format"\s*:/.test(text)) {
     return no('It is an exported log, not a spreadsheet. Import it under Data.');
   }
-  if (/^\s*<(!doctype|html)/i.test(text)) return no(`It is a web page. ${SAVE_AS}`);
+  if (/^\uFEFF?\s*<[!?a-z]/i.test(text)) return no(`It is a web page or a drawing. ${SAVE_AS}`);
   // A text has no NUL in it; what has is a program, or a file of another kind.
   if (text.includes('\0')) return no(`It is no text. ${SAVE_AS}`);
   return { ok: true, workbook: textWorkbook(text) };

@@ -1,8 +1,9 @@
 import type { ParameterId } from '../parameters/registry';
 import { PARAMETERS } from '../parameters/registry';
 import { convertLinear, type LinearUnit, type Unit } from '../units/units';
+import { NAME_LETTERS } from '../records/common';
 import { derivedId } from '../math/hash';
-import { KIT_TEMPLATES } from '../records/kitTemplates';
+import { kitFrom, KIT_TEMPLATES } from '../records/kitTemplates';
 import type { ReadingValue } from '../records/kinds/reading';
 import type { Kit } from '../records/schema/kit';
 import type { CellValue } from './read/cell';
@@ -23,6 +24,9 @@ export interface KitUse {
   name: string;
   values: readonly CellValue[];
 }
+
+/** Its place on the test sheet, after those that were set up. */
+const LAST = 900;
 
 /** Steps of a card at most, as kits have them. */
 const MOST_STEPS = 16;
@@ -94,18 +98,16 @@ function newKit(use: KitUse): SheetKit {
     ({ scale, unit: own }) => scale.form === 'card' && own === unit && fits(scale.steps, values),
   );
   const scale = (card?.scale ?? writtenCard(values) ?? meter(use)) as Kit['scale'];
+  const [first] = templates as [(typeof templates)[0]];
   const kit: Kit = {
-    name: (name || `${PARAMETERS[parameter].name}, from a spreadsheet`).slice(0, 60),
-    parameter,
+    // No kit of the test sheet until somebody says so.
+    ...kitFrom(first.id, LAST, false),
+    name: (name || `${PARAMETERS[parameter].name}, from a spreadsheet`).slice(0, NAME_LETTERS),
     unit,
     scale: scale.form === 'card' ? { ...scale, steps: [...scale.steps] } : { ...scale },
     waitMinutes: card?.waitMinutes ?? 0,
-    lot: '',
-    expiresOn: null,
     // Most kits for nitrate turn it into nitrite first; whoever has another says so at the kit.
     reduction: parameter === 'nitrate',
-    inUse: false,
-    order: 900,
   };
   return { id: derivedId(`sheet kit/${JSON.stringify(kit)}`), kit, fresh: true };
 }

@@ -82,3 +82,7 @@ export function useOf(mapping: Mapping, heading: string, nth: number): ColumnUse
     mapping.columns.find((column) => column.heading === heading && column.nth === nth)?.use ?? null
   );
 }
+
+/** A column by its heading, and by its place among those of the same. */
+export const nameOf = ({ heading, nth }: { heading: string; nth: number }): string =>
+  nth === 0 ? heading : `${heading} (${nth + 1})`;

@@ -114,14 +114,25 @@ interface Test {
 type Uses = readonly ColumnUse[];
 const placeOf = (uses: Uses, is: ColumnUse['is']): number => uses.findIndex((use) => use.is === is);
 
+/** Rows after which it is told how far the reading is. */
+const ROWS_A_TELLING = 500;
+
 /** Everything that the tables of a spreadsheet say under a mapping, and everything that cannot be taken. */
 export function readTables(
   tables: readonly Table[],
   mapping: Mapping,
   context: SheetContext,
+  progress: (share: number) => void = () => undefined,
 ): SheetFound {
   const reader = new Reader(mapping, context);
-  for (const table of tables) reader.take(table);
+  const all = tables.reduce((sum, { rows }) => sum + rows.length, 0);
+  let read = 0;
+  for (const table of tables) {
+    reader.take(table, () => {
+      read += 1;
+      if (read % ROWS_A_TELLING === 0) progress(read / all);
+    });
+  }
   return reader.found();
 }
 
@@ -145,12 +156,15 @@ class Reader {
     return clock;
   }
 
-  take(table: Table): void {
+  take(table: Table, told: () => void): void {
     const uses = table.columns.map(
       ({ heading, nth }): ColumnUse => useOf(this.mapping, heading, nth) ?? { is: 'nothing' },
     );
     const sheet = table.sheet === '' ? '' : `${table.sheet}, `;
-    for (const row of table.rows) this.takeRow(table, uses, row, `${sheet}${row.where}`);
+    for (const row of table.rows) {
+      this.takeRow(table, uses, row, `${sheet}${row.where}`);
+      told();
+    }
   }
 
   private refuse(where: string, text: string, why: string): void {

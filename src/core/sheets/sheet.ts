@@ -1,6 +1,3 @@
-import * as z from 'zod';
-import { daySchema, idSchema, zoneSchema } from '../records/common';
-import { kitSchema } from '../records/schema/kit';
 import { guessMapping } from './guess/guess';
 import type { Question } from './guess/question';
 import { findTable, type Table } from './guess/table';
@@ -8,23 +5,6 @@ import { useOf, type ColumnUse, type Mapping } from './mapping';
 import { readTables, type SheetContext, type SheetFound } from './readSheet';
 import type { DayOrder } from '../time/typedDay';
 import type { Workbook } from './workbook';
-
-/** What a sheet is read against, as it goes to a worker. */
-export const sheetContextSchema = z.object({
-  now: z.number(),
-  today: daySchema,
-  tanks: z.array(
-    z.object({
-      id: idSchema,
-      name: z.string(),
-      zone: zoneSchema,
-      filledOn: daySchema.nullable(),
-    }),
-  ),
-  tankId: idSchema,
-  kits: z.array(z.object({ id: idSchema, kit: kitSchema, fresh: z.boolean() })),
-  usualOrder: z.enum(['dmy', 'mdy', 'ymd']),
-});
 
 /** A column as it is shown where its use is chosen. */
 export interface ShownColumn {
@@ -52,11 +32,13 @@ const SAMPLES = 3;
 /**
  * Reads a spreadsheet: finds its tables, guesses what a mapping leaves open, and reads every row.
  * @param mapping how it was read before; null for a guess
+ * @param progress told of the share of rows read, 0 to 1
  */
 export function readWorkbook(
   workbook: Workbook,
   mapping: Mapping | null,
   context: SheetContext & { usualOrder: DayOrder },
+  progress: (share: number) => void = () => undefined,
 ): SheetReadingResult {
   const found = workbook.sheets.map((sheet) => ({ sheet, table: findTable(sheet) }));
   const tables = found.flatMap(({ table }) => table ?? []);
@@ -64,7 +46,7 @@ export function readWorkbook(
   const taken = mapping ? withColumns(mapping, guess.mapping) : guess.mapping;
   const columns = shownColumns(tables, taken);
   return {
-    ...readTables(tables, taken, context),
+    ...readTables(tables, taken, context, progress),
     mapping: taken,
     questions: guess.questions,
     columns,

@@ -32,6 +32,11 @@ const PhotosPart = partOf(
   'PhotosPart',
 );
 
+const SheetsPart = partOf(
+  piece(() => import('@/features/sheets')),
+  'SheetsPart',
+);
+
 const ACTS_SHOWN = 15;
 
 /** The whole log as one file, in and out; what was changed lately, and its undo. */
@@ -129,6 +134,7 @@ export function DataScreen() {
         overwrites; the same file twice changes nothing.
       </Words>
       <Suspense fallback={null}>
+        <SheetsPart />
         <PhotosPart imported={photosIn} />
       </Suspense>
       <Safety />

@@ -1,6 +1,6 @@
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import type { DayOrder } from '../../time/typedDay';
-import type { ColumnUse, How, MappedColumn, Mapping } from '../mapping';
+import { nameOf, type ColumnUse, type How, type MappedColumn, type Mapping } from '../mapping';
 import { cellValue } from '../read/cell';
 import { timeIn } from '../read/day';
 import { isParameterName, measureIn, otherColumnIn, parameterIn } from '../read/names';
@@ -9,6 +9,7 @@ import type { Workbook } from '../workbook';
 import { guessMeasure, likelyShare, measureKey, measureOptions, shareWithin } from './measure';
 import { guessOrder } from './order';
 import type { Question } from './question';
+import { numbersOf, usualZero } from './answers';
 import { isDayLike, type Table } from './table';
 
 export interface Guess {
@@ -48,12 +49,6 @@ const columnsOf = (table: Table): Column[] => {
 
 const share = (cells: readonly string[], holds: (cell: string) => boolean): number =>
   cells.length === 0 ? 0 : cells.filter(holds).length / cells.length;
-
-const numbersOf = (cells: readonly string[], mark: Mark): number[] =>
-  cells.flatMap((cell) => {
-    const value = cellValue(cell, mark);
-    return value.is === 'number' ? [value.value] : [];
-  });
 
 /**
  * Guesses what each column of a spreadsheet is and how its numbers and days are meant; what cannot be told is
@@ -140,10 +135,6 @@ function usesOf(
   });
 }
 
-/** A column by its heading, and by its place among those of the same. */
-const nameOf = ({ heading, nth }: { heading: string; nth: number }): string =>
-  nth === 0 ? heading : `${heading} (${nth + 1})`;
-
 /** What a column is that is no test; null for one that may be. */
 function otherUse(table: Table, { heading, cells }: Column, i: number): ColumnUse | null {
   if (i === table.whenColumn) {
@@ -204,9 +195,9 @@ function longUses(
     const said = (i: number) =>
       [names[i], columns[unit]?.all[i], columns[basis]?.all[i]].join(' ').trim();
     // A row that says what it is in is asked nothing.
-    const untold = rows.filter((i) => measureIn(parameter, said(i)) === null);
-    const cells = untold.map((i) => columns[value]?.all[i] ?? '').filter((cell) => cell !== '');
-    const words = said(untold[0] ?? rows[0] ?? 0);
+    const silent = rows.filter((i) => measureIn(parameter, said(i)) === null);
+    const cells = silent.map((i) => columns[value]?.all[i] ?? '').filter((cell) => cell !== '');
+    const words = said(silent[0] ?? rows[0] ?? 0);
     const key = PARAMETERS[parameter].name;
     const how = howOf(parameter, key, words, cells, mark, questions);
     // Nobody writes a row for what was not tested.
@@ -241,7 +232,7 @@ function howOf(
       likely: measureKey(measure),
     });
   }
-  return { ...measure, zero: PARAMETERS[parameter].likely.low > 0 ? 'untested' : 'zero' };
+  return { ...measure, zero: usualZero(parameter) };
 }
 
 /** The units in which numbers are likely; where that is one, those in which they are possible as well. */
@@ -306,31 +297,4 @@ function zeroOf(
     likely: 'untested',
   });
   return 'untested';
-}
-
-/** The mapping with a question answered. @param value of one of its options */
-export function answered(mapping: Mapping, key: string, value: string): Mapping {
-  if (key === 'order') return { ...mapping, order: value as Mapping['order'] };
-  const [what, name] = [key.slice(0, key.indexOf('/')), key.slice(key.indexOf('/') + 1)];
-  const change: Partial<How> =
-    what === 'zero' ? { zero: value as How['zero'] } : (measureOf(value) satisfies Partial<How>);
-  return {
-    ...mapping,
-    columns: mapping.columns.map((column) =>
-      column.use.is === 'reading' && nameOf(column) === name
-        ? { ...column, use: { ...column.use, ...change } }
-        : column,
-    ),
-    parameters: Object.fromEntries(
-      Object.entries(mapping.parameters).map(([id, how]) => [
-        id,
-        PARAMETERS[id as ParameterId].name === name ? { ...how, ...change } : how,
-      ]),
-    ),
-  };
-}
-
-function measureOf(key: string): Pick<How, 'unit' | 'scaling'> {
-  const [unit, scaling] = key.split('|') as [How['unit'], How['scaling']];
-  return { unit, scaling };
 }

@@ -1,0 +1,4 @@
+import { sheets } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
+
+export default partOf(sheets, 'SpreadsheetScreen');

@@ -1,0 +1,160 @@
+import { useState } from 'react';
+import { View } from 'react-native';
+import { answered, answerIn, withUse } from '@/core/sheets/guess/answers';
+import type { Mapping } from '@/core/sheets/mapping';
+import type { SheetOffer, SheetReading } from '@/core/sheets/readSheet';
+import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
+import { dayWords, momentWords } from '@/core/time/words';
+import { instant } from '@/core/time/zone';
+import { capitalise, countOf, formatPlain } from '@/core/units/format';
+import { OptionList, Tick } from '@/ui/Choice';
+import { Remark } from '@/ui/Remark';
+import { Row, SectionHead } from '@/ui/Row';
+import { Words } from '@/ui/Words';
+import { ColumnEditor } from './ColumnEditor';
+import { readingLine, columnWords } from './sheetWords';
+
+/** Rows that are shown as they will be read, and of those that are not taken. */
+const SHOWN = 20;
+const REFUSED_SHOWN = 60;
+
+/** What cannot be told from the sheet, each with its likely answer chosen. */
+export function SheetQuestions({
+  result: { questions, mapping },
+  onChange,
+}: {
+  result: SheetReadingResult;
+  onChange: (mapping: Mapping) => void;
+}) {
+  return questions.map(({ key, ask, options }) => (
+    <Remark key={key} tone="caution" title={ask}>
+      <OptionList
+        label={ask}
+        options={options.map(({ value, label }) => ({ value, label: capitalise(label) }))}
+        value={answerIn(mapping, key)}
+        onChange={(value) => onChange(answered(mapping, key, value))}
+      />
+    </Remark>
+  ));
+}
+
+/** Each column with what it is taken for; a tap says otherwise. */
+export function SheetColumns({
+  result: { columns, mapping },
+  onChange,
+}: {
+  result: SheetReadingResult;
+  onChange: (mapping: Mapping) => void;
+}) {
+  const [open, setOpen] = useState<Pick<ShownColumn, 'heading' | 'nth'> | null>(null);
+  const column = columns.find(({ heading, nth }) => heading === open?.heading && nth === open.nth);
+  return (
+    <View>
+      <SectionHead title="Columns" end="tap one that is meant otherwise" />
+      {columns.map((one) => (
+        <Row
+          key={`${one.heading}/${one.nth}`}
+          title={one.heading || `Column ${one.where}`}
+          note={one.samples.join(' · ')}
+          end={columnWords(one.use)}
+          onPress={() => setOpen(one)}
+        />
+      ))}
+      {column ? (
+        <ColumnEditor
+          column={column}
+          mark={mapping.mark}
+          onChange={(use) => onChange(withUse(mapping, column.heading, column.nth, use))}
+          onClose={() => setOpen(null)}
+        />
+      ) : null}
+    </View>
+  );
+}
+
+/** The first tests as they will be read, each with the cell that it was read from. */
+export function FirstReadings({
+  readings,
+  zoneOf,
+  now,
+}: {
+  readings: readonly SheetReading[];
+  zoneOf: (tankId: string) => string;
+  now: number;
+}) {
+  if (readings.length === 0) return null;
+  const more = readings.length - SHOWN;
+  return (
+    <View>
+      <SectionHead title="As it will be read" end={more > 0 ? `the first ${SHOWN}` : undefined} />
+      {readings.slice(0, SHOWN).map((one) => (
+        <Row
+          key={one.id}
+          title={readingLine(one)}
+          note={momentWords(instant(one.at), zoneOf(one.tankId), now)}
+          end={`${one.where}: “${one.text}”`}
+        />
+      ))}
+    </View>
+  );
+}
+
+/** Every cell and row that is not taken, with its reason. */
+export function NotTaken({ result: { refused, without } }: { result: SheetReadingResult }) {
+  if (refused.length === 0 && without.length === 0) return null;
+  const more = refused.length - REFUSED_SHOWN;
+  return (
+    <View>
+      <SectionHead title="Not taken" end={refused.length > 0 ? `${refused.length}` : undefined} />
+      {without.map((name) => (
+        <Row
+          key={name}
+          title={name === '' ? 'The sheet' : `The sheet “${name}”`}
+          note="No table of tests was found in it: a column of days, and headings with names of tests."
+        />
+      ))}
+      {refused.slice(0, REFUSED_SHOWN).map(({ where, text, why }, i) => (
+        <Row key={`${where}/${i}`} title={`“${text}” ${why}`} note={where} />
+      ))}
+      {more > 0 ? <Words as="soft">{`And ${countOf(more, 'more', 'more')}.`}</Words> : null}
+    </View>
+  );
+}
+
+/** Notes that tell of a water change: each can be logged as one, and none is unless it is ticked. */
+export function OffersPart({
+  offers,
+  ticked,
+  litresOf,
+  onTick,
+  zoneOf,
+  now,
+}: {
+  offers: readonly SheetOffer[];
+  zoneOf: (tankId: string) => string;
+  now: number;
+  ticked: ReadonlySet<string>;
+  litresOf: (offer: SheetOffer) => number | null;
+  onTick: (id: string, on: boolean) => void;
+}) {
+  const known = offers.flatMap((offer) => {
+    const litres = litresOf(offer);
+    return litres === null ? [] : [{ offer, litres }];
+  });
+  if (known.length === 0) return null;
+  return (
+    <View>
+      <SectionHead title="Notes that tell of a water change" />
+      <Words as="soft">Tick those that are to be logged as water changes too.</Words>
+      {known.map(({ offer, litres }) => (
+        <Tick
+          key={offer.id}
+          label={`${formatPlain(litres, 1)} L, ${dayWords(instant(offer.at), zoneOf(offer.tankId), now)}`}
+          note={`“${offer.text}”`}
+          value={ticked.has(offer.id)}
+          onChange={(on) => onTick(offer.id, on)}
+        />
+      ))}
+    </View>
+  );
+}

@@ -1,0 +1,251 @@
+import { useRouter } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { netVolume } from '@/core/water/volume';
+import { newOf } from '@/core/sheets/bring';
+import type { SheetOffer } from '@/core/sheets/readSheet';
+import type { SheetReadingResult } from '@/core/sheets/sheet';
+import { shortDay } from '@/core/time/words';
+import { dayOf, instant } from '@/core/time/zone';
+import { countOf } from '@/core/units/format';
+import { to } from '@/frame/addresses';
+import { BackHead } from '@/frame/BackHead';
+import { chooseSheetFile } from '@/frame/browserFiles';
+import { TankHead } from '@/frame/TankHead';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
+import { selectLog, selectNow, selectTank, selectTanks } from '@/store/selectors';
+import { bringSheet } from '@/store/sheets';
+import { Field } from '@/ui/Field';
+import { Footer } from '@/ui/Footer';
+import { Button, LinkButton } from '@/ui/Press';
+import { Remark } from '@/ui/Remark';
+import { Opening, Screen } from '@/ui/Screen';
+import { Words } from '@/ui/Words';
+import { RememberedMappings } from './RememberedMappings';
+import { FirstReadings, NotTaken, OffersPart, SheetColumns, SheetQuestions } from './SheetPreview';
+import { MAPPING_DRAFT, useSheet } from './useSheet';
+
+const PASTED = 'the cells that were copied';
+
+/** Brings in tests from a spreadsheet: chosen or pasted, shown as it will be read, and only then written. */
+export function SpreadsheetScreen() {
+  const router = useRouter();
+  const tank = useAppSelector(selectTank);
+  const [pasting, setPasting] = useState(false);
+  const [pasted, setPasted, pasteUsed] = useTyped('sheet/pasted');
+  const sheet = useSheet();
+  const { view, share, refusal } = sheet;
+  const offers = useOffers(view?.result);
+  if (!tank) {
+    return (
+      <Screen head={<BackHead title="Spreadsheet" />}>
+        <Opening title="First, a tank.">
+          Tests belong to a tank. Set yours up, then bring in what was tested before.
+        </Opening>
+        <Button kind="primary" label="Set up my tank" onPress={() => router.push(to.tanks)} />
+      </Screen>
+    );
+  }
+  const choose = async () => {
+    const file = await chooseSheetFile();
+    if (!file) return;
+    if (file.bytes) sheet.open({ from: 'file', bytes: file.bytes }, file.name);
+    else sheet.refuse(file.name, 'The browser could not read it. Choose it once more.');
+  };
+  const done = () => {
+    pasteUsed();
+    sheet.close();
+    router.replace(to.water);
+  };
+  return (
+    <Screen
+      head={<BackHead title="Spreadsheet" aside={tank.body.name} />}
+      footer={
+        view && share === null ? (
+          <BringFooter result={view.result} offers={offers.chosen} onDone={done} />
+        ) : null
+      }
+    >
+      {view ? (
+        <SheetShown {...view} offers={offers} onChange={sheet.change} onClose={sheet.close} />
+      ) : (
+        <>
+          <Opening title="Bring in tests from a spreadsheet.">
+            A file (CSV or XLSX) or cells copied from one. You see how each column is read before
+            anything is written.
+          </Opening>
+          <TankHead place="For" />
+          <Button kind="primary" label="Choose a file" onPress={() => void choose()} />
+          {pasting || pasted !== '' ? (
+            <>
+              <Field
+                label="Cells, as they were copied"
+                kind="many"
+                value={pasted}
+                onChange={setPasted}
+                hint="With the row of headings."
+              />
+              <Button
+                label="Read the cells"
+                disabled={pasted.trim() === ''}
+                onPress={() => sheet.open({ from: 'paste', text: pasted }, PASTED)}
+              />
+            </>
+          ) : (
+            <Button label="Paste cells" onPress={() => setPasting(true)} />
+          )}
+        </>
+      )}
+      {share !== null ? (
+        <>
+          <Words as="body" live>{`Reading, ${Math.round(share * 100)} %.`}</Words>
+          <LinkButton label="Stop" onPress={sheet.stop} />
+        </>
+      ) : null}
+      {refusal ? (
+        <Remark tone="watch" title="That was not read">
+          {`${refusal.name}: ${refusal.why} Nothing was changed.`}
+        </Remark>
+      ) : null}
+    </Screen>
+  );
+}
+
+/** What was found, from its sentence to the last row that is not taken. */
+function SheetShown({
+  name,
+  result,
+  offers,
+  onChange,
+  onClose,
+}: {
+  name: string;
+  result: SheetReadingResult;
+  offers: ReturnType<typeof useOffers>;
+  onChange: (mapping: SheetReadingResult['mapping']) => void;
+  onClose: () => void;
+}) {
+  const tanks = useAppSelector(selectTanks);
+  const now = useAppSelector(selectNow);
+  const log = useAppSelector(selectLog);
+  const { readings } = result;
+  const { known } = useMemo(() => newOf(log, readings), [log, readings]);
+  const zoneOf = (tankId: string) =>
+    tanks.find(({ id }) => id === tankId)?.body.zone ?? tanks[0]?.body.zone ?? 'UTC';
+  return (
+    <>
+      <Opening title={titleOf(result, name)}>{leadOf(result, tanks, zoneOf)}</Opening>
+      {known > 0 ? (
+        <Words as="body">
+          {`${countOf(known, 'of them is', 'of them are')} here already and ${known === 1 ? 'stays' : 'stay'} as ${known === 1 ? 'it is' : 'they are'}.`}
+        </Words>
+      ) : null}
+      <SheetQuestions result={result} onChange={onChange} />
+      <FirstReadings readings={result.readings} zoneOf={zoneOf} now={now} />
+      <SheetColumns result={result} onChange={onChange} />
+      <OffersPart
+        offers={result.offers}
+        ticked={offers.ticked}
+        litresOf={offers.litresOf}
+        onTick={offers.tick}
+        zoneOf={zoneOf}
+        now={now}
+      />
+      <NotTaken result={result} />
+      <RememberedMappings mapping={result.mapping} onUse={onChange} />
+      <LinkButton label="Choose another" onPress={onClose} />
+    </>
+  );
+}
+
+const titleOf = ({ readings }: SheetReadingResult, name: string): string =>
+  readings.length === 0
+    ? `No test was found in ${name}.`
+    : `${countOf(readings.length, 'test')} in ${name}.`;
+
+function leadOf(
+  { readings, notes, questions, refused }: SheetReadingResult,
+  tanks: readonly { id: string; body: { name: string } }[],
+  zoneOf: (tankId: string) => string,
+): string {
+  if (readings.length === 0) {
+    return 'Say below which column holds the day, and which hold tests.';
+  }
+  const moments = readings.map(({ at, tankId }) => ({ at: instant(at), zone: zoneOf(tankId) }));
+  const [first, last] = moments.reduce(
+    ([low, high], one) => [one.at < low.at ? one : low, one.at > high.at ? one : high],
+    [moments[0], moments[0]] as [(typeof moments)[0], (typeof moments)[0]],
+  );
+  const day = ({ at, zone }: typeof first) =>
+    `${shortDay(at, zone)} ${dayOf(at, zone).slice(0, 4)}`;
+  const ids = new Set(readings.map(({ tankId }) => tankId));
+  const names = tanks.filter(({ id }) => ids.has(id)).map(({ body }) => body.name);
+  const span = day(first) === day(last) ? `Of ${day(first)}` : `From ${day(first)} to ${day(last)}`;
+  const asked =
+    questions.length === 0
+      ? ''
+      : ` ${countOf(questions.length, 'thing')} ${questions.length === 1 ? 'is' : 'are'} asked first.`;
+  const left =
+    refused.length === 0
+      ? ''
+      : ` ${countOf(refused.length, 'cell')} ${refused.length === 1 ? 'is' : 'are'} not taken, for the reasons below.`;
+  const beside = notes.length === 0 ? '' : `, with ${countOf(notes.length, 'note')}`;
+  return `${span}, in ${names.join(' and ')}${beside}.${asked}${left}`;
+}
+
+/** The foot of it: what would be written, and the button that writes it. */
+function BringFooter({
+  result,
+  offers,
+  onDone,
+}: {
+  result: SheetReadingResult;
+  offers: readonly { offer: SheetOffer; litres: number }[];
+  onDone: () => void;
+}) {
+  const dispatch = useAppDispatch();
+  // Another tab may have brought it in meanwhile.
+  const log = useAppSelector(selectLog);
+  const [busy, setBusy] = useState(false);
+  const { readings } = result;
+  const { fresh, back, known } = useMemo(() => newOf(log, readings), [log, readings]);
+  const count = fresh + back;
+  const bring = async () => {
+    setBusy(true);
+    const { saved } = await dispatch(bringSheet(result, offers, [MAPPING_DRAFT]));
+    setBusy(false);
+    if (saved) onDone();
+  };
+  const label = () => {
+    if (count === 0) return known > 0 ? 'All of it is here already' : 'Nothing to bring in';
+    return `Bring in ${countOf(count, 'reading')}`;
+  };
+  return (
+    <Footer>
+      <Button
+        kind="primary"
+        label={label()}
+        disabled={busy || count === 0}
+        onPress={() => void bring()}
+        style={{ flex: 1 }}
+      />
+    </Footer>
+  );
+}
+
+/** The water changes that notes tell of, with those that were ticked. */
+function useOffers(result: SheetReadingResult | undefined) {
+  const tanks = useAppSelector(selectTanks);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const litresOf = ({ tankId, litres, percent }: SheetOffer): number | null => {
+    if (litres !== null) return litres;
+    const tank = tanks.find(({ id }) => id === tankId);
+    return tank && percent !== null ? (netVolume(tank.body.volume).net * percent) / 100 : null;
+  };
+  const chosen = (result?.offers ?? []).flatMap((offer) => {
+    const litres = litresOf(offer);
+    return ticked.has(offer.id) && litres !== null ? [{ offer, litres }] : [];
+  });
+  const tick = (id: string, on: boolean) =>
+    setTicked((before) => new Set(on ? [...before, id] : [...before].filter((one) => one !== id)));
+  return { ticked, litresOf, tick, chosen };
+}

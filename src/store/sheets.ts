@@ -1,0 +1,35 @@
+import { bringIn } from '../core/sheets/bring';
+import type { SheetFound, SheetOffer } from '../core/sheets/readSheet';
+import { countOf } from '../core/units/format';
+import { breath } from '../storage/breath';
+import { issuesOf, stampOf, storeRevisions, type SaveResult } from './record';
+import type { AppThunk } from './state';
+
+/** Records read by their schema in one go: more would leave the screen still for too long. */
+const IN_ONE_GO = 1500;
+
+/** Brings in what was found in a sheet: one act, stored in one transaction, undone by one undo. */
+export function bringSheet(
+  found: SheetFound,
+  offers: readonly { offer: SheetOffer; litres: number }[],
+  /** Drafts that it empties. */
+  empties: readonly string[],
+): AppThunk<Promise<SaveResult>> {
+  return async (dispatch, getState, { services }) => {
+    const bringing = bringIn(getState().log, found, offers, stampOf(services));
+    const { revisions, fresh, back } = bringing;
+    for (let from = 0; from < revisions.length; from += IN_ONE_GO) {
+      const issues = issuesOf(revisions.slice(from, from + IN_ONE_GO));
+      // The door that says what is wrong takes them all, and refuses them.
+      if (issues.length > 0) return dispatch(storeRevisions(revisions));
+      await breath();
+    }
+    return dispatch(
+      storeRevisions(revisions, {
+        words: `Brought in ${countOf(fresh + back, 'reading')}`,
+        empties,
+        checked: true,
+      }),
+    );
+  };
+}
