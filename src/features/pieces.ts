@@ -13,7 +13,7 @@ export const photos = piece(() => import('./photos'));
 export const runs = piece(() => import('./runs'));
 export const search = piece(() => import('./search/SearchScreen'));
 export const settings = piece(() => import('./settings/SettingsScreen'));
-export const sheets = piece(() => import('./sheets'));
+export const sheets = piece(() => import('./data/sheets'));
 export const stock = piece(() => import('./stock'));
 export const tanks = piece(() => import('./tank/TanksScreen'));
 export const welcome = piece(() => import('./welcome/WelcomeScreen'));

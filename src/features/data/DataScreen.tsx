@@ -33,7 +33,7 @@ const PhotosPart = partOf(
 );
 
 const SheetsPart = partOf(
-  piece(() => import('@/features/sheets')),
+  piece(() => import('./sheets')),
   'SheetsPart',
 );
 
