@@ -1,7 +1,7 @@
 import { doubtOf } from '../parameters/plausible';
 import { toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
-import { derivedId } from '../math/hash';
+import { derivedId, hashText } from '../math/hash';
 import { NOTE_LETTERS } from '../records/common';
 import type { ReadingValue } from '../records/kinds/reading';
 import { changeAsked } from '../search/changeAsked';
@@ -12,7 +12,8 @@ import { SheetClock, type Moment } from './clock';
 import { inUnit } from './guess/measure';
 import type { Table, TableRow } from './guess/table';
 import { cardValue, chooseKit, type SheetKit } from './kits';
-import { useOf, type ColumnUse, type How, type Mapping } from './mapping';
+import { useOf, type How, type Mapping, type OtherUse } from './mapping';
+import { placeWords } from './placeWords';
 import { cellValue, type CellValue } from './read/cell';
 import { timeIn, whenIn } from './read/day';
 import { isUnitWord, measureIn, parameterIn } from './read/names';
@@ -43,7 +44,9 @@ export interface SheetContext {
 export interface SheetReading {
   /** Made of tank, parameter, moment, text and its place among equals: the same on any device. */
   id: string;
-  where: string;
+  /** Its row, and the heading of its column; empty where the row is one test. */
+  row: string;
+  column: string;
   tankId: string;
   parameter: ParameterId;
   at: string;
@@ -97,22 +100,74 @@ export interface SheetFound {
 /** A test without an hour is taken to be made at noon. */
 const NOON = '12:00';
 
-/** A test before its kit is chosen. */
-interface Test {
+/** A row of tests: whose they are and when they were made. */
+interface RowPlace {
   where: string;
   tankId: string;
-  parameter: ParameterId;
   moment: Moment;
+}
+
+/** A test before its kit is chosen. */
+interface Test {
+  row: RowPlace;
+  /** The heading of its column; empty where the row is one test. */
+  column: string;
+  group: Group;
   text: string;
   cell: CellValue;
-  unit: Unit;
-  kitName: string;
   dilution: number;
   note: string;
 }
 
-type Uses = readonly ColumnUse[];
-const placeOf = (uses: Uses, is: ColumnUse['is']): number => uses.findIndex((use) => use.is === is);
+/** Tests of one parameter, in one unit and with one kit: all are read on one scale. */
+interface Group {
+  parameter: ParameterId;
+  unit: Unit;
+  kitName: string;
+  /** What was read, each once: a cell that reads as another did is the same value. */
+  cells: Set<CellValue>;
+}
+
+/** Where in a row of a table each thing stands, found once for all rows. */
+interface Plan {
+  table: Table;
+  /** The cell of a use; empty for one that no column has. */
+  cell: (row: TableRow, use: OtherUse) => string;
+  has: ReadonlySet<OtherUse>;
+  readings: readonly { at: number; name: string; how: ColumnTest }[];
+  notes: readonly number[];
+}
+
+/** A parameter, how its numbers are meant, and every text that was read so already. */
+interface ColumnTest extends How {
+  parameter: ParameterId;
+  read: Map<string, CellRead | null>;
+}
+
+/** What a text of a column says, in its unit; or why it cannot be taken. */
+type CellRead = { cell: CellValue; unit: Unit } | { why: string };
+
+function planOf(table: Table, mapping: Mapping): Plan {
+  const uses = table.columns.map(({ heading, nth }) => useOf(mapping, heading, nth));
+  const places = new Map<OtherUse, number>();
+  uses.forEach((use, i) => {
+    if (use && use.is !== 'reading' && !places.has(use.is)) places.set(use.is, i);
+  });
+  return {
+    table,
+    cell: ({ cells }, use) => {
+      const place = places.get(use);
+      return place === undefined ? '' : (cells[place] ?? '').trim();
+    },
+    has: new Set(places.keys()),
+    readings: uses.flatMap((use, at) => {
+      if (use?.is !== 'reading') return [];
+      const { heading, where } = table.columns[at] ?? { heading: '', where: '' };
+      return [{ at, name: heading || where, how: { ...use, read: new Map() } }];
+    }),
+    notes: uses.flatMap((use, at) => (use?.is === 'note' ? [at] : [])),
+  };
+}
 
 /** Rows after which it is told how far the reading is. */
 const ROWS_A_TELLING = 500;
@@ -142,6 +197,9 @@ class Reader {
   private readonly offers = new Map<string, SheetOffer>();
   private readonly refused: Refused[] = [];
   private readonly clocks = new Map<string, SheetClock>();
+  private readonly groups = new Map<string, Group>();
+  private readonly times = new Map<string, string | null>();
+  private readonly named = new Map<string, ColumnTest | null>();
 
   constructor(
     private readonly mapping: Mapping,
@@ -157,12 +215,10 @@ class Reader {
   }
 
   take(table: Table, told: () => void): void {
-    const uses = table.columns.map(
-      ({ heading, nth }): ColumnUse => useOf(this.mapping, heading, nth) ?? { is: 'nothing' },
-    );
+    const plan = planOf(table, this.mapping);
     const sheet = table.sheet === '' ? '' : `${table.sheet}, `;
     for (const row of table.rows) {
-      this.takeRow(table, uses, row, `${sheet}${row.where}`);
+      this.takeRow(plan, row, `${sheet}${row.where}`);
       told();
     }
   }
@@ -171,35 +227,28 @@ class Reader {
     this.refused.push({ where, text, why });
   }
 
-  private takeRow(table: Table, uses: Uses, row: TableRow, where: string): void {
+  private takeRow(plan: Plan, row: TableRow, where: string): void {
     if (row.not === 'heading') return;
-    const first = row.cells.find((cell) => cell.trim() !== '') ?? '';
-    if (row.not === 'total')
-      return this.refuse(where, first, 'sums up other rows, and is no test.');
-    const cell = (is: ColumnUse['is']) => (row.cells[placeOf(uses, is)] ?? '').trim();
-    const tank = this.tankOf(cell('tank'));
-    if (!tank) return this.refuse(where, cell('tank'), 'is no tank of this log.');
-    const moment = this.momentOf(table, tank, cell);
+    if (row.not === 'total') {
+      return this.refuse(where, firstOf(row), 'sums up other rows, and is no test.');
+    }
+    const named = plan.cell(row, 'tank');
+    const tank = this.tankOf(named);
+    if (!tank) return this.refuse(where, named, 'is no tank of this log.');
+    const moment = this.momentOf(plan, row, tank);
     if (typeof moment === 'string') {
-      const when = cell('when') || cell('dayOfMonth') || first;
+      const when = plan.cell(row, 'when') || plan.cell(row, 'dayOfMonth') || firstOf(row);
       return this.refuse(where, when, moment);
     }
     const place = { where, tankId: tank.id, moment };
-    const byRow = uses.some(({ is }) => is === 'value');
-    if (byRow) this.takeTest(uses, row, place);
-    uses.forEach((use, i) => {
-      if (use.is !== 'reading') return;
-      const at = `${where}, ${table.columns[i]?.heading || table.columns[i]?.where}`;
-      const text = (row.cells[i] ?? '').trim();
-      this.takeCell(
-        { ...place, where: at, text, kitName: cell('kit'), dilution: 1, note: '' },
-        use,
-      );
-    });
-    uses.forEach((use, i) => {
-      // Beside one test it is that test's; beside a row of several it is the day's.
-      if (use.is === 'note' && !byRow) this.takeNote(place, (row.cells[i] ?? '').trim());
-    });
+    // Beside one test a note is that test's; beside a row of several it is the day's.
+    if (plan.has.has('value')) return this.takeTest(plan, row, place);
+    const kitName = plan.cell(row, 'kit');
+    for (const { at, name, how } of plan.readings) {
+      const text = (row.cells[at] ?? '').trim();
+      if (text !== '') this.takeCell(place, name, text, how, kitName, 1, '');
+    }
+    for (const at of plan.notes) this.takeNote(place, (row.cells[at] ?? '').trim());
   }
 
   private tankOf(name: string): SheetTank | undefined {
@@ -209,17 +258,13 @@ class Reader {
   }
 
   /** When a row was tested, or why that cannot be told. */
-  private momentOf(
-    table: Table,
-    tank: SheetTank,
-    cell: (is: ColumnUse['is']) => string,
-  ): Moment | string {
+  private momentOf({ table, cell }: Plan, row: TableRow, tank: SheetTank): Moment | string {
     const clock = this.clockOf(tank.zone);
-    const time = timeIn(cell('time'));
+    const time = this.timeOf(cell(row, 'time'));
     const { now, today } = this.context;
     const ahead = (moment: Moment) =>
       moment.at > now && moment.iso.slice(0, 10) > today ? 'lies ahead of today.' : moment;
-    const ofMonth = cell('dayOfMonth');
+    const ofMonth = cell(row, 'dayOfMonth');
     if (ofMonth !== '') {
       if (table.month === null) return 'is a day of a month that nothing names.';
       const month = String(table.month).padStart(2, '0');
@@ -228,7 +273,7 @@ class Reader {
       if (!when?.day) return `is no day of month ${table.month}.`;
       return ahead(clock.moment(when.day, time ?? NOON));
     }
-    const text = cell('when');
+    const text = cell(row, 'when');
     if (text === '') return 'has no day.';
     const when = whenIn(text, this.mapping.order, today, table.year);
     if (!when) return 'is no day that can be read.';
@@ -243,52 +288,99 @@ class Reader {
     return ahead(clock.moment(day ?? today, when.time ?? time ?? NOON));
   }
 
+  private timeOf(text: string): string | null {
+    if (text === '') return null;
+    const known = this.times.get(text);
+    if (known !== undefined) return known;
+    const time = timeIn(text);
+    this.times.set(text, time);
+    return time;
+  }
+
   /** A row that is one test: its parameter, value, unit and the ends it lies between stand in cells of their own. */
-  private takeTest(
-    uses: Uses,
-    row: TableRow,
-    place: Pick<Test, 'where' | 'tankId' | 'moment'>,
-  ): void {
-    const cell = (is: ColumnUse['is']) => (row.cells[placeOf(uses, is)] ?? '').trim();
+  private takeTest({ cell: cellOf }: Plan, row: TableRow, place: RowPlace): void {
+    const cell = (use: OtherUse) => cellOf(row, use);
     const name = cell('parameter');
-    const parameter = parameterIn(name);
-    if (parameter === null) {
+    const said = [cell('unit'), cell('basis')].join(' ').trim();
+    const how = this.testOf(name, said);
+    if (how === null) {
       if (name !== '') this.refuse(place.where, name, 'is no test that Zoarium keeps.');
       return;
     }
-    const said = [cell('unit'), cell('basis')].join(' ').trim();
+    const [low, high] = [cell('low'), cell('high')];
+    const text = cell('value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
+    if (text === '') return;
+    const dilution = numberIn(cell('dilution'), this.mapping.mark) ?? 1;
+    const note = cell('note').slice(0, NOTE_LETTERS);
+    this.takeCell(place, '', text, how, cell('kit'), dilution, note);
+  }
+
+  /** What a name and the unit beside it say that a row is a test of; null for nothing that is kept. */
+  private testOf(name: string, said: string): ColumnTest | null {
+    const key = `${name}\n${said}`;
+    const known = this.named.get(key);
+    if (known !== undefined) return known;
+    const parameter = parameterIn(name);
+    const test = parameter && this.asMapped(parameter, name, said);
+    this.named.set(key, test);
+    return test;
+  }
+
+  private asMapped(parameter: ParameterId, name: string, said: string): ColumnTest {
     const known = this.mapping.parameters[parameter];
     const told = said === '' ? null : measureIn(parameter, `${name} ${said}`);
-    const how: How = {
+    return {
+      parameter,
       unit: told?.unit ?? known?.unit ?? PARAMETERS[parameter].shownUnit,
       scaling: told?.scaling ?? known?.scaling ?? 'plain',
       zero: known?.zero ?? 'zero',
+      read: new Map(),
     };
-    const { mark } = this.mapping;
-    const [low, high] = [cell('low'), cell('high')];
-    const text = cell('value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
-    const dilution = numberIn(cell('dilution'), mark) ?? 1;
-    const note = cell('note').slice(0, NOTE_LETTERS);
-    this.takeCell({ ...place, text, kitName: cell('kit'), dilution, note }, { parameter, ...how });
   }
 
   private takeCell(
-    test: Omit<Test, 'cell' | 'unit' | 'parameter'>,
-    { parameter, unit, scaling, zero }: How & { parameter: ParameterId },
+    row: RowPlace,
+    column: string,
+    text: string,
+    how: ColumnTest,
+    kitName: string,
+    dilution: number,
+    note: string,
   ): void {
-    const read = cellValue(test.text, this.mapping.mark);
-    if (read.is === 'nothing') return;
-    if (read.is === 'noNumber') return this.refuse(test.where, test.text, 'is no figure.');
-    if (read.is === 'number' && read.value === 0 && zero === 'untested') return;
+    let read = how.read.get(text);
+    if (read === undefined) {
+      read = this.readCell(text, how);
+      how.read.set(text, read);
+    }
+    if (read === null) return;
+    if ('why' in read) return this.refuse(placeWords(row.where, column), text, read.why);
+    const group = this.groupOf(how.parameter, read.unit, kitName);
+    group.cells.add(read.cell);
+    this.tests.push({ row, column, group, text, cell: read.cell, dilution, note });
+  }
+
+  private groupOf(parameter: ParameterId, unit: Unit, kitName: string): Group {
+    const key = `${parameter}\n${unit}\n${kitName}`;
+    let group = this.groups.get(key);
+    if (group === undefined) {
+      group = { parameter, unit, kitName, cells: new Set() };
+      this.groups.set(key, group);
+    }
+    return group;
+  }
+
+  /** What a cell says, in its unit; null where nothing was tested, and why where it cannot be taken. */
+  private readCell(
+    text: string,
+    { parameter, unit, scaling, zero }: How & { parameter: ParameterId },
+  ): CellRead | null {
+    const read = cellValue(text, this.mapping.mark);
+    if (read.is === 'nothing') return null;
+    if (read.is === 'noNumber') return { why: 'is no figure.' };
+    if (read.is === 'number' && read.value === 0 && zero === 'untested') return null;
     const own = 'unit' in read ? read.unit : '';
     const measure = this.measureOf(parameter, { unit, scaling }, own);
-    if (measure === null) {
-      return this.refuse(
-        test.where,
-        test.text,
-        'is in another unit than its column, or none at all.',
-      );
-    }
+    if (measure === null) return { why: 'is in another unit than its column, or none at all.' };
     const scaledTo = (value: number) => inUnit(value, measure).value;
     const inIts = 'value' in read ? inUnit(read.value, measure).unit : inUnit(0, measure).unit;
     const cell: CellValue =
@@ -297,7 +389,7 @@ class Reader {
         : read.is === 'between'
           ? { ...read, low: scaledTo(read.low), high: scaledTo(read.high) }
           : { ...read, value: scaledTo(read.value) };
-    this.tests.push({ ...test, parameter, cell, unit: inIts });
+    return { cell, unit: inIts };
   }
 
   /** What a figure is in: its own unit where it has one, else that of its column; null where the two differ in kind. */
@@ -309,10 +401,7 @@ class Reader {
     return told.unit === column.unit ? told : null;
   }
 
-  private takeNote(
-    { where, tankId, moment }: Pick<Test, 'where' | 'tankId' | 'moment'>,
-    text: string,
-  ) {
+  private takeNote({ where, tankId, moment }: RowPlace, text: string) {
     if (text === '') return;
     const id = derivedId(`sheet note/${tankId}/${moment.at}/${text}`);
     const note = { id, where, tankId, at: moment.iso, text: text.slice(0, NOTE_LETTERS) };
@@ -325,48 +414,49 @@ class Reader {
   }
 
   found(): SheetFound {
-    const groups = new Map<string, Test[]>();
-    for (const test of this.tests) {
-      const key = `${test.parameter}\n${test.unit}\n${test.kitName}`;
-      const group = groups.get(key);
-      if (group) group.push(test);
-      else groups.set(key, [test]);
-    }
+    const scales = new Map<Group, Scale>();
+    for (const group of this.groups.values())
+      scales.set(group, new Scale(group, this.context.kits));
     const freshKits = new Map<string, SheetKit>();
-    const kitOf = new Map<string, SheetKit>();
-    for (const [key, tests] of groups) {
-      const [{ parameter, unit, kitName }] = tests as [Test];
-      const values = tests.map(({ cell }) => cell);
-      const kit = chooseKit({ parameter, unit, name: kitName, values }, this.context.kits);
-      kitOf.set(key, kit);
-    }
+    const named = new Map<string, string>();
     const equals = new Map<string, number>();
-    const readings = this.tests.flatMap((test): SheetReading[] => {
-      const { parameter, unit, kitName, moment, tankId, text } = test;
-      const kit = kitOf.get(`${parameter}\n${unit}\n${kitName}`) as SheetKit;
-      const value = this.valueOf(test, kit);
-      if (value === null) return [];
-      if (kit.fresh) freshKits.set(kit.id, kit);
-      const key = `${tankId}/${parameter}/${moment.at}/${text}`;
+    const readings: SheetReading[] = [];
+    for (const { row, column, group, text, cell, dilution, note } of this.tests) {
+      const { tankId, moment } = row;
+      const { parameter, unit } = group;
+      const scale = scales.get(group) as Scale;
+      const read = scale.of(cell);
+      if ('why' in read) {
+        this.refuse(placeWords(row.where, column), text, read.why);
+        continue;
+      }
+      const { id: kitId, fresh } = scale.kit;
+      if (fresh) freshKits.set(kitId, scale.kit);
+      const about = tankId + parameter;
+      let name = named.get(about);
+      if (name === undefined) {
+        name = hashText(`sheet/${about}`);
+        named.set(about, name);
+      }
+      const key = `${name}/${moment.at}/${text}`;
       const nth = equals.get(key) ?? 0;
       equals.set(key, nth + 1);
-      return [
-        {
-          id: derivedId(`sheet/${key}/${nth}`),
-          where: test.where,
-          tankId,
-          parameter,
-          at: moment.iso,
-          text,
-          kitId: kit.id,
-          unit,
-          value,
-          dilution: test.dilution,
-          note: test.note,
-          unlikely: doubtOf(parameter, middleOf(value), unit) !== null,
-        },
-      ];
-    });
+      readings.push({
+        id: derivedId(`${key}/${nth}`),
+        row: row.where,
+        column,
+        tankId,
+        parameter,
+        at: moment.iso,
+        text,
+        kitId,
+        unit,
+        value: read.value,
+        dilution,
+        note,
+        unlikely: read.unlikely,
+      });
+    }
     return {
       readings,
       notes: [...this.notes.values()],
@@ -375,32 +465,64 @@ class Reader {
       freshKits: [...freshKits.values()],
     };
   }
+}
 
-  /** What a test says on the scale of its kit; null where it does not say it, which is told. */
-  private valueOf(
-    { cell, parameter, unit, text, where }: Test,
-    { kit }: SheetKit,
-  ): ReadingValue | null {
-    const { name, possible } = PARAMETERS[parameter];
-    const figures =
-      cell.is === 'between' ? [cell.low, cell.high] : 'value' in cell ? [cell.value] : [];
-    const beyond = figures.find((figure) => {
-      const canonical = toCanonical(figure, unit);
-      return canonical < possible.low || canonical > possible.high;
-    });
-    if (beyond !== undefined) {
-      this.refuse(where, text, `cannot be: ${name} of ${withUnit(formatPlain(beyond, 4), unit)}.`);
-      return null;
-    }
-    if (kit.scale.form === 'card') {
-      const value = cardValue(kit.scale.steps, cell);
-      if (value === null) this.refuse(where, text, `is no reading of ${kit.name}.`);
-      return value;
-    }
-    if (cell.is === 'number' && !cell.about) return { form: 'digital', value: cell.value, unit };
-    this.refuse(where, text, 'is no figure of a meter, which shows one number.');
-    return null;
+/** The first cell of a row in which something stands. */
+const firstOf = (row: TableRow): string => row.cells.find((cell) => cell.trim() !== '') ?? '';
+
+type ScaleReading = { value: ReadingValue; unlikely: boolean } | { why: string };
+
+/** The scale that a group of tests was read on, with what each figure is on it. */
+class Scale {
+  readonly kit: SheetKit;
+  private readonly known = new Map<CellValue, ScaleReading>();
+
+  constructor(
+    private readonly group: Group,
+    kits: readonly SheetKit[],
+  ) {
+    const { parameter, unit, kitName: name, cells } = group;
+    this.kit = chooseKit({ parameter, unit, name, values: [...cells] }, kits);
   }
+
+  /** What a cell says on the scale; why it does not say it, where it does not. */
+  of(cell: CellValue): ScaleReading {
+    const known = this.known.get(cell);
+    if (known) return known;
+    const { parameter, unit } = this.group;
+    const read = onScale(cell, parameter, unit, this.kit.kit);
+    this.known.set(cell, read);
+    return read;
+  }
+}
+
+function onScale(
+  cell: CellValue,
+  parameter: ParameterId,
+  unit: Unit,
+  { name: kitName, scale }: SheetKit['kit'],
+): ScaleReading {
+  const { name, possible } = PARAMETERS[parameter];
+  const figures =
+    cell.is === 'between' ? [cell.low, cell.high] : 'value' in cell ? [cell.value] : [];
+  const beyond = figures.find((figure) => {
+    const canonical = toCanonical(figure, unit);
+    return canonical < possible.low || canonical > possible.high;
+  });
+  if (beyond !== undefined) {
+    return { why: `cannot be: ${name} of ${withUnit(formatPlain(beyond, 4), unit)}.` };
+  }
+  const read = (value: ReadingValue): ScaleReading => ({
+    value,
+    unlikely: doubtOf(parameter, middleOf(value), unit) !== null,
+  });
+  if (scale.form === 'card') {
+    const value = cardValue(scale.steps, cell);
+    return value === null ? { why: `is no reading of ${kitName}.` } : read(value);
+  }
+  if (cell.is === 'number' && !cell.about)
+    return read({ form: 'digital', value: cell.value, unit });
+  return { why: 'is no figure of a meter, which shows one number.' };
 }
 
 function middleOf(value: ReadingValue): number {

@@ -65,14 +65,24 @@ function withColumns(mapping: Mapping, guess: Mapping): Mapping {
   };
 }
 
+/** The first cells of a column that differ. */
+function samplesOf({ rows }: Table, column: number): string[] {
+  const samples = new Set<string>();
+  for (const { cells, not } of rows) {
+    const cell = not ? '' : (cells[column] ?? '').trim();
+    if (cell !== '') samples.add(cell);
+    if (samples.size === SAMPLES) break;
+  }
+  return [...samples];
+}
+
 function shownColumns(tables: readonly Table[], mapping: Mapping): ShownColumn[] {
   const shown = new Map<string, ShownColumn>();
   for (const table of tables) {
     table.columns.forEach(({ heading, nth, where }, i) => {
       const key = `${heading}\n${nth}`;
       if (shown.has(key)) return;
-      const cells = table.rows.flatMap(({ cells, not }) => (not ? [] : (cells[i] ?? '').trim()));
-      const samples = [...new Set(cells.filter((cell) => cell !== ''))].slice(0, SAMPLES);
+      const samples = samplesOf(table, i);
       if (heading === '' && samples.length === 0) return;
       const use = useOf(mapping, heading, nth) ?? { is: 'nothing' };
       shown.set(key, { heading, nth, where, use, samples });

@@ -7,7 +7,7 @@ import { isParameterName, measureIn, otherColumnIn, parameterIn } from '../read/
 import { dependsOnMark, type Mark } from '../read/number';
 import type { Workbook } from '../workbook';
 import { guessMeasure, likelyShare, measureKey, measureOptions, shareWithin } from './measure';
-import { guessOrder } from './order';
+import { guessOrder, tellsOrder } from './order';
 import type { Question } from './question';
 import { numbersOf, usualZero } from './answers';
 import { isDayLike, type Table } from './table';
@@ -25,8 +25,8 @@ export interface Leaning {
   usualOrder: DayOrder;
 }
 
-/** Cells of a column that are looked at: its beginning is as its end. */
-const LOOKED_AT = 2000;
+/** Rows from which it is told what a column is, spread over all of them: its end may be as its beginning is not. */
+const LOOKED_AT = 400;
 /** Share of a column's cells that have to be of a kind before the column is. */
 const MOST = 0.6;
 
@@ -40,7 +40,10 @@ interface Column {
 }
 
 const columnsOf = (table: Table): Column[] => {
-  const rows = table.rows.filter(({ not }) => not === null).slice(0, LOOKED_AT);
+  const tests = table.rows.filter(({ not }) => not === null);
+  // Eight neighbours at a time, so that what stands between two others is seen.
+  const every = Math.ceil(tests.length / LOOKED_AT);
+  const rows = tests.filter((_, i) => Math.floor(i / 8) % every === 0);
   return table.columns.map(({ heading, nth }, i) => {
     const all = rows.map(({ cells }) => (cells[i] ?? '').trim());
     return { heading, nth, all, cells: all.filter((cell) => cell !== '') };
@@ -60,14 +63,25 @@ export function guessMapping(
   { today, usualOrder }: Leaning,
 ): Guess {
   const questions: Question[] = [];
-  const mark = workbook.mark ?? guessMark(tables);
-  const whens = tables.flatMap((table) => columnsOf(table)[table.whenColumn]?.cells ?? []);
-  const { order, question } = guessOrder(whens, today, tables[0]?.year ?? null, usualOrder);
+  const looked = new Map(tables.map((table) => [table, columnsOf(table)]));
+  const mark = workbook.mark ?? guessMark([...looked.values()].flat());
+  const whens = tables.flatMap((table) => looked.get(table)?.[table.whenColumn]?.cells ?? []);
+  const telling = tables.flatMap(({ rows, whenColumn }) =>
+    rows.flatMap(({ cells }) =>
+      tellsOrder(cells[whenColumn] ?? '') ? (cells[whenColumn] ?? '') : [],
+    ),
+  );
+  const { order, question } = guessOrder(
+    { cells: whens, telling },
+    today,
+    tables[0]?.year ?? null,
+    usualOrder,
+  );
   if (question) questions.push(question);
   const columns = new Map<string, MappedColumn>();
   const parameters: Mapping['parameters'] = {};
   for (const table of tables) {
-    const found = columnsOf(table);
+    const found = looked.get(table) ?? [];
     const uses = usesOf(table, found, mark, questions, parameters);
     found.forEach(({ heading, nth }, i) => {
       const key = `${heading}\n${nth}`;
@@ -93,18 +107,17 @@ export function guessMapping(
 }
 
 /** The mark under which more numbers of tests are likely; a full stop where both do as well. */
-function guessMark(tables: readonly Table[]): Mark {
+function guessMark(columns: readonly Column[]): Mark {
   const worth = (mark: Mark) => {
     let sum = 0;
-    for (const table of tables) {
-      for (const { heading, cells } of columnsOf(table)) {
-        const parameter = parameterIn(heading);
-        const doubtful = cells.filter((cell) => dependsOnMark(cell.replace(/[^\d.,-]/g, '')));
-        if (parameter === null || doubtful.length === 0) continue;
-        const numbers = numbersOf(doubtful, mark);
-        const { measure } = guessMeasure(parameter, heading, numbers);
-        sum += likelyShare(parameter, numbers, measure) * numbers.length;
-      }
+    for (const { heading, cells } of columns) {
+      const parameter = parameterIn(heading);
+      if (parameter === null) continue;
+      const doubtful = cells.filter((cell) => dependsOnMark(cell.replace(/[^\d.,-]/g, '')));
+      if (doubtful.length === 0) continue;
+      const numbers = numbersOf(doubtful, mark);
+      const { measure } = guessMeasure(parameter, heading, numbers);
+      sum += likelyShare(parameter, numbers, measure) * numbers.length;
     }
     return sum;
   };

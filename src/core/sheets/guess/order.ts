@@ -8,8 +8,14 @@ interface OrderGuess {
   question: Question | null;
 }
 
-/** Cells from which the order is told: enough to meet a day after the twelfth in any sheet that has one. */
-const LOOKED_AT = 2000;
+/** Cells with a day after the twelfth that are looked at: one tells as much as all. */
+const LOOKED_AT = 60;
+
+/** Whether a cell holds a figure that is no month, so that it says which of two is the day. */
+export function tellsOrder(text: string): boolean {
+  const parts = /^\s*(\d{1,2})[./-](\d{1,2})[./-]/.exec(text);
+  return parts !== null && (Number(parts[1]) > 12 || Number(parts[2]) > 12);
+}
 
 interface Reading {
   order: DayOrder;
@@ -23,20 +29,25 @@ interface Reading {
 /**
  * The order of days and months, by all rows together: an order under which some day does not exist, more lie
  * ahead, or the rows run to and fro, is not meant. Where two do as well, it is asked.
+ * @param cells some of the days, as they follow each other
+ * @param telling every day that says of itself which order it is in
  * @param usual the keeper's own order
  */
 export function guessOrder(
-  texts: readonly string[],
+  { cells, telling }: { cells: readonly string[]; telling: readonly string[] },
   today: string,
   year: number | null,
   usual: DayOrder,
 ): OrderGuess {
-  const cells = texts.slice(0, LOOKED_AT);
-  const readings = ORDERS.map((order) => readIn(order, cells, today, year));
-  const most = Math.max(...readings.map(({ days }) => days.length));
-  const whole = readings.filter(({ days }) => days.length === most);
+  const readings = ORDERS.map((order) => ({
+    ...readIn(order, cells, today, year),
+    told: telling.slice(0, LOOKED_AT).filter((text) => whenIn(text, order, today, year)).length,
+  }));
+  const worthOf = (one: (typeof readings)[0]) => one.days.length + one.told;
+  const most = Math.max(...readings.map(worthOf));
+  const whole = readings.filter((one) => worthOf(one) === most);
   // What every order reads alike needs none.
-  const [first] = whole as [Reading];
+  const first = whole[0] as (typeof whole)[0];
   if (whole.every(({ days }) => days.join() === first.days.join())) {
     return {
       order: whole.find(({ order }) => order === usual)?.order ?? first.order,

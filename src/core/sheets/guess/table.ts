@@ -41,10 +41,14 @@ const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', '
 const isBlank = (row: readonly string[]): boolean => row.every((cell) => cell.trim() === '');
 const filled = (row: readonly string[]): number => row.filter((cell) => cell.trim() !== '').length;
 
+/** A figure of a test: most cells are one, and none of them a day; five digits may be a workbook's. */
+const FIGURE = /^\s*[<>~]?(\d{0,4}|\d{6,})([.,]\d*)?\s*$/;
+
 /** Whether a cell is a day in any order. */
 export function isDayLike(text: string): boolean {
+  if (FIGURE.test(text) || !/\d/.test(text)) return false;
   // Any day will do for today where nothing but the shape is asked.
-  return /\d/.test(text) && ORDERS.some((order) => whenIn(text, order, '2026-06-30') !== null);
+  return ORDERS.some((order) => whenIn(text, order, '2026-06-30') !== null);
 }
 
 /** "A", "B", … "AA": a column as spreadsheet programs name it. */
@@ -78,7 +82,7 @@ function countDays(rows: readonly (readonly string[])[]): { down: number[]; acro
 }
 
 /** Rows from which the shape of a sheet is told: a table of a hundred thousand rows is as its beginning. */
-const LOOKED_AT = 400;
+const LOOKED_AT = 200;
 
 /** Finds the table in a sheet; null where none is found. */
 export function findTable(sheet: Sheet): Table | null {
@@ -164,13 +168,14 @@ function bodyOf(
   whenColumn: number,
 ): (Omit<TableRow, 'where'> & { index: number })[] {
   let day = '';
+  const known = new Set(headings.filter((heading) => heading !== ''));
   const found: (Omit<TableRow, 'where'> & { index: number })[] = [];
   for (let index = first; index < rows.length; index += 1) {
     const row = rows[index] ?? [];
     const firstCell = row.find((cell) => cell.trim() !== '');
     if (firstCell === undefined || COMMENT.test(firstCell)) continue;
     const own = (row[whenColumn] ?? '').trim();
-    const again = headings.some((heading) => heading !== '' && heading === headingOf(own));
+    const again = own !== '' && known.has(own);
     const not = TOTAL.test(firstCell.trim()) ? 'total' : again ? 'heading' : null;
     if (own !== '' && not === null) day = own;
     const cells =

@@ -22,5 +22,6 @@ export function numberIn(text: string, mark: Mark): number | null {
 
 /** Whether a text is a number that the two marks read differently. */
 export function dependsOnMark(text: string): boolean {
+  if (!text.includes(',') && !text.includes('.')) return false;
   return numberIn(text, '.') !== numberIn(text, ',');
 }

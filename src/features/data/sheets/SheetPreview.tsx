@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { answered, answerIn, withUse } from '@/core/sheets/guess/answers';
 import type { Mapping } from '@/core/sheets/mapping';
+import { placeWords } from '@/core/sheets/placeWords';
 import type { SheetOffer, SheetReading } from '@/core/sheets/readSheet';
 import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
 import { dayWords, momentWords } from '@/core/time/words';
@@ -92,7 +93,7 @@ export function FirstReadings({
           key={one.id}
           title={readingLine(one)}
           note={momentWords(instant(one.at), zoneOf(one.tankId), now)}
-          end={`${one.where}: “${one.text}”`}
+          end={`${placeWords(one.row, one.column)}: “${one.text}”`}
         />
       ))}
     </View>
