@@ -10,13 +10,13 @@ import { partOf } from '@/ui/piece';
 const WelcomeScreen = partOf(welcome, 'WelcomeScreen');
 const LiveRuns = partOf(runs, 'LiveRuns');
 const TodayTop = partOf(dailyLife, 'TodayTop');
-const OtherTanks = partOf(dailyLife, 'OtherTanks');
+const TodayFoot = partOf(dailyLife, 'TodayFoot');
 
 function Today() {
   const tank = useAppSelector(selectTank);
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
   return tank ? (
-    <TodayScreen Going={going ? LiveRuns : undefined} Top={TodayTop} Others={OtherTanks} />
+    <TodayScreen Going={going ? LiveRuns : undefined} Top={TodayTop} Foot={TodayFoot} />
   ) : (
     <WelcomeScreen />
   );

@@ -270,6 +270,19 @@ describe('the other places', () => {
     );
   });
 
+  it('Data says what would be lost, and what a copy has', async () => {
+    const store = await demoStore();
+    await show(store, <DataScreen />);
+    expect(screen.getByText(/all of it would be lost: there is no copy yet/)).toBeTruthy();
+    URL.createObjectURL = () => 'blob:';
+    URL.revokeObjectURL = () => undefined;
+    jest.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => undefined);
+    await press('Export the whole log');
+    expect(screen.getByText(/the copy of \w+ \d+ \w+( \d+)? would have it all/)).toBeTruthy();
+    await logged(store, [[1, { kind: 'note', text: 'one more' }]]);
+    expect(screen.getByText(/1 change since the copy of .* would be lost/)).toBeTruthy();
+  });
+
   it('Guide finds a word, and says when it does not', async () => {
     await show(await demoStore(), <GuideScreen />);
     fireEvent.change(screen.getByLabelText('Find a page or a word'), { target: { value: 'nh3' } });

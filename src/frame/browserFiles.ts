@@ -12,6 +12,22 @@ export function download(name: string, text: BlobPart, type = 'application/json'
   setTimeout(() => URL.revokeObjectURL(url), 10_000);
 }
 
+/** Whether the browser hands files to other apps, as phones do. */
+export function canSendFiles(): boolean {
+  const file = new File(['{}'], 'log.json', { type: 'application/json' });
+  return navigator.canShare?.({ files: [file] }) ?? false;
+}
+
+/** Hands a file to another app by the system's own sheet. @returns whether it was taken */
+export async function sendFile(name: string, text: string): Promise<boolean> {
+  const file = new File([text], name, { type: 'application/json' });
+  // Whoever closes the sheet has sent nothing, which is no failure.
+  return navigator.share({ files: [file] }).then(
+    () => true,
+    () => false,
+  );
+}
+
 /** Lets the person choose a file; null when they chose none. @param accept what is offered, as an input takes it */
 function chooseFile(accept: string): Promise<File | null> {
   return new Promise((resolve) => {

@@ -7,7 +7,8 @@ import type { ImportPlan } from '@/core/records/file/importPlan';
 import { allRevisions, headsOfType } from '@/core/records/log';
 import { isPhotosFile } from '@/core/photos/format';
 import { dayOf } from '@/core/time/zone';
-import { momentWords } from '@/core/time/words';
+import type { CopyState } from '@/core/records/copies';
+import { dayWords, momentWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { wipeLog } from '@/store/open';
 import { importPlan, importRecords, readInParts } from '@/store/importing';
@@ -25,7 +26,8 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
 import { actWords } from './actWords';
-import { chooseTextFile, download } from '@/frame/browserFiles';
+import { canSendFiles, chooseTextFile, download, sendFile } from '@/frame/browserFiles';
+import { useCopy } from '@/frame/useCopy';
 
 const PhotosPart = partOf(
   piece(() => import('@/features/photos')),
@@ -53,13 +55,22 @@ export function DataScreen() {
   const [photosIn, setPhotosIn] = useState(0);
   const zone = useAppSelector(selectZone);
   const entries = useMemo(() => headsOfType(log, 'entry').length, [log]);
+  const copy = useCopy();
+  const [sends] = useState(canSendFiles);
+  const fileOf = (): [name: string, text: string] => [
+    `zoarium-${which === 'demo' ? 'demo-' : ''}${dayOf(wallClock(), zone)}.json`,
+    writeLogFile(toLogFile(allRevisions(log), new Date(wallClock()).toISOString())),
+  ];
+  const left = (verb: string) => {
+    copy.made();
+    dispatch(noticed({ text: `${verb} ${countOf(entries, 'entry', 'entries')}`, undo: null }));
+  };
   const exportLog = () => {
-    const stamp = new Date(wallClock()).toISOString();
-    download(
-      `zoarium-${which === 'demo' ? 'demo-' : ''}${dayOf(wallClock(), zone)}.json`,
-      writeLogFile(toLogFile(allRevisions(log), stamp)),
-    );
-    dispatch(noticed({ text: `Exported ${countOf(entries, 'entry', 'entries')}`, undo: null }));
+    download(...fileOf());
+    left('Exported');
+  };
+  const sendLog = async () => {
+    if (await sendFile(...fileOf())) left('Sent');
   };
   const percent = (what: string) => (share: number) =>
     setWorking(`${what}, ${Math.round(share * 100)} %`);
@@ -109,9 +120,10 @@ export function DataScreen() {
       <Opening title="Your data.">
         {entries === 0
           ? 'The log is empty. It lives in this browser alone until you export it.'
-          : `${countOf(tanks.length, 'tank')} and ${countOf(entries, 'entry', 'entries')}, in this browser alone. Export now and then: clearing the browser’s data clears the log.`}
+          : `${countOf(tanks.length, 'tank')} and ${countOf(entries, 'entry', 'entries')}. ${lostWords(copy, zone, now)}`}
       </Opening>
       <Button kind="primary" label="Export the whole log" onPress={exportLog} />
+      {sends ? <Button label="Send it to another app" onPress={() => void sendLog()} /> : null}
       <Button
         label="Import a log or photos"
         disabled={working !== null}
@@ -169,6 +181,17 @@ export function DataScreen() {
       ) : null}
     </Screen>
   );
+}
+
+/** What would be lost if the browser forgot everything now. */
+function lostWords({ changes, at }: CopyState, zone: string, now: number): string {
+  if (at === null) {
+    return 'If this browser forgot everything now, all of it would be lost: there is no copy yet.';
+  }
+  const day = dayWords(at, zone, now);
+  return changes === 0
+    ? `If this browser forgot everything now, the copy of ${day} would have it all.`
+    : `If this browser forgot everything now, ${countOf(changes, 'change')} since the copy of ${day} would be lost.`;
 }
 
 const notImported = (name: string, why: string) => ({

@@ -3,14 +3,18 @@ import { DAY_MS, dayOf } from '@/core/time/zone';
 import { ticked } from '@/store/clockSlice';
 import { renewAsks } from '@/store/asking';
 import { selectDueTasks, selectHistory } from '@/store/inView';
-import { recordAct } from '@/store/record';
 import { selectSettingsRecord } from '@/store/selectors';
 import { demoStore, heading, press, SCREEN_NOW, show } from '@/testing/appHarness';
 import { AwayScreen } from './AwayScreen';
 import { ChoreScreen } from './ChoreScreen';
 import { CostsScreen } from './CostsScreen';
 import { MonthScreen } from './MonthScreen';
-import { OtherTanks } from './OtherTanks';
+import { openLog } from '@/store/open';
+import { createStore } from '@/store/store';
+import { recordAct, storeRevisions } from '@/store/record';
+import { LogBuilder } from '@/testing/logBuilder';
+import { testServices } from '@/testing/services';
+import { TodayFoot } from './TodayFoot';
 import { Reminders } from './Reminders';
 import { ChoresScreen } from './ChoresScreen';
 import { TodayTop } from './TodayTop';
@@ -65,9 +69,23 @@ describe('Chores', () => {
 describe('Today', () => {
   it('shows every other tank with what is due at it, and goes to it by a tap', async () => {
     const store = await fulmar();
-    await show(store, <OtherTanks />);
+    await show(store, <TodayFoot />);
     await press(/^Kittiwake: Not yet ready for fish\. \d+ things due/);
     expect(selectHistory(store.getState())?.tank.name).toBe('Kittiwake');
+  });
+
+  it('reminds of a copy once much is in none, and not again for a week once that was put off', async () => {
+    const store = createStore(testServices(SCREEN_NOW));
+    store.dispatch(ticked(SCREEN_NOW));
+    await store.dispatch(openLog('own'));
+    const note = (n: number) => ({ kind: 'note' as const, text: `Note ${n}` });
+    const builder = new LogBuilder();
+    for (let n = 0; n < 100; n += 1) builder.entry(SCREEN_NOW - n * 1000, note(n));
+    await store.dispatch(storeRevisions(builder.revisions));
+    await show(store, <TodayFoot />);
+    expect(screen.getByText(/^10\d changes would be lost with it\.$/)).toBeTruthy();
+    await press('Not this week');
+    expect(screen.queryByText(/would be lost with it/)).toBeNull();
   });
 
   it('says nothing of daily life on a usual day, and the way back after weeks', async () => {

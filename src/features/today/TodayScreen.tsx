@@ -32,18 +32,18 @@ import { InQuarantine } from './InQuarantine';
 import { Lately } from './Lately';
 import { LatestStrip } from './LatestStrip';
 
-/** Parts of Today that are fetched after it: what goes on, what daily life puts on top, other tanks. */
+/** Parts of Today that are fetched after it: what goes on, what daily life puts on top and at the foot. */
 interface TodayParts {
   Going?: ComponentType<{ now: number }>;
   Top?: ComponentType;
-  Others?: ComponentType;
+  Foot?: ComponentType;
 }
 
 /**
  * Whether the tank may take fish, where it is on its course, and what is worth doing now; on top of
  * that, where a run goes on, what shows it.
  */
-export function TodayScreen({ Going, Top, Others }: TodayParts) {
+export function TodayScreen({ Going, Top, Foot }: TodayParts) {
   const history = useAppSelector(selectHistory);
   const verdict = useAppSelector(selectVerdict);
   const milestones = useAppSelector(selectMilestones);
@@ -126,9 +126,9 @@ export function TodayScreen({ Going, Top, Others }: TodayParts) {
         </>
       )}
       <InQuarantine tankId={history.tankId} now={now} />
-      {Others ? (
+      {Foot ? (
         <Suspense fallback={null}>
-          <Others />
+          <Foot />
         </Suspense>
       ) : null}
       <Lately history={history} now={now} most={wide ? 6 : 4} />

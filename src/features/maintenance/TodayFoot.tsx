@@ -8,10 +8,21 @@ import { tankChosen } from '@/store/sessionSlice';
 import { selectForecastOf, selectHistoryOf, selectTasksOf, selectVerdictOf } from '@/store/world';
 import { Row, SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
+import { CopyReminder } from './CopyReminder';
 import { useHistories } from './useMaintenance';
 
+/** The foot of Today: the other tanks, and what is in no copy. */
+export function TodayFoot() {
+  return (
+    <>
+      <OtherTanks />
+      <CopyReminder />
+    </>
+  );
+}
+
 /** Every other tank at a glance: how it stands, and how much is due at it. */
-export function OtherTanks() {
+function OtherTanks() {
   const inView = useAppSelector(selectTankId);
   const others = useHistories().filter(({ tankId }) => tankId !== inView);
   if (others.length === 0) return null;
