@@ -57,7 +57,7 @@ const DEEDS: readonly (readonly [
     async (thumb, page) => {
       await thumb.place('More');
       await thumb.row('Data');
-      await thumb.press(/^Undo: Logged ammonia/);
+      await thumb.press(/^Undo: Ammonia/);
       await expect(page.getByRole('status').getByText(/^Undone/)).toBeVisible();
     },
   ],

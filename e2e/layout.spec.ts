@@ -16,6 +16,7 @@ const PLACES = [
   '/instruments/new',
   '/data',
   '/data/spreadsheet',
+  '/data/changes',
   '/dosing',
   '/photos',
   '/calculators',

@@ -247,7 +247,7 @@ test('a messy sheet is asked about, brought in, undone, and comes in once', asyn
   await follow(page, '/data');
   const [saving] = await Promise.all([
     page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Tests, one a row', exact: true }).click(),
+    page.getByRole('button', { name: 'Export tests, one a row' }).click(),
   ]);
   const saved = path.join(os.tmpdir(), `zoarium-${Date.now()}.csv`);
   await saving.saveAs(saved);

@@ -71,6 +71,13 @@ const OFFERS: readonly Offer[] = [
     also: 'import csv excel xlsx sheet paste my old tests history',
     open: to.spreadsheet,
   },
+  {
+    id: 'place/changes',
+    kind: 'place',
+    title: 'All changes, each with its undo',
+    also: 'undo history revert mistake corrected deleted lately',
+    open: to.changes,
+  },
   cycleTool('dose', 'Work out a dose of ammonia', 'drops ppm ammonium chloride fishless'),
   cycleTool('method', 'Methods of cycling', 'fishless bottle bacteria prawn live rock seeded'),
   cycleTool('challenge', 'A challenge dose', '24 hour test 2 ppm process'),

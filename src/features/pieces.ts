@@ -5,7 +5,7 @@ export const calculators = piece(() => import('./calculators'));
 export const cycle = piece(() => import('./cycle/CycleScreen'));
 export const cycleTools = piece(() => import('./cycle/tools'));
 export const dailyLife = piece(() => import('./dailyLife'));
-export const data = piece(() => import('./data/DataScreen'));
+export const data = piece(() => import('./data'));
 export const demo = piece(() => import('./welcome/DemoScreen'));
 export const formScreens = piece(() => import('./formScreens'));
 export const guide = piece(() => import('./glossary'));

@@ -260,7 +260,7 @@ describe('the other places', () => {
     const store = await demoStore();
     const before = headsOfType(store.getState().log, 'entry').length;
     await show(store, <DataScreen />);
-    const first = screen.getAllByRole('button', { name: /^Undo: Logged/ })[0];
+    const first = screen.getAllByRole('button', { name: /^Undo: Water change/ })[0];
     if (!first) throw new Error('nothing to undo');
     await act(async () => {
       fireEvent.click(first);

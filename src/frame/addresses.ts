@@ -51,6 +51,7 @@ export const to = {
   moving: (what: string) => `/moving/${what}`,
   data: '/data',
   spreadsheet: '/data/spreadsheet',
+  changes: '/data/changes',
   settings: '/settings',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,

@@ -1,6 +1,5 @@
 import { Suspense, useMemo, useState } from 'react';
 import { View } from 'react-native';
-import { actsOf, keysOfAct } from '@/core/records/acts';
 import { toLogFile, writeLogFile } from '@/core/records/file/file';
 import type { Revision } from '@/core/records/schema/revision';
 import type { ImportPlan } from '@/core/records/file/importPlan';
@@ -8,11 +7,10 @@ import { allRevisions, headsOfType } from '@/core/records/log';
 import { isPhotosFile } from '@/core/photos/format';
 import { dayOf } from '@/core/time/zone';
 import type { CopyState } from '@/core/records/copies';
-import { dayWords, momentWords } from '@/core/time/words';
+import { dayWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { wipeLog } from '@/store/open';
 import { importPlan, importRecords, readInParts } from '@/store/importing';
-import { undoKeys } from '@/store/record';
 import { selectLog, selectNow, selectSession, selectTanks, selectZone } from '@/store/selectors';
 import { useAppDispatch, useAppSelector, useAside } from '@/store/hooks';
 import { noticed } from '@/store/sessionSlice';
@@ -21,11 +19,12 @@ import { Button, LinkButton } from '@/ui/Press';
 import { partOf, piece } from '@/ui/piece';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
-import { Row, SectionHead } from '@/ui/Row';
+import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
-import { actWords } from './actWords';
+import { LatestChanges } from './LatestChanges';
+import { useActWords } from './useActWords';
 import { canSendFiles, chooseTextFile, download, sendFile } from '@/frame/browserFiles';
 import { useCopy } from '@/frame/useCopy';
 
@@ -38,8 +37,6 @@ const SheetsPart = partOf(
   piece(() => import('./sheets')),
   'SheetsPart',
 );
-
-const ACTS_SHOWN = 15;
 
 /** The whole log as one file, in and out; what was changed lately, and its undo. */
 export function DataScreen() {
@@ -116,7 +113,7 @@ export function DataScreen() {
     setWorking(null);
   };
   return (
-    <Screen aside={<RecentActs zone={zone} now={now} />}>
+    <Screen aside={<LatestChanges />}>
       <Opening title="Your data.">
         {entries === 0
           ? 'The log is empty. It lives in this browser alone until you export it.'
@@ -226,6 +223,7 @@ function ImportSheet({
   onClose: () => void;
 }) {
   const { name, plan, total, refused, doubled } = found;
+  const actWords = useActWords();
   const [firstDoubled] = doubled;
   const fresh = plan.fresh.length;
   const names = plan.fresh.flatMap((r) => (r.type === 'tank' ? [r.body.name] : []));
@@ -249,7 +247,7 @@ function ImportSheet({
           tone="watch"
           title={`${countOf(plan.differing.length, 'record')} ${plan.differing.length === 1 ? 'differs' : 'differ'} from what is here`}
         >
-          {`The same revision is here with other contents, so the file was changed by hand or is damaged. What is here stays. The first: ${actWords({ actId: '', recordedAt: 0, revisions: [firstDiffering] })}.`}
+          {`The same revision is here with other contents, so the file was changed by hand or is damaged. What is here stays. The first: ${actWords({ revisions: [firstDiffering] })}.`}
         </Remark>
       ) : null}
       {firstDoubled ? (
@@ -257,7 +255,7 @@ function ImportSheet({
           tone="watch"
           title={`${countOf(doubled.length, 'record')} ${doubled.length === 1 ? 'stands' : 'stand'} twice in the file`}
         >
-          {`Twice under one identity with different contents: the file was changed by hand or is damaged. What was recorded later counts, or else the reading that says more. Left out, the first: ${actWords({ actId: '', recordedAt: 0, revisions: [firstDoubled] })}.`}
+          {`Twice under one identity with different contents: the file was changed by hand or is damaged. What was recorded later counts, or else the reading that says more. Left out, the first: ${actWords({ revisions: [firstDoubled] })}.`}
         </Remark>
       ) : null}
       {firstRefused ? (
@@ -334,39 +332,6 @@ function AsideBlocks() {
         label="Save what is aside"
         onPress={() => download('zoarium-set-aside.json', JSON.stringify(blocks, null, 1))}
       />
-    </View>
-  );
-}
-
-function RecentActs({ zone, now }: { zone: string; now: number }) {
-  const log = useAppSelector(selectLog);
-  const dispatch = useAppDispatch();
-  // What a run does by itself is no act of the keeper's.
-  const acts = useMemo(
-    () =>
-      actsOf(log)
-        .filter((act) => act.revisions.some((revision) => revision.type !== 'run'))
-        .slice(0, ACTS_SHOWN),
-    [log],
-  );
-  return (
-    <View>
-      <SectionHead title="Lately" end="each can be undone" />
-      {acts.map((act) => (
-        <Row
-          key={act.actId}
-          title={actWords(act)}
-          note={momentWords(act.recordedAt, zone, now)}
-          end={
-            <LinkButton
-              soft
-              label="Undo"
-              accessibleName={`Undo: ${actWords(act)}`}
-              onPress={() => void dispatch(undoKeys([...keysOfAct(log, act.actId)]))}
-            />
-          }
-        />
-      ))}
     </View>
   );
 }

@@ -17,9 +17,13 @@ import type { WrittenAs } from '@/workers/sheets/messages';
 
 const CSV = 'text/csv;charset=utf-8';
 const FILES: Record<WrittenAs, { label: string; name: string; type: string }> = {
-  tests: { label: 'Tests, one a row', name: 'tests.csv', type: CSV },
-  sessions: { label: 'Test sessions, one a row', name: 'test-sessions.csv', type: CSV },
-  all: { label: 'Everything, as spreadsheets', name: 'spreadsheets.zip', type: 'application/zip' },
+  tests: { label: 'Export tests, one a row', name: 'tests.csv', type: CSV },
+  sessions: { label: 'Export test sessions, one a row', name: 'test-sessions.csv', type: CSV },
+  all: {
+    label: 'Export everything as spreadsheets',
+    name: 'spreadsheets.zip',
+    type: 'application/zip',
+  },
 };
 const WRITTEN = Object.keys(FILES) as WrittenAs[];
 

@@ -1,0 +1,3 @@
+// What is changed, kept and carried, in one piece; spreadsheets have their own.
+export { ChangesScreen } from './ChangesScreen';
+export { DataScreen } from './DataScreen';
