@@ -260,3 +260,34 @@ test('a messy sheet is asked about, brought in, undone, and comes in once', asyn
   await choose('../../../../public/icon.svg');
   await expect(page.getByText(/Nothing was changed/)).toBeVisible();
 });
+
+test('a copy within the browser outlives an erasing, and is brought back', async ({ page }) => {
+  await setUpTank(page, 'Auk');
+  await logAmmonia(page, '0.5');
+  await saved(page, /reading/);
+  await follow(page, '/data');
+  await page.getByRole('button', { name: 'Make a copy now' }).click();
+  await expect(page.getByRole('button', { name: /^The copy of Today/ })).toHaveCount(1);
+  await page.getByRole('button', { name: 'Erase this log' }).click();
+  await page.getByRole('textbox', { name: 'Type erase to go on' }).fill('erase');
+  await page.getByRole('button', { name: 'Erase everything' }).click();
+  await expect(page.getByText('The log is empty.')).toBeVisible();
+  await page
+    .getByRole('button', { name: /^The copy of Today/ })
+    .first()
+    .click();
+  await expect(page.getByText(/records come back\. It is one act/)).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await expect(page.getByRole('status').getByText(/^Brought back/)).toBeVisible();
+  await page.reload();
+  await follow(page, '/journal');
+  await expect(page.getByText(/Ammonia/).first()).toBeVisible();
+  // Whoever wants nothing left says so.
+  await follow(page, '/data');
+  await page.getByRole('button', { name: 'Erase this log' }).click();
+  await page.getByRole('checkbox', { name: 'The copies within this browser too' }).click();
+  await page.getByRole('textbox', { name: 'Type erase to go on' }).fill('erase');
+  await page.getByRole('button', { name: 'Erase everything' }).click();
+  await expect(page.getByText('The log is empty.')).toBeVisible();
+  await expect(page.getByRole('button', { name: /^The copy of/ })).toHaveCount(0);
+});

@@ -155,6 +155,11 @@ export class LogStore {
     });
   }
 
+  /** The texts of all blocks, as they lie there: what a copy is made of. */
+  async blockTexts(): Promise<string[]> {
+    return (await this.blocks(await this.generation())).map(({ text }) => text);
+  }
+
   /** The blocks that were set aside, as they were found. */
   async aside(): Promise<Record<string, string>> {
     const keys = (await this.database.getAllKeys()).filter((key) => key.startsWith(ASIDE));

@@ -9,6 +9,7 @@ import { dayOf } from '@/core/time/zone';
 import type { CopyState } from '@/core/records/copies';
 import { dayWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
+import { forgetCopies, takeCopy } from '@/store/copies';
 import { wipeLog } from '@/store/open';
 import { importPlan, importRecords, readInParts } from '@/store/importing';
 import { selectLog, selectNow, selectSession, selectTanks, selectZone } from '@/store/selectors';
@@ -17,12 +18,14 @@ import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button, LinkButton } from '@/ui/Press';
 import { partOf, piece } from '@/ui/piece';
+import { Tick } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Words } from '@/ui/Words';
+import { CopiesPart } from './CopiesPart';
 import { LatestChanges } from './LatestChanges';
 import { useActWords } from './useActWords';
 import { canSendFiles, chooseTextFile, download, sendFile } from '@/frame/browserFiles';
@@ -49,6 +52,7 @@ export function DataScreen() {
   const [working, setWorking] = useState<string | null>(null);
   const [refusal, setRefusal] = useState<{ title: string; text: string } | null>(null);
   const [erasing, setErasing] = useState(false);
+  const [erased, setErased] = useState(0);
   const [photosIn, setPhotosIn] = useState(0);
   const zone = useAppSelector(selectZone);
   const entries = useMemo(() => headsOfType(log, 'entry').length, [log]);
@@ -146,6 +150,7 @@ export function DataScreen() {
         <SheetsPart />
         <PhotosPart imported={photosIn} />
       </Suspense>
+      <CopiesPart erased={erased} />
       <Safety />
       <AsideBlocks />
       <SectionHead title="Start over" />
@@ -161,9 +166,12 @@ export function DataScreen() {
         <EraseSheet
           onClose={() => setErasing(false)}
           onExport={exportLog}
-          onErase={async () => {
+          onErase={async (copiesToo) => {
             const kept = allRevisions(log);
+            // A slip of the thumb may have led here: what is erased can be brought back, unless that goes as well.
+            if (which === 'own') await dispatch(copiesToo ? forgetCopies() : takeCopy());
             const done = await dispatch(wipeLog());
+            setErased((times) => times + 1);
             setErasing(false);
             dispatch(
               noticed({
@@ -294,24 +302,31 @@ function EraseSheet({
   onExport,
   onClose,
 }: {
-  onErase: () => Promise<void>;
+  onErase: (copiesToo: boolean) => Promise<void>;
   onExport: () => void;
   onClose: () => void;
 }) {
   const [typed, setTyped] = useState('');
+  const [copiesToo, setCopiesToo] = useState(false);
   return (
     <Sheet title="Erase this log" open onClose={onClose}>
-      <Remark tone="danger" title="This cannot be undone">
-        Every tank, instrument, entry and photo goes from this browser. Only exported files bring
-        them back, and photos have one of their own.
+      <Remark tone="danger" title="This has no undo">
+        Every tank, instrument, entry and photo goes from this browser. Exported files bring them
+        back, and for a while the copies within this browser; photos only their own file.
       </Remark>
       <Button label="Export first" onPress={onExport} />
+      <Tick
+        label="The copies within this browser too"
+        note="Then nothing here brings it back."
+        value={copiesToo}
+        onChange={setCopiesToo}
+      />
       <Field label="Type erase to go on" value={typed} onChange={setTyped} />
       <Button
         kind="danger"
         label="Erase everything"
         disabled={typed.trim().toLowerCase() !== 'erase'}
-        onPress={() => void onErase()}
+        onPress={() => void onErase(copiesToo)}
       />
     </Sheet>
   );

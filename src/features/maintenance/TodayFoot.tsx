@@ -9,6 +9,7 @@ import { selectForecastOf, selectHistoryOf, selectTasksOf, selectVerdictOf } fro
 import { Row, SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { CopyReminder } from './CopyReminder';
+import { DailyCopy } from './DailyCopy';
 import { useHistories } from './useMaintenance';
 
 /** The foot of Today: the other tanks, and what is in no copy. */
@@ -17,6 +18,7 @@ export function TodayFoot() {
     <>
       <OtherTanks />
       <CopyReminder />
+      <DailyCopy />
     </>
   );
 }

@@ -1,0 +1,42 @@
+import { tanksInOrder } from '../core/history/tanksInOrder';
+import { bringBack, type BringingBack } from '../core/records/bringBack';
+import type { Revision } from '../core/records/schema/revision';
+import { countOf } from '../core/units/format';
+import { askCopies } from '../workers/copies/client';
+import { stampOf, storeRevisions, type SaveResult } from './record';
+import { tankChosen } from './sessionSlice';
+import type { AppThunk } from './state';
+
+/** What bringing a copy back would do to the log as it is now. */
+export function openCopy(
+  id: string,
+): AppThunk<
+  Promise<{ ok: true; records: Revision[]; plan: BringingBack } | { ok: false; why: string }>
+> {
+  return async (_dispatch, getState, { services }) => {
+    const answer = await askCopies({ ask: 'open', id });
+    if (answer.kind !== 'records')
+      return { ok: false, why: answer.kind === 'failed' ? answer.why : '' };
+    const { records } = answer;
+    return { ok: true, records, plan: bringBack(getState().log, records, stampOf(services)) };
+  };
+}
+
+/** Sets the log to what a copy holds: one act, which can be undone. */
+export function bringCopyBack(records: readonly Revision[]): AppThunk<Promise<SaveResult>> {
+  return async (dispatch, getState, { services }) => {
+    const without = getState().session.tankId === null;
+    const { revisions, back, changed, away } = bringBack(
+      getState().log,
+      records,
+      stampOf(services),
+    );
+    const result = await dispatch(
+      storeRevisions(revisions, {
+        words: `Brought back: ${countOf(back + changed + away, 'record')} as they were`,
+      }),
+    );
+    if (without) dispatch(tankChosen(tanksInOrder(getState().log)[0]?.id ?? null));
+    return result;
+  };
+}

@@ -1,0 +1,23 @@
+import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { LogStore } from '../storage/logStore';
+import { SnapshotStore } from '../storage/snapshotStore';
+import { answerCopies } from './copies/desk';
+
+/** The part of a worker's world that this one uses. */
+interface Scope {
+  onmessage: ((event: { data: unknown }) => void) | null;
+  postMessage(message: unknown): void;
+}
+
+const scope = globalThis as unknown as Scope;
+// The log is read as it lies in its database: what waits in a page to be saved is in no copy yet.
+const log = new LogStore(createAsyncStorage('zoarium'), 'own', { newId: () => '' });
+const store = new SnapshotStore();
+
+scope.onmessage = ({ data }) =>
+  void answerCopies(data, { store, blocks: () => log.blockTexts() })
+    .catch(() => ({
+      kind: 'failed',
+      why: 'The browser did not keep it: it may have no room, or keep nothing in this window.',
+    }))
+    .then((answer) => scope.postMessage(answer));

@@ -1,0 +1,35 @@
+import * as z from 'zod';
+import { parseRecords } from '../../core/records/file/parse';
+import { readBlock } from '../../storage/block';
+import type { SnapshotStore } from '../../storage/snapshotStore';
+import { copyRequestSchema, type CopyAnswer } from './messages';
+
+// Without eval, which the content policy forbids, Zod's own compiler would only report violations.
+z.config({ jitless: true });
+
+const GONE = 'That copy is damaged, or gone. Another one may hold what you miss.';
+
+/** Makes, lists and opens copies of the log. @param blocks the texts of the log's blocks as they lie there now */
+export async function answerCopies(
+  data: unknown,
+  { store, blocks }: { store: SnapshotStore; blocks: () => Promise<string[]> },
+): Promise<CopyAnswer> {
+  const request = copyRequestSchema.safeParse(data);
+  if (!request.success) return { kind: 'failed', why: 'It was asked for in no way known.' };
+  const { data: asked } = request;
+  if (asked.ask === 'list') return { kind: 'list', copies: await store.list() };
+  if (asked.ask === 'forget') {
+    await store.forget();
+    return { kind: 'list', copies: [] };
+  }
+  if (asked.ask === 'take') {
+    return { kind: 'list', copies: await store.take(await blocks(), asked.about, asked.zone) };
+  }
+  const texts = await store.texts(asked.id);
+  if (texts === null) return { kind: 'failed', why: GONE };
+  const rows = texts.flatMap((text) => {
+    const block = readBlock(text);
+    return block.kind === 'rows' ? block.rows : [];
+  });
+  return { kind: 'records', records: parseRecords(rows).records };
+}
