@@ -1,6 +1,5 @@
 import { LogBuilder, onDay } from '../testing/logBuilder';
 import type { Revision } from '../core/records/schema/revision';
-import { answerCopies } from '../workers/copies/desk';
 import { inBlocks, writeBlock } from './block';
 import { SnapshotStore } from './snapshotStore';
 import { createStore, del, get, keys, set } from 'idb-keyval';
@@ -68,18 +67,10 @@ describe('copies within the browser', () => {
     expect(await store.texts('copy 2')).toBeNull();
     expect(await store.texts('copy 1')).toEqual(blocks(1));
     await del(key, raw);
-    const desk = { store, blocks: async () => [] };
-    expect(await answerCopies({ ask: 'open', id: 'copy 2' }, desk)).toMatchObject({
-      kind: 'failed',
-    });
-    expect(await answerCopies({ ask: 'open', id: 'copy 1' }, desk)).toMatchObject({
-      kind: 'records',
-      records: records.slice(0, 4),
-    });
-    expect(await answerCopies({ ask: 'nothing' }, desk)).toMatchObject({ kind: 'failed' });
+    expect(await store.texts('copy 2')).toBeNull();
     await set('list', 'damaged', raw);
     expect(await store.list()).toEqual([]);
-    await answerCopies({ ask: 'forget' }, desk);
+    await store.forget();
     expect(await keys(raw)).toEqual([]);
   });
 

@@ -27,8 +27,14 @@ interface Chunk {
 }
 
 async function through(bytes: Uint8Array, by: GenericTransformStream): Promise<Uint8Array> {
-  const stream = new Blob([bytes as Uint8Array<ArrayBuffer>]).stream().pipeThrough(by);
-  return new Uint8Array(await new Response(stream as BodyInit & ReadableStream).arrayBuffer());
+  const source = new Blob([bytes as Uint8Array<ArrayBuffer>]).stream();
+  const reader = source.pipeThrough<Uint8Array>(by as ReadableWritablePair).getReader();
+  const parts: Uint8Array<ArrayBuffer>[] = [];
+  for (;;) {
+    const { done, value } = await reader.read();
+    if (done) return new Uint8Array(await new Blob(parts).arrayBuffer());
+    parts.push(value as Uint8Array<ArrayBuffer>);
+  }
 }
 
 async function pack(text: string): Promise<Chunk> {
