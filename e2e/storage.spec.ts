@@ -267,13 +267,13 @@ test('a copy within the browser outlives an erasing, and is brought back', async
   await saved(page, /reading/);
   await follow(page, '/data');
   await page.getByRole('button', { name: 'Make a copy now' }).click();
-  await expect(page.getByRole('button', { name: /^The copy of Today/ })).toHaveCount(1);
+  await expect(page.getByRole('button', { name: /^The copy of today/ })).toHaveCount(1);
   await page.getByRole('button', { name: 'Erase this log' }).click();
   await page.getByRole('textbox', { name: 'Type erase to go on' }).fill('erase');
   await page.getByRole('button', { name: 'Erase everything' }).click();
   await expect(page.getByText('The log is empty.')).toBeVisible();
   await page
-    .getByRole('button', { name: /^The copy of Today/ })
+    .getByRole('button', { name: /^The copy of today/ })
     .first()
     .click();
   await expect(page.getByText(/records come back\. It is one act/)).toBeVisible();

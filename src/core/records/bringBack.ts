@@ -1,5 +1,6 @@
 import { removeRecord, reviseRecord, type ActStamp } from './acts';
 import { allRecords, EMPTY_LOG, headOf, mergeRevisions, type Log } from './log';
+import { sameBodies } from './order';
 import type { Revision } from './schema/revision';
 
 /** What bringing a copy back would do. */
@@ -10,9 +11,6 @@ export interface BringingBack {
   changed: number;
   away: number;
 }
-
-const saysSame = (a: Revision, b: Revision): boolean =>
-  JSON.stringify(a.body) === JSON.stringify(b.body);
 
 /**
  * What sets a log to what a copy holds, as one act that can be undone: revisions that set every differing
@@ -30,7 +28,7 @@ export function bringBack(log: Log, copied: readonly Revision[], stamp: ActStamp
     if (was && !is) {
       result.revisions.push(...(histories.get(id) ?? []));
       if (there) result.back += 1;
-    } else if (was && is && there && (!here || !saysSame(was, is))) {
+    } else if (was && is && there && (!here || !sameBodies(was, is))) {
       result.revisions.push(reviseRecord(stamp, is, was.body as never));
       if (here) result.changed += 1;
       else result.back += 1;

@@ -59,3 +59,8 @@ export function moreCareful(a: Revision, b: Revision): Revision {
 export function sameContents(a: Revision, b: Revision): boolean {
   return JSON.stringify(a) === JSON.stringify(b) || canonical(a) === canonical(b);
 }
+
+/** Whether the bodies of two revisions say the same, whatever order their fields were written in. */
+export function sameBodies({ body: a }: Revision, { body: b }: Revision): boolean {
+  return JSON.stringify(a) === JSON.stringify(b) || canonical(a) === canonical(b);
+}

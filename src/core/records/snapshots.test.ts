@@ -122,3 +122,18 @@ describe('the copies that stay', () => {
     expect(bytesOf([a, b])).toBe(60);
   });
 });
+
+it('a copy that was read from a disk, its fields in another order, is no change', () => {
+  const turned = (value: unknown): unknown =>
+    Array.isArray(value)
+      ? value.map(turned)
+      : typeof value === 'object' && value !== null
+        ? Object.fromEntries(
+            Object.entries(value)
+              .reverse()
+              .map(([key, one]) => [key, turned(one)]),
+          )
+        : value;
+  const copied = allRevisions(begun).map((one) => turned(one) as typeof one);
+  expect(bringBack(begun, copied, stamp(1)).revisions).toEqual([]);
+});

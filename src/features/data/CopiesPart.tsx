@@ -4,7 +4,7 @@ import type { Revision } from '@/core/records/schema/revision';
 import type { BringingBack } from '@/core/records/bringBack';
 import { bytesOf } from '@/core/records/snapshotKeeping';
 import type { Snapshot } from '@/core/records/snapshots';
-import { momentWords } from '@/core/time/words';
+import { momentInSentence, momentWords } from '@/core/time/words';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { listCopies, takeCopy, type Copies } from '@/store/copies';
 import { bringCopyBack, openCopy } from '@/store/copiesBack';
@@ -51,7 +51,7 @@ export function CopiesPart({ erased }: { erased: number }) {
           key={copy.id}
           title={momentWords(copy.at, zone, now)}
           note={countOf(copy.entries, 'entry', 'entries')}
-          accessibleName={`The copy of ${momentWords(copy.at, zone, now)}`}
+          accessibleName={`The copy of ${momentInSentence(copy.at, zone, now)}`}
           onPress={() => setOpen(copy)}
         />
       ))}
@@ -92,7 +92,7 @@ function CopySheet({ copy, onClose }: { copy: Snapshot; onClose: () => void }) {
   const named = plan?.revisions.slice(0, NAMED) ?? [];
   const more = (plan?.revisions.length ?? 0) - named.length;
   return (
-    <Sheet title={`The copy of ${momentWords(copy.at, zone, now)}`} open onClose={onClose}>
+    <Sheet title={`The copy of ${momentInSentence(copy.at, zone, now)}`} open onClose={onClose}>
       {opened === null ? <Words as="body">It is being opened.</Words> : null}
       {opened && !opened.ok ? (
         <Remark tone="watch" title="It could not be opened">
@@ -124,7 +124,7 @@ function planWords({ revisions, back, changed, away }: BringingBack): string {
   const parts = [
     back > 0 ? `${countOf(back, 'record comes', 'records come')} back` : '',
     changed > 0
-      ? `${countOf(changed, 'record')} ${changed === 1 ? 'is' : 'are'} again as then`
+      ? `${countOf(changed, 'record goes', 'records go')} back to what ${changed === 1 ? 'it was' : 'they were'}`
       : '',
     away > 0 ? `${countOf(away, 'record')} entered since ${away === 1 ? 'goes' : 'go'} away` : '',
   ].filter((part) => part !== '');

@@ -44,7 +44,7 @@ describe('copies within the browser', () => {
     await show(store, <CopiesPart erased={0} />);
     await screen.findByRole('button', { name: 'Make a copy now' });
     await press('Make a copy now');
-    const copy = await screen.findByRole('button', { name: /^The copy of Today/ });
+    const copy = await screen.findByRole('button', { name: /^The copy of today/ });
     await logged(store, [[1, { kind: 'note', text: 'after' }]]);
     const entries = () => headsOfType(selectLog(store.getState()), 'entry').length;
     const before = entries();

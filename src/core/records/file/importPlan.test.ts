@@ -37,6 +37,12 @@ describe('an import', () => {
     expect(plan.merged.kits[0]?.body.name).toBe('Kit 1');
   });
 
+  it('takes a record whose fields stand in another order for the same', () => {
+    const here = kit(1);
+    const body = Object.fromEntries(Object.entries(here.body).reverse()) as typeof here.body;
+    expect(planImport(log(here), [{ ...here, body }])).toMatchObject({ fresh: [], differing: [] });
+  });
+
   it('says what becomes of the settings, and never replaces them', () => {
     expect(planImport(log(kit(1)), [kit(2)]).settings).toBe('none');
     expect(planImport(log(kit(1)), [settings(2)]).settings).toBe('taken');

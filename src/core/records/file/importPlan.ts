@@ -1,4 +1,5 @@
 import { mergeRevisions, recordOf, revisionKey, type Log } from '../log';
+import { sameBodies } from '../order';
 import type { Revision } from '../schema/revision';
 import { SETTINGS_ID } from '../schema/settings';
 
@@ -15,7 +16,7 @@ export interface ImportPlan {
 }
 
 function sameBody(a: Revision, b: Revision): boolean {
-  return a.deleted === b.deleted && JSON.stringify(a.body) === JSON.stringify(b.body);
+  return a.deleted === b.deleted && sameBodies(a, b);
 }
 
 /**
