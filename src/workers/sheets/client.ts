@@ -24,6 +24,8 @@ export function sheetWorker(): SheetWorker {
   }
   let worker: Worker | null = null;
   let settle: ((ended: Ended | null) => void) | null = null;
+  /** Answers that are still to come to what nobody waits for any more: they come in the order of the questions. */
+  let stale = 0;
   const end = (ended: Ended | null) => {
     settle?.(ended);
     settle = null;
@@ -31,6 +33,7 @@ export function sheetWorker(): SheetWorker {
   const stop = () => {
     worker?.terminate();
     worker = null;
+    stale = 0;
     end(null);
   };
   return {
@@ -39,13 +42,16 @@ export function sheetWorker(): SheetWorker {
         // What is asked now stands for what was asked before and is not read yet.
         if (settle) {
           end(null);
+          stale += 1;
           if (request.ask !== 'read' || request.source.from !== 'before') stop();
         }
         settle = resolve;
         worker ??= new Worker(new URL('../sheets.worker', window.location.href));
         worker.onmessage = ({ data }: MessageEvent) => {
           const answer = sheetAnswerSchema.safeParse(data);
-          if (!answer.success) end(BROKEN);
+          const telling = answer.success && answer.data.kind === 'progress';
+          if (stale > 0) stale -= telling ? 0 : 1;
+          else if (!answer.success) end(BROKEN);
           else if (answer.data.kind === 'progress') progress(answer.data.share);
           else end(answer.data);
         };

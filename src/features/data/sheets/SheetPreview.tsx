@@ -7,17 +7,17 @@ import type { SheetOffer, SheetReading } from '@/core/sheets/readSheet';
 import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
 import { dayWords, momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
-import { capitalise, countOf, formatPlain } from '@/core/units/format';
+import { capitalise, formatPlain } from '@/core/units/format';
 import { OptionList, Tick } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
+import { LongList } from '@/ui/Table';
 import { Words } from '@/ui/Words';
 import { ColumnEditor } from './ColumnEditor';
 import { readingLine, columnWords } from './sheetWords';
 
-/** Rows that are shown as they will be read, and of those that are not taken. */
+/** Rows that are shown as they will be read. */
 const SHOWN = 20;
-const REFUSED_SHOWN = 60;
 
 /** What cannot be told from the sheet, each with its likely answer chosen. */
 export function SheetQuestions({
@@ -103,7 +103,6 @@ export function FirstReadings({
 /** Every cell and row that is not taken, with its reason. */
 export function NotTaken({ result: { refused, without } }: { result: SheetReadingResult }) {
   if (refused.length === 0 && without.length === 0) return null;
-  const more = refused.length - REFUSED_SHOWN;
   return (
     <View>
       <SectionHead title="Not taken" end={refused.length > 0 ? `${refused.length}` : undefined} />
@@ -114,10 +113,12 @@ export function NotTaken({ result: { refused, without } }: { result: SheetReadin
           note="No table of tests was found in it: a column of days, and headings with names of tests."
         />
       ))}
-      {refused.slice(0, REFUSED_SHOWN).map(({ where, text, why }, i) => (
-        <Row key={`${where}/${i}`} title={`“${text}” ${why}`} note={where} />
-      ))}
-      {more > 0 ? <Words as="soft">{`And ${countOf(more, 'more', 'more')}.`}</Words> : null}
+      <LongList
+        items={refused}
+        keyOf={({ where, text }) => `${where}/${text}`}
+        rowHeight={58}
+        render={({ where, text, why }) => <Row title={`“${text}” ${why}`} note={where} />}
+      />
     </View>
   );
 }
