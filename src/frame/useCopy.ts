@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { copySchema, copyState, LATER_DAYS, type CopyState } from '@/core/records/copies';
+import { copySchema, copyState, LATER_DAYS, type CopyState } from '@/core/copies/sinceCopy';
 import { DAY_MS } from '@/core/time/zone';
 import { useAppSelector, useDraft } from '@/store/hooks';
 import { selectNow, selectSession } from '@/store/selectors';

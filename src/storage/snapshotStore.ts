@@ -12,8 +12,8 @@ import {
   type UseStore,
 } from 'idb-keyval';
 import * as z from 'zod';
-import { keptSnapshots } from '../core/records/snapshotKeeping';
-import { snapshotSchema, type Snapshot } from '../core/records/snapshots';
+import { keptSnapshots } from '../core/copies/snapshotKeeping';
+import { snapshotSchema, type Snapshot } from '../core/copies/snapshots';
 
 const LIST = 'list';
 const CHUNK = 'chunk/';

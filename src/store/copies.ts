@@ -1,4 +1,4 @@
-import type { Snapshot } from '../core/records/snapshots';
+import type { Snapshot } from '../core/copies/snapshots';
 import { headsOfType } from '../core/records/log';
 import { askCopies } from '../workers/copies/client';
 import { selectZone } from './selectors';

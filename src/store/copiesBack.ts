@@ -1,5 +1,5 @@
 import { tanksInOrder } from '../core/history/tanksInOrder';
-import { bringBack, type BringingBack } from '../core/records/bringBack';
+import { bringBack, type BringingBack } from '../core/copies/bringBack';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { askCopies } from '../workers/copies/client';

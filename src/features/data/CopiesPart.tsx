@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useState } from 'react';
 import { View } from 'react-native';
 import type { Revision } from '@/core/records/schema/revision';
-import type { BringingBack } from '@/core/records/bringBack';
-import { bytesOf } from '@/core/records/snapshotKeeping';
-import type { Snapshot } from '@/core/records/snapshots';
+import type { BringingBack } from '@/core/copies/bringBack';
+import { bytesOf } from '@/core/copies/snapshotKeeping';
+import type { Snapshot } from '@/core/copies/snapshots';
 import { momentInSentence, momentWords } from '@/core/time/words';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { listCopies, takeCopy, type Copies } from '@/store/copies';

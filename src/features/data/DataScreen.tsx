@@ -6,7 +6,7 @@ import type { ImportPlan } from '@/core/records/file/importPlan';
 import { allRevisions, headsOfType } from '@/core/records/log';
 import { isPhotosFile } from '@/core/photos/format';
 import { dayOf } from '@/core/time/zone';
-import type { CopyState } from '@/core/records/copies';
+import type { CopyState } from '@/core/copies/sinceCopy';
 import { dayWords } from '@/core/time/words';
 import { countOf } from '@/core/units/format';
 import { forgetCopies, takeCopy } from '@/store/copies';

@@ -1,7 +1,7 @@
 import { act, fireEvent, screen, waitFor } from '@testing-library/react';
 import { allRevisions, headsOfType } from '@/core/records/log';
 import type { Revision } from '@/core/records/schema/revision';
-import type { Snapshot } from '@/core/records/snapshots';
+import type { Snapshot } from '@/core/copies/snapshots';
 import { openLog } from '@/store/open';
 import { storeRevisions, undoKeys } from '@/store/record';
 import { selectLog } from '@/store/selectors';

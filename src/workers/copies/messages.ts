@@ -1,7 +1,7 @@
 import * as z from 'zod';
 import { zoneSchema } from '../../core/records/common';
 import type { Revision } from '../../core/records/schema/revision';
-import { snapshotSchema } from '../../core/records/snapshots';
+import { snapshotSchema } from '../../core/copies/snapshots';
 
 /** One question to the worker that keeps copies of the log within this browser. */
 export const copyRequestSchema = z.discriminatedUnion('ask', [

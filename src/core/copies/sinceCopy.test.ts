@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { DAY_MS } from '../time/zone';
-import { copyState } from './copies';
+import { copyState } from './sinceCopy';
 
 const NOW = 1_800_000_000_000;
 

@@ -1,7 +1,7 @@
-import { removeRecord, reviseRecord, type ActStamp } from './acts';
-import { allRecords, EMPTY_LOG, headOf, mergeRevisions, type Log } from './log';
-import { sameBodies } from './order';
-import type { Revision } from './schema/revision';
+import { removeRecord, reviseRecord, type ActStamp } from '../records/acts';
+import { allRecords, EMPTY_LOG, headOf, mergeRevisions, type Log } from '../records/log';
+import { sameBodies } from '../records/order';
+import type { Revision } from '../records/schema/revision';
 
 /** What bringing a copy back would do. */
 export interface BringingBack {

@@ -1,14 +1,21 @@
 import fc from 'fast-check';
 import { draws } from '../../testing/draws';
 import { LogBuilder, onDay, DAY } from '../../testing/logBuilder';
-import { createRecord, removeRecord, reviseRecord, undoRevisions } from './acts';
+import { createRecord, removeRecord, reviseRecord, undoRevisions } from '../records/acts';
 import { derivedId } from '../math/hash';
-import { allRecords, allRevisions, EMPTY_LOG, headsOfType, mergeRevisions, type Log } from './log';
-import { revisionKey } from './order';
+import {
+  allRecords,
+  allRevisions,
+  EMPTY_LOG,
+  headsOfType,
+  mergeRevisions,
+  type Log,
+} from '../records/log';
+import { revisionKey } from '../records/order';
 import { bringBack } from './bringBack';
 import { bytesOf, keptSnapshots } from './snapshotKeeping';
 import type { Snapshot } from './snapshots';
-import { revisionSchema } from './schema/revision';
+import { revisionSchema } from '../records/schema/revision';
 
 const stamp = (n: number) => ({
   actId: derivedId(`act ${n}`),
