@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { draws } from '../../testing/draws';
 import { CONTEXT } from '../../testing/sheetContext';
 import { workbookFile } from '../../testing/workbookFile';
+import { EMPTY_LOG } from '../records/log';
+import { revisionSchema } from '../records/schema/revision';
+import { bringIn } from './bring';
 import { mappingSchema } from './mapping';
 import { MOST_BYTES, openBytes, openText } from './bytes';
 import { readWorkbook } from './sheet';
@@ -15,6 +18,12 @@ const book = workbookFile({
     [{ serial: 46082 }, 8],
   ],
 });
+
+const STAMP = {
+  actId: '00000000-0000-7000-8000-00000000000a',
+  device: 'x',
+  recordedAt: '2026-11-24T12:00:00Z',
+};
 
 describe('a file from anywhere', () => {
   it.each<[what: string, bytes: Uint8Array, why: RegExp]>([
@@ -68,10 +77,32 @@ describe('a file from anywhere', () => {
     ]);
   });
 
+  it('a figure that cannot be, or a dilution that none is, keeps nothing else out', () => {
+    const sheets = [
+      'Date,Ammonia\n2026-03-05,<0.25\n2026-03-06,99999999\n2026-03-07,0.5-1',
+      'Date,Test,Value,Dilution\n2026-03-05,Nitrate,5,0.2\n2026-03-06,Nitrate,5,2\n2026-03-07,Nitrate,5,99999',
+    ];
+    for (const sheet of sheets) {
+      const opened = openText(sheet);
+      if (!opened.ok) throw new Error(opened.why);
+      const found = readWorkbook(opened.workbook, null, CONTEXT);
+      expect(found.readings.length).toBeGreaterThan(0);
+      expect(found.refused.length).toBeGreaterThan(0);
+      for (const one of bringIn(EMPTY_LOG, found, [], STAMP).revisions) {
+        expect(revisionSchema.safeParse(one).error).toBeUndefined();
+      }
+    }
+  });
+
   it('no text at all breaks the reading, makes a reading out of no figure, or a mapping that is none', () => {
     const cell = fc.oneof(
       fc.string({ maxLength: 8 }),
       fc.constantFrom(
+        'Test',
+        'Value',
+        'Dilution',
+        '2026-03-05T10:00+01:00',
+        '9999999999',
         'Date',
         'NO3',
         'KH',
@@ -96,6 +127,9 @@ describe('a file from anywhere', () => {
         expect(mappingSchema.safeParse(found.mapping).error).toBeUndefined();
         for (const { text: read } of found.readings)
           expect(read).toMatch(/\d|trace|nd|not detected/i);
+        // One cell that no schema takes would keep all the others out.
+        const { revisions } = bringIn(EMPTY_LOG, found, [], STAMP);
+        for (const one of revisions) expect(revisionSchema.safeParse(one).error).toBeUndefined();
         const again = readWorkbook(opened.workbook, found.mapping, CONTEXT);
         expect(again.readings).toEqual(found.readings);
       }),

@@ -97,8 +97,14 @@ export interface SheetFound {
   freshKits: readonly SheetKit[];
 }
 
+/** A sample is diluted so far at most, as records have it. */
+const MOST_DILUTION = 1000;
+
 /** A test without an hour is taken to be made at noon. */
 const NOON = '12:00';
+
+/** A moment as records keep it, with its seconds and the offset that its clock had. */
+const WRITTEN_IN_FULL = /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?[+-]\d\d:\d\d$/;
 
 /** A row of tests: whose they are and when they were made. */
 interface RowPlace {
@@ -278,7 +284,7 @@ class Reader {
     const when = whenIn(text, this.mapping.order, today, table.year);
     if (!when) return 'is no day that can be read.';
     if (when.at !== undefined) {
-      return ahead(/T.*[+-]\d\d:\d\d$/.test(text) ? { at: when.at, iso: text } : clock.of(when.at));
+      return ahead(WRITTEN_IN_FULL.test(text) ? { at: when.at, iso: text } : clock.of(when.at));
     }
     if (when.tankDay !== undefined && tank.filledOn === null) {
       return `counts from the filling of ${tank.name}, and the log does not say when that was.`;
@@ -310,7 +316,15 @@ class Reader {
     const [low, high] = [cell('low'), cell('high')];
     const text = cell('value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
     if (text === '') return;
-    const dilution = numberIn(cell('dilution'), this.mapping.mark) ?? 1;
+    const diluted = cell('dilution');
+    const dilution = diluted === '' ? 1 : numberIn(diluted, this.mapping.mark);
+    if (dilution === null || dilution < 1 || dilution > MOST_DILUTION) {
+      return this.refuse(
+        place.where,
+        diluted,
+        'is no dilution: it is 1 for a sample as it is, 2 for half water.',
+      );
+    }
     const note = cell('note').slice(0, NOTE_LETTERS);
     this.takeCell(place, '', text, how, cell('kit'), dilution, note);
   }
@@ -482,7 +496,9 @@ class Scale {
     kits: readonly SheetKit[],
   ) {
     const { parameter, unit, kitName: name, cells } = group;
-    this.kit = chooseKit({ parameter, unit, name, values: [...cells] }, kits);
+    // What cannot be is refused, and no kit has a step for it.
+    const values = [...cells].filter((cell) => beyondAll(cell, parameter, unit) === undefined);
+    this.kit = chooseKit({ parameter, unit, name, values }, kits);
   }
 
   /** What a cell says on the scale; why it does not say it, where it does not. */
@@ -496,19 +512,25 @@ class Scale {
   }
 }
 
+/** The figure of a cell that no water has; undefined where all can be. */
+function beyondAll(cell: CellValue, parameter: ParameterId, unit: Unit): number | undefined {
+  const { possible } = PARAMETERS[parameter];
+  const figures =
+    cell.is === 'between' ? [cell.low, cell.high] : 'value' in cell ? [cell.value] : [];
+  return figures.find((figure) => {
+    const canonical = toCanonical(figure, unit);
+    return !(canonical >= possible.low && canonical <= possible.high);
+  });
+}
+
 function onScale(
   cell: CellValue,
   parameter: ParameterId,
   unit: Unit,
   { name: kitName, scale }: SheetKit['kit'],
 ): ScaleReading {
-  const { name, possible } = PARAMETERS[parameter];
-  const figures =
-    cell.is === 'between' ? [cell.low, cell.high] : 'value' in cell ? [cell.value] : [];
-  const beyond = figures.find((figure) => {
-    const canonical = toCanonical(figure, unit);
-    return canonical < possible.low || canonical > possible.high;
-  });
+  const { name } = PARAMETERS[parameter];
+  const beyond = beyondAll(cell, parameter, unit);
   if (beyond !== undefined) {
     return { why: `cannot be: ${name} of ${withUnit(formatPlain(beyond, 4), unit)}.` };
   }
