@@ -33,7 +33,7 @@ export function bringCopyBack(records: readonly Revision[]): AppThunk<Promise<Sa
     );
     const result = await dispatch(
       storeRevisions(revisions, {
-        words: `Brought back: ${countOf(back + changed + away, 'record')} as they were`,
+        words: `Brought back the copy: ${countOf(back + changed + away, 'record')}`,
       }),
     );
     if (without) dispatch(tankChosen(tanksInOrder(getState().log)[0]?.id ?? null));

@@ -26,7 +26,10 @@ export function bringSheet(
     }
     return dispatch(
       storeRevisions(revisions, {
-        words: `Brought in ${countOf(fresh + back, 'reading')}`,
+        words:
+          fresh + back > 0
+            ? `Brought in ${countOf(fresh + back, 'reading')}`
+            : `Brought in ${countOf(revisions.length, 'entry', 'entries')}`,
         empties,
         checked: true,
       }),

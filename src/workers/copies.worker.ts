@@ -1,4 +1,5 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
+import { webExclusive } from '../storage/locks';
 import { LogStore } from '../storage/logStore';
 import { SnapshotStore } from '../storage/snapshotStore';
 import { answerCopies } from './copies/desk';
@@ -15,7 +16,7 @@ const log = new LogStore(createAsyncStorage('zoarium'), 'own', { newId: () => ''
 const store = new SnapshotStore();
 
 scope.onmessage = ({ data }) =>
-  void answerCopies(data, { store, blocks: () => log.blockTexts() })
+  void answerCopies(data, { store, blocks: () => log.blockTexts(), exclusive: webExclusive })
     .catch(() => ({
       kind: 'failed',
       why: 'The browser did not keep it: it may have no room, or keep nothing in this window.',

@@ -5,7 +5,7 @@ import { entriesOfTank, headOf, isType, type Log } from '../records/log';
 import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
 import type { Unit } from '../units/units';
-import type { SheetFound, SheetOffer, SheetReading } from './readSheet';
+import type { SheetFound, SheetNote, SheetOffer, SheetReading } from './readSheet';
 
 /** How a test of a sheet stands to a log. */
 type Standing = 'fresh' | 'back' | 'known';
@@ -95,10 +95,7 @@ export function bringIn(
     result[standing] += 1;
     if (standing !== 'known') put(reading.id, bodyOf(reading));
   });
-  const tanks = new Set(found.notes.map(({ tankId }) => tankId));
-  const notes = new Set([...tanks].flatMap((tankId) => notesOf(log, tankId)));
-  for (const { id, tankId, at, text } of found.notes) {
-    if (notes.has(`${tankId}/${instant(at)}/${text}`)) continue;
+  for (const { id, tankId, at, text } of newNotes(log, found.notes)) {
     put(id, { kind: 'note', tankId, at, text });
   }
   for (const { offer, litres } of offers) {
@@ -108,14 +105,21 @@ export function bringIn(
   return result;
 }
 
-/** How many of the tests of a sheet a log has not, had and undid, and has. */
+/** How many of the tests of a sheet a log has not, had and undid, and has; and how many of its notes it has not. */
 export function newOf(
   log: Log,
-  readings: readonly SheetReading[],
-): Pick<Bringing, 'fresh' | 'back' | 'known'> {
-  const counts = { fresh: 0, back: 0, known: 0 };
+  { readings, notes }: Pick<SheetFound, 'readings' | 'notes'>,
+): Pick<Bringing, 'fresh' | 'back' | 'known'> & { notes: number } {
+  const counts = { fresh: 0, back: 0, known: 0, notes: newNotes(log, notes).length };
   for (const standing of standings(log, readings)) counts[standing] += 1;
   return counts;
+}
+
+/** The notes of a sheet that a log has not, by their moment and their words. */
+function newNotes(log: Log, notes: readonly SheetNote[]): SheetNote[] {
+  const tanks = new Set(notes.map(({ tankId }) => tankId));
+  const there = new Set([...tanks].flatMap((tankId) => notesOf(log, tankId)));
+  return notes.filter(({ tankId, at, text }) => !there.has(`${tankId}/${instant(at)}/${text}`));
 }
 
 /** The notes of a tank, by their moment and their words. */

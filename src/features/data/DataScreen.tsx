@@ -169,7 +169,14 @@ export function DataScreen() {
           onErase={async (copiesToo) => {
             const kept = allRevisions(log);
             // A slip of the thumb may have led here: what is erased can be brought back, unless that goes as well.
-            if (which === 'own') await dispatch(copiesToo ? forgetCopies() : takeCopy());
+            if (which === 'own') {
+              const copied = await dispatch(copiesToo ? forgetCopies() : takeCopy());
+              if (copiesToo && !copied.ok) {
+                setErasing(false);
+                const text = 'The copies could not be erased; nothing was changed';
+                return void dispatch(noticed({ text, undo: null }));
+              }
+            }
             const done = await dispatch(wipeLog());
             setErased((times) => times + 1);
             setErasing(false);

@@ -1,5 +1,6 @@
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { writeBlock } from '../../storage/block';
+import type { Exclusive } from '../../storage/locks';
 import { SnapshotStore } from '../../storage/snapshotStore';
 import { answerCopies } from './desk';
 
@@ -8,9 +9,38 @@ builder.entry(onDay(1), { kind: 'note', text: 'kept' });
 const block = writeBlock(builder.revisions);
 const about = { id: 'first', at: onDay(2), size: builder.revisions.length, entries: 1 };
 
+/** The lock of a machine on which one tab works at a time. */
+let held = false;
+const alone: Exclusive = async (_name, work) => {
+  if (held) return false;
+  held = true;
+  await work().finally(() => {
+    held = false;
+  });
+  return true;
+};
+
 describe('the desk of copies', () => {
+  it('makes one copy where two tabs ask at once, and every copy that is listed opens', async () => {
+    const desk = {
+      store: new SnapshotStore('two tabs'),
+      blocks: async () => [block],
+      exclusive: alone,
+    };
+    const take = (id: string) =>
+      answerCopies({ ask: 'take', about: { ...about, id }, zone: 'UTC' }, desk);
+    await Promise.all([take('one'), take('two')]);
+    const copies = await desk.store.list();
+    expect(copies).toHaveLength(1);
+    expect(await desk.store.texts(copies[0]?.id ?? '')).toEqual([block]);
+  });
+
   it('makes, lists, opens and forgets them', async () => {
-    const desk = { store: new SnapshotStore('desk'), blocks: async () => [block] };
+    const desk = {
+      store: new SnapshotStore('desk'),
+      blocks: async () => [block],
+      exclusive: alone,
+    };
     expect(await answerCopies({ ask: 'list' }, desk)).toEqual({ kind: 'list', copies: [] });
     const taken = await answerCopies({ ask: 'take', about, zone: 'UTC' }, desk);
     expect(taken).toMatchObject({ kind: 'list', copies: [about] });
@@ -23,7 +53,11 @@ describe('the desk of copies', () => {
   });
 
   it('says in words what it cannot do', async () => {
-    const desk = { store: new SnapshotStore('empty desk'), blocks: async () => [] };
+    const desk = {
+      store: new SnapshotStore('empty desk'),
+      blocks: async () => [],
+      exclusive: alone,
+    };
     expect(await answerCopies({ ask: 'open', id: 'none' }, desk)).toMatchObject({
       kind: 'failed',
       why: expect.stringMatching(/damaged, or gone/),

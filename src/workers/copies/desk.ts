@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { parseRecords } from '../../core/records/file/parse';
 import { readBlock } from '../../storage/block';
+import type { Exclusive } from '../../storage/locks';
 import type { SnapshotStore } from '../../storage/snapshotStore';
 import { copyRequestSchema, type CopyAnswer } from './messages';
 
@@ -9,10 +10,20 @@ z.config({ jitless: true });
 
 const GONE = 'That copy is damaged, or gone. Another one may hold what you miss.';
 
-/** Makes, lists and opens copies of the log. @param blocks the texts of the log's blocks as they lie there now */
+interface Desk {
+  store: SnapshotStore;
+  /** The texts of the log's blocks as they lie there now. */
+  blocks: () => Promise<string[]>;
+  exclusive: Exclusive;
+}
+
+/**
+ * Makes, lists and opens copies of the log. Of two tabs one makes them at a time: what one has written and not
+ * listed yet, the other would let go.
+ */
 export async function answerCopies(
   data: unknown,
-  { store, blocks }: { store: SnapshotStore; blocks: () => Promise<string[]> },
+  { store, blocks, exclusive }: Desk,
 ): Promise<CopyAnswer> {
   const request = copyRequestSchema.safeParse(data);
   if (!request.success) return { kind: 'failed', why: 'It was asked for in no way known.' };
@@ -23,7 +34,10 @@ export async function answerCopies(
     return { kind: 'list', copies: [] };
   }
   if (asked.ask === 'take') {
-    return { kind: 'list', copies: await store.take(await blocks(), asked.about, asked.zone) };
+    await exclusive('zoarium-copies', async () => {
+      await store.take(await blocks(), asked.about, asked.zone);
+    });
+    return { kind: 'list', copies: await store.list() };
   }
   const texts = await store.texts(asked.id);
   if (texts === null) return { kind: 'failed', why: GONE };

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { answered, answerIn, withUse } from '@/core/sheets/guess/answers';
 import type { Mapping } from '@/core/sheets/mapping';
@@ -73,28 +73,54 @@ export function SheetColumns({
   );
 }
 
-/** The first tests as they will be read, each with the cell that it was read from. */
-export function FirstReadings({
-  readings,
-  zoneOf,
-  now,
-}: {
+interface Shown {
   readings: readonly SheetReading[];
   zoneOf: (tankId: string) => string;
   now: number;
-}) {
+}
+
+const keyOf = ({ id }: SheetReading) => id;
+
+function ReadingRow({ one, zoneOf, now }: { one: SheetReading } & Omit<Shown, 'readings'>) {
+  return (
+    <Row
+      title={readingLine(one)}
+      note={momentWords(instant(one.at), zoneOf(one.tankId), now)}
+      end={`${placeWords(one.row, one.column)}: “${one.text}”`}
+    />
+  );
+}
+
+/** Every test that tanks seldom show: bringing it in says that it is what was read. */
+export function UnlikelyReadings({ readings, zoneOf, now }: Shown) {
+  const odd = useMemo(() => readings.filter(({ unlikely }) => unlikely), [readings]);
+  if (odd.length === 0) return null;
+  return (
+    <View>
+      <SectionHead title="Worth a second look" end={`${odd.length}`} />
+      <Words as="soft">
+        Few tanks ever read this. If a column is meant otherwise, say so below; brought in, it
+        counts as what you read.
+      </Words>
+      <LongList
+        items={odd}
+        keyOf={keyOf}
+        rowHeight={66}
+        render={(one) => <ReadingRow one={one} zoneOf={zoneOf} now={now} />}
+      />
+    </View>
+  );
+}
+
+/** The first tests as they will be read, each with the cell that it was read from. */
+export function FirstReadings({ readings, zoneOf, now }: Shown) {
   if (readings.length === 0) return null;
   const more = readings.length - SHOWN;
   return (
     <View>
       <SectionHead title="As it will be read" end={more > 0 ? `the first ${SHOWN}` : undefined} />
       {readings.slice(0, SHOWN).map((one) => (
-        <Row
-          key={one.id}
-          title={readingLine(one)}
-          note={momentWords(instant(one.at), zoneOf(one.tankId), now)}
-          end={`${placeWords(one.row, one.column)}: “${one.text}”`}
-        />
+        <ReadingRow key={one.id} one={one} zoneOf={zoneOf} now={now} />
       ))}
     </View>
   );

@@ -21,7 +21,14 @@ import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { RememberedMappings } from './RememberedMappings';
-import { FirstReadings, NotTaken, OffersPart, SheetColumns, SheetQuestions } from './SheetPreview';
+import {
+  FirstReadings,
+  NotTaken,
+  OffersPart,
+  SheetColumns,
+  SheetQuestions,
+  UnlikelyReadings,
+} from './SheetPreview';
 import { MAPPING_DRAFT, useSheet } from './useSheet';
 
 const PASTED = 'the cells that were copied';
@@ -127,8 +134,7 @@ function SheetShown({
   const tanks = useAppSelector(selectTanks);
   const now = useAppSelector(selectNow);
   const log = useAppSelector(selectLog);
-  const { readings } = result;
-  const { known } = useMemo(() => newOf(log, readings), [log, readings]);
+  const { known } = useMemo(() => newOf(log, result), [log, result]);
   const zoneOf = (tankId: string) =>
     tanks.find(({ id }) => id === tankId)?.body.zone ?? tanks[0]?.body.zone ?? 'UTC';
   return (
@@ -140,6 +146,7 @@ function SheetShown({
         </Words>
       ) : null}
       <SheetQuestions result={result} onChange={onChange} />
+      <UnlikelyReadings readings={result.readings} zoneOf={zoneOf} now={now} />
       <FirstReadings readings={result.readings} zoneOf={zoneOf} now={now} />
       <SheetColumns result={result} onChange={onChange} />
       <OffersPart
@@ -206,9 +213,10 @@ function BringFooter({
   // Another tab may have brought it in meanwhile.
   const log = useAppSelector(selectLog);
   const [busy, setBusy] = useState(false);
-  const { readings } = result;
-  const { fresh, back, known } = useMemo(() => newOf(log, readings), [log, readings]);
+  const { fresh, back, known, notes } = useMemo(() => newOf(log, result), [log, result]);
   const count = fresh + back;
+  /** Notes and water changes, which may be new where every test is known. */
+  const beside = notes + offers.length;
   const bring = async () => {
     setBusy(true);
     const { saved } = await dispatch(bringSheet(result, offers, [MAPPING_DRAFT]));
@@ -216,6 +224,7 @@ function BringFooter({
     if (saved) onDone();
   };
   const label = () => {
+    if (beside > 0 && count === 0) return `Bring in ${countOf(beside, 'entry', 'entries')}`;
     if (count === 0) return known > 0 ? 'All of it is here already' : 'Nothing to bring in';
     return `Bring in ${countOf(count, 'reading')}`;
   };
@@ -224,7 +233,7 @@ function BringFooter({
       <Button
         kind="primary"
         label={label()}
-        disabled={busy || count === 0}
+        disabled={busy || count + beside === 0}
         onPress={() => void bring()}
         style={{ flex: 1 }}
       />

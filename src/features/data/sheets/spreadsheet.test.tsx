@@ -1,4 +1,4 @@
-import { act, fireEvent, screen, waitFor } from '@testing-library/react';
+import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { entriesOfTank } from '@/core/records/log';
 import { selectLog, selectTank } from '@/store/selectors';
 import { undoKeys } from '@/store/record';
@@ -86,6 +86,29 @@ describe('a spreadsheet of one’s own', () => {
     });
     expect(tests(store)).toBe(before);
     expect(changes()).toHaveLength(0);
+  });
+
+  it('shows every test that tanks seldom show, and brings in a note where each test is known', async () => {
+    const odd = `Date,Nitrate NO3,Alk,Notes\n${Array.from({ length: 25 }, (_, i) => `${i + 1}/03/2026,5,8.1,`).join('\n')}\n26/03/2026,5,21,`;
+    await read(odd);
+    expect(screen.getByText('Worth a second look')).toBeTruthy();
+    expect(screen.getAllByText('Alkalinity 21 dKH')).toHaveLength(1);
+    await press(/^Bring in \d+ readings$/);
+    cleanup();
+    const store = await read(SHEET);
+    await press('Bring in 5 readings');
+    await waitFor(() => expect(store.getState().session.notice?.text).toMatch(/^Brought in 5/));
+    cleanup();
+    await show(store, <SpreadsheetScreen />);
+    await press('Paste cells');
+    const again = SHEET.replace('WC 20 %', 'WC 20 % and the glass cleaned');
+    fireEvent.change(screen.getByLabelText('Cells, as they were copied'), {
+      target: { value: again },
+    });
+    await press('Read the cells');
+    await waitFor(() => expect(screen.queryByText('Columns')).not.toBeNull());
+    await press('Bring in 1 entry');
+    await waitFor(() => expect(store.getState().session.notice?.text).toBe('Brought in 1 entry'));
   });
 
   it('takes a column for what the keeper says it is', async () => {
