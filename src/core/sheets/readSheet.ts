@@ -1,18 +1,17 @@
-import { doubtOf } from '../parameters/plausible';
-import { toCanonical, withUnit } from '../parameters/convert';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { derivedId, hashText } from '../math/hash';
 import { NOTE_LETTERS } from '../records/common';
 import type { ReadingValue } from '../records/kinds/reading';
 import { changeAsked } from '../search/changeAsked';
 import { shiftDay } from '../time/calendar';
-import { formatPlain } from '../units/format';
 import type { Unit } from '../units/units';
 import { SheetClock, type Moment } from './clock';
 import { inUnit } from './guess/measure';
 import type { Table, TableRow } from './guess/table';
-import { cardValue, chooseKit, type SheetKit } from './kits';
-import { useOf, type How, type Mapping, type OtherUse } from './mapping';
+import type { SheetKit } from './kits';
+import type { How, Mapping, OtherUse } from './mapping';
+import { planOf, type CellRead, type ColumnTest, type Plan } from './read/plan';
+import { Scale, type Group } from './read/scale';
 import { placeWords } from './placeWords';
 import { cellValue, type CellValue } from './read/cell';
 import { timeIn, whenIn } from './read/day';
@@ -123,56 +122,6 @@ interface Test {
   cell: CellValue;
   dilution: number;
   note: string;
-}
-
-/** Tests of one parameter, in one unit and with one kit: all are read on one scale. */
-interface Group {
-  parameter: ParameterId;
-  unit: Unit;
-  kitName: string;
-  /** What was read, each once: a cell that reads as another did is the same value. */
-  cells: Set<CellValue>;
-}
-
-/** Where in a row of a table each thing stands, found once for all rows. */
-interface Plan {
-  table: Table;
-  /** The cell of a use; empty for one that no column has. */
-  cell: (row: TableRow, use: OtherUse) => string;
-  has: ReadonlySet<OtherUse>;
-  readings: readonly { at: number; name: string; how: ColumnTest }[];
-  notes: readonly number[];
-}
-
-/** A parameter, how its numbers are meant, and every text that was read so already. */
-interface ColumnTest extends How {
-  parameter: ParameterId;
-  read: Map<string, CellRead | null>;
-}
-
-/** What a text of a column says, in its unit; or why it cannot be taken. */
-type CellRead = { cell: CellValue; unit: Unit } | { why: string };
-
-function planOf(table: Table, mapping: Mapping): Plan {
-  const uses = table.columns.map(({ heading, nth }) => useOf(mapping, heading, nth));
-  const places = new Map<OtherUse, number>();
-  uses.forEach((use, i) => {
-    if (use && use.is !== 'reading' && !places.has(use.is)) places.set(use.is, i);
-  });
-  return {
-    table,
-    cell: ({ cells }, use) => {
-      const place = places.get(use);
-      return place === undefined ? '' : (cells[place] ?? '').trim();
-    },
-    has: new Set(places.keys()),
-    readings: uses.flatMap((use, at) => {
-      if (use?.is !== 'reading') return [];
-      const { heading, where } = table.columns[at] ?? { heading: '', where: '' };
-      return [{ at, name: heading || where, how: { ...use, read: new Map() } }];
-    }),
-    notes: uses.flatMap((use, at) => (use?.is === 'note' ? [at] : [])),
-  };
 }
 
 /** Rows after which it is told how far the reading is. */
@@ -483,71 +432,3 @@ class Reader {
 
 /** The first cell of a row in which something stands. */
 const firstOf = (row: TableRow): string => row.cells.find((cell) => cell.trim() !== '') ?? '';
-
-type ScaleReading = { value: ReadingValue; unlikely: boolean } | { why: string };
-
-/** The scale that a group of tests was read on, with what each figure is on it. */
-class Scale {
-  readonly kit: SheetKit;
-  private readonly known = new Map<CellValue, ScaleReading>();
-
-  constructor(
-    private readonly group: Group,
-    kits: readonly SheetKit[],
-  ) {
-    const { parameter, unit, kitName: name, cells } = group;
-    // What cannot be is refused, and no kit has a step for it.
-    const values = [...cells].filter((cell) => beyondAll(cell, parameter, unit) === undefined);
-    this.kit = chooseKit({ parameter, unit, name, values }, kits);
-  }
-
-  /** What a cell says on the scale; why it does not say it, where it does not. */
-  of(cell: CellValue): ScaleReading {
-    const known = this.known.get(cell);
-    if (known) return known;
-    const { parameter, unit } = this.group;
-    const read = onScale(cell, parameter, unit, this.kit.kit);
-    this.known.set(cell, read);
-    return read;
-  }
-}
-
-/** The figure of a cell that no water has; undefined where all can be. */
-function beyondAll(cell: CellValue, parameter: ParameterId, unit: Unit): number | undefined {
-  const { possible } = PARAMETERS[parameter];
-  const figures =
-    cell.is === 'between' ? [cell.low, cell.high] : 'value' in cell ? [cell.value] : [];
-  return figures.find((figure) => {
-    const canonical = toCanonical(figure, unit);
-    return !(canonical >= possible.low && canonical <= possible.high);
-  });
-}
-
-function onScale(
-  cell: CellValue,
-  parameter: ParameterId,
-  unit: Unit,
-  { name: kitName, scale }: SheetKit['kit'],
-): ScaleReading {
-  const { name } = PARAMETERS[parameter];
-  const beyond = beyondAll(cell, parameter, unit);
-  if (beyond !== undefined) {
-    return { why: `cannot be: ${name} of ${withUnit(formatPlain(beyond, 4), unit)}.` };
-  }
-  const read = (value: ReadingValue): ScaleReading => ({
-    value,
-    unlikely: doubtOf(parameter, middleOf(value), unit) !== null,
-  });
-  if (scale.form === 'card') {
-    const value = cardValue(scale.steps, cell);
-    return value === null ? { why: `is no reading of ${kitName}.` } : read(value);
-  }
-  if (cell.is === 'number' && !cell.about)
-    return read({ form: 'digital', value: cell.value, unit });
-  return { why: 'is no figure of a meter, which shows one number.' };
-}
-
-function middleOf(value: ReadingValue): number {
-  if (value.form === 'digital') return value.value;
-  return ((value.steps[value.low] ?? 0) + (value.steps[value.high] ?? 0)) / 2;
-}
