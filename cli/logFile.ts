@@ -1,17 +1,16 @@
 import { readFileSync } from 'node:fs';
 import {
   bandsOf,
-  decodeText,
   EMPTY_LOG,
   headsOfType,
   mergeRevisions,
   METRIC_SETTINGS,
-  readLogFile,
   type Bands,
   type Log,
   type RefusedRow,
   type RevisionOf,
 } from '../src/core';
+import { openFile } from '../src/core/carry/openFile';
 import { CliError } from './errors';
 
 export interface OpenedLog {
@@ -23,7 +22,7 @@ export interface OpenedLog {
   exportedAt: string;
 }
 
-/** Reads an exported log, or says in one line why it can't be. */
+/** Reads an exported log or a carry, or says in one line why it can't be. */
 export function openLog(path: string | undefined): OpenedLog {
   if (!path) throw new CliError('Name the exported log to read.');
   let bytes: Uint8Array;
@@ -32,16 +31,15 @@ export function openLog(path: string | undefined): OpenedLog {
   } catch {
     throw new CliError(`Cannot read ${path}. Check the name.`);
   }
-  const decoded = decodeText(bytes);
-  if (!decoded.ok) throw new CliError(`${path}: ${decoded.why}`);
-  const reading = readLogFile(decoded.text);
-  if (!reading.ok) throw new CliError(`${path}: ${reading.why}`);
+  const opened = openFile(bytes, () => undefined);
+  if (opened.kind === 'refused') throw new CliError(`${path}: ${opened.why}`);
+  if (opened.kind === 'photos') throw new CliError(`${path} holds photos and no log.`);
   return {
-    log: mergeRevisions(EMPTY_LOG, reading.file.records),
-    refused: reading.refused,
-    doubled: reading.doubled.length,
-    revisions: reading.file.records.length,
-    exportedAt: reading.file.exportedAt,
+    log: mergeRevisions(EMPTY_LOG, opened.records),
+    refused: opened.refused,
+    doubled: opened.doubled.length,
+    revisions: opened.records.length,
+    exportedAt: opened.writtenAt,
   };
 }
 

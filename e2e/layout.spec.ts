@@ -17,6 +17,7 @@ const PLACES = [
   '/data',
   '/data/spreadsheet',
   '/data/changes',
+  '/data/devices',
   '/dosing',
   '/photos',
   '/calculators',

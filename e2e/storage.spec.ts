@@ -3,15 +3,19 @@ import { mkdtempSync, readFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
 import { chromium, type Page } from '@playwright/test';
-import { expect, follow, goTo, openDemo, openTestSheet, saved, setUpTank, test } from './support';
+import {
+  expect,
+  follow,
+  goTo,
+  logAmmonia,
+  openDemo,
+  openTestSheet,
+  saved,
+  setUpTank,
+  test,
+} from './support';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
-
-async function logAmmonia(page: Page, step: string): Promise<void> {
-  await openTestSheet(page);
-  await page.getByRole('button', { name: `Ammonia ${step}`, exact: true }).click();
-  await page.getByRole('button', { name: 'Save 1 reading' }).click();
-}
 
 /** Runs work on the object store of the log's database. */
 async function inDatabase<T>(page: Page, name: string, work: string): Promise<T> {

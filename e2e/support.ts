@@ -114,6 +114,13 @@ export async function openTestSheet(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'Ammonia 0', exact: true })).toBeVisible();
 }
 
+/** Logs an ammonia test from any screen. @param step as it stands on the card */
+export async function logAmmonia(page: Page, step: string): Promise<void> {
+  await openTestSheet(page);
+  await page.getByRole('button', { name: `Ammonia ${step}`, exact: true }).click();
+  await page.getByRole('button', { name: 'Save 1 reading' }).click();
+}
+
 /** Types a digital value: on the pad where there is one, by keyboard where there is not. */
 export async function typeValue(page: Page, label: string, value: string): Promise<void> {
   const box = page.getByRole('main').getByRole('textbox', { name: label, exact: true });

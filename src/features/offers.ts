@@ -68,8 +68,15 @@ const OFFERS: readonly Offer[] = [
     id: 'place/spreadsheet',
     kind: 'place',
     title: 'Bring in a spreadsheet',
-    also: 'import csv excel xlsx sheet paste my old tests history',
+    also: 'import csv xlsx sheet paste my old tests history',
     open: to.spreadsheet,
+  },
+  {
+    id: 'place/devices',
+    kind: 'place',
+    title: 'Another device: carry the log, take it over',
+    also: 'sync phone computer tablet two devices share household transfer move',
+    open: to.devices,
   },
   {
     id: 'place/changes',

@@ -52,6 +52,7 @@ export const to = {
   data: '/data',
   spreadsheet: '/data/spreadsheet',
   changes: '/data/changes',
+  devices: '/data/devices',
   settings: '/settings',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,

@@ -1,5 +1,3 @@
-import { decodeText, type Decoded } from '@/core/records/file/encoding';
-
 /** Hands the person a file under a name. */
 export function download(name: string, text: BlobPart, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -40,26 +38,26 @@ function chooseFile(accept: string): Promise<File | null> {
   });
 }
 
-/** Lets the person choose a file and reads it as text; null when they chose none. */
-export async function chooseTextFile(): Promise<({ name: string } & Decoded) | null> {
-  const file = await chooseFile('.json,application/json');
-  if (!file) return null;
-  const bytes = await file.arrayBuffer().catch(() => null);
-  return bytes === null
-    ? { name: file.name, ok: false, why: 'The browser could not read it. Choose it once more.' }
-    : { name: file.name, ...decodeText(new Uint8Array(bytes)) };
-}
-
-/** Lets the person choose a spreadsheet and reads its bytes; null when they chose none. */
-export async function chooseSheetFile(): Promise<{
+/** A file that was chosen; its bytes are null where the browser could not read it. */
+export interface ChosenFile {
   name: string;
   bytes: Uint8Array<ArrayBuffer> | null;
-} | null> {
-  const file = await chooseFile('.csv,.tsv,.txt,.xlsx,text/csv,text/plain');
+}
+
+async function chooseBytes(accept: string): Promise<ChosenFile | null> {
+  const file = await chooseFile(accept);
   if (!file) return null;
   const bytes = await file.arrayBuffer().catch(() => null);
   return { name: file.name, bytes: bytes && new Uint8Array(bytes) };
 }
+
+/** Lets the person choose an exported log, a carry or photos; null when they chose none. */
+export const chooseLogFile = (): Promise<ChosenFile | null> =>
+  chooseBytes('.json,application/json');
+
+/** Lets the person choose a spreadsheet; null when they chose none. */
+export const chooseSheetFile = (): Promise<ChosenFile | null> =>
+  chooseBytes('.csv,.tsv,.txt,.xlsx,text/csv,text/plain');
 
 /** Lets the person take or choose a picture; null when they chose none. */
 export function choosePicture(): Promise<File | null> {

@@ -8,6 +8,9 @@ export const ASIDE = 'aside/';
 export const DRAFT = 'draft/';
 /** Photos by the hash of their bytes. */
 export const PHOTO = 'photo/';
+/** What files brought in, and the identities of what came with each. */
+export const BROUGHT = 'brought/';
+export const BROUGHT_KEYS = 'broughtKeys/';
 /** Names the log since it was last erased: folded blocks of before it count no more. */
 export const GENERATION = 'meta/generation';
 export const FIRST_GENERATION = 'first';

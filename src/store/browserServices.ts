@@ -1,6 +1,7 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { v7 } from 'uuid';
 import { openTabChannel } from '../storage/channel';
+import { browserShelf, likelyName, OwnDevice } from '../storage/device';
 import { DraftStore } from '../storage/drafts';
 import { strictFlush } from '../storage/flush';
 import { LogStore } from '../storage/logStore';
@@ -16,7 +17,7 @@ export function browserServices(): Services {
   return {
     now: () => Date.now(),
     newId: () => v7(),
-    device: v7().slice(-12),
+    device: new OwnDevice(browserShelf(), () => v7().slice(-12), likelyName()),
     openDatabase: (name) => {
       const database = createAsyncStorage(DATABASE[name]);
       const flush = strictFlush(DATABASE[name]);

@@ -1,15 +1,17 @@
 import { kitFrom } from '../core/records/kitTemplates';
 import { createRecord } from '../core/records/acts';
-import { toLogFile, writeLogFile } from '../core/records/file/file';
+import { headsOfType } from '../core/records/log';
 import type { Revision } from '../core/records/schema/revision';
 import { testServices } from '../testing/services';
 import { LogBuilder, onDay } from '../testing/logBuilder';
-import { importPlan, importRecords, readInParts } from './importing';
-import { openLog } from './open';
-import { undoKeys } from './record';
+import { listBrought, undoBrought, type Origin } from './brought';
+import { importPlan, importRecords } from './importing';
+import { openLog, wipeLog } from './open';
+import { recordAct, undoKeys } from './record';
 import { createStore } from './store';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
+const FROM: Origin = { kind: 'log', name: 'old.json', words: ['3 notes'] };
 const EXPORTED = '2026-11-24T12:00:00Z';
 
 /** A log with more records than are read or stored in one go. */
@@ -28,23 +30,14 @@ async function opened(database: string, full?: { now: boolean }) {
 }
 
 describe('a large import', () => {
-  it('is read and stored in parts, telling how far it is, and opens again whole', async () => {
+  it('is stored in parts, telling how far it is, and opens again whole', async () => {
     const records = large();
-    const read: number[] = [];
-    const reading = await readInParts(writeLogFile(toLogFile(records, EXPORTED)), (share) =>
-      read.push(share),
-    );
-    if (!reading.ok) throw new Error(reading.why);
-    expect(read.length).toBeGreaterThan(2);
-    expect(read.at(-1)).toBe(1);
-    expect([...read].sort((a, b) => a - b)).toEqual(read);
-
     const store = await opened('large-import');
-    const plan = store.dispatch(importPlan(reading.file.records));
+    const plan = store.dispatch(importPlan(records));
     const stored: number[] = [];
     const logs = new Set([store.getState().log]);
     store.subscribe(() => logs.add(store.getState().log));
-    const result = await store.dispatch(importRecords(plan, (share) => stored.push(share)));
+    const result = await store.dispatch(importRecords(plan, FROM, (share) => stored.push(share)));
     expect(result.saved).toBe(true);
     expect(stored.at(-1)).toBe(1);
     expect(stored.length).toBeGreaterThan(2);
@@ -54,7 +47,7 @@ describe('a large import', () => {
     expect(store.getState().session.tankId).toBe(plan.merged.tanks[0]?.id);
     const again = await opened('large-import');
     expect(again.getState().log.size).toBe(records.length);
-    expect(again.dispatch(importPlan(reading.file.records)).fresh).toEqual([]);
+    expect(again.dispatch(importPlan(records)).fresh).toEqual([]);
   });
 
   it('that is broken off keeps what it stored, and the same file adds the rest', async () => {
@@ -63,7 +56,7 @@ describe('a large import', () => {
     const store = await opened('broken-import', full);
     const plan = store.dispatch(importPlan(records));
     const result = await store.dispatch(
-      importRecords(plan, () => {
+      importRecords(plan, FROM, () => {
         full.now = true;
       }),
     );
@@ -75,7 +68,7 @@ describe('a large import', () => {
     expect(size).toBeLessThan(records.length);
     const rest = half.dispatch(importPlan(records));
     expect(rest.fresh).toHaveLength(records.length - size);
-    await half.dispatch(importRecords(rest, () => undefined));
+    await half.dispatch(importRecords(rest, FROM, () => undefined));
     expect(half.getState().log.size).toBe(records.length);
   });
 
@@ -84,33 +77,43 @@ describe('a large import', () => {
     const stamp = { actId: testServices(NOW).newId(), device: 'x', recordedAt: EXPORTED };
     const kit = createRecord(stamp, testServices(NOW).newId(), 'kit', kitFrom('ammoniaCard', 0));
     const plan = store.dispatch(importPlan([kit]));
-    await store.dispatch(importRecords(plan, () => undefined));
+    await store.dispatch(importRecords(plan, FROM, () => undefined));
     expect(store.getState().log.kits).toHaveLength(1);
     await store.dispatch(undoKeys(store.getState().session.notice?.undo ?? []));
     expect(store.getState().log.kits).toEqual([]);
   });
 });
 
-describe('what is no log', () => {
-  it.each([
-    ['', /not a Zoarium log|empty|JSON/],
-    ['not json', /JSON|not a Zoarium log/],
-    [
-      '{"format":"zoarium-log","version":99,"exportedAt":"2026-11-24T12:00:00Z","records":[]}',
-      /Update it first/,
-    ],
-    ['[]', /not a Zoarium log/],
-  ])('%j is refused in words', async (text, why) => {
-    const reading = await readInParts(text, () => undefined);
-    expect(reading.ok).toBe(false);
-    expect(reading.ok ? '' : reading.why).toMatch(why);
+describe('what a file brought', () => {
+  it('is told by its name and undone months later, but for what was changed since', async () => {
+    const store = await opened('brought');
+    const records = large(3);
+    await store.dispatch(importRecords(store.dispatch(importPlan(records)), FROM, () => undefined));
+    const [brought] = await store.dispatch(listBrought());
+    expect(brought).toMatchObject({ kind: 'log', name: 'old.json', words: ['3 notes'] });
+    // Opened anew, as months later.
+    const later = await opened('brought');
+    const [note] = headsOfType(later.getState().log, 'entry').filter(
+      ({ body }) => body.kind === 'note',
+    );
+    if (note?.body.kind !== 'note') throw new Error('a note');
+    const changed = { ...note.body, text: 'corrected' };
+    await later.dispatch(recordAct((act) => act.revise(note, changed)));
+    const [again] = await later.dispatch(listBrought());
+    await later.dispatch(undoBrought(again?.id ?? ''));
+    const left = headsOfType(later.getState().log, 'entry');
+    expect(left.map(({ body }) => body)).toEqual([changed]);
   });
 
-  it('a byte-order mark before a log is read over', async () => {
-    const reading = await readInParts(
-      `\uFEFF${writeLogFile(toLogFile(large(1), EXPORTED))}`,
-      () => undefined,
+  it('that brought nothing leaves no record, and erasing the log takes the records along', async () => {
+    const store = await opened('brought-nothing');
+    await store.dispatch(importRecords({ fresh: [] }, FROM, () => undefined));
+    expect(await store.dispatch(listBrought())).toEqual([]);
+    await store.dispatch(
+      importRecords(store.dispatch(importPlan(large(1))), FROM, () => undefined),
     );
-    expect(reading.ok).toBe(true);
+    expect(await store.dispatch(listBrought())).toHaveLength(1);
+    await store.dispatch(wipeLog());
+    expect(await store.dispatch(listBrought())).toEqual([]);
   });
 });

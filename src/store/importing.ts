@@ -1,6 +1,4 @@
 import { planImport, type ImportPlan } from '../core/records/file/importPlan';
-import { readHeader, type FileReading } from '../core/records/file/file';
-import { parseRecords } from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { logMerged } from './logReducer';
@@ -9,31 +7,14 @@ import { noticed, tankChosen } from './sessionSlice';
 import { tanksInOrder } from '../core/history/tanksInOrder';
 import { revisionKey } from '../core/records/log';
 import { breath } from '../storage/breath';
+import { rememberBrought, type Origin } from './brought';
 import type { AppThunk } from './state';
 
 /** Told of the share done, 0 to 1. */
 type Progress = (share: number) => void;
 
-/** Records read or stored in one go: more would leave the screen still for too long. */
+/** Records stored in one go: more would leave the screen still for too long. */
 const IN_ONE_GO = 1500;
-
-/** Reads the text of a log, a part at a time so that the screen can say how far it is. */
-export async function readInParts(text: string, progress: Progress): Promise<FileReading> {
-  const header = readHeader(text);
-  if (!header.ok) return header;
-  const { records, version } = header;
-  const rows = records.map((raw) => ({ raw, version }));
-  const good: Revision[] = [];
-  const refused: { row: number; why: string }[] = [];
-  for (let from = 0; from < rows.length; from += IN_ONE_GO) {
-    const part = parseRecords(rows.slice(from, from + IN_ONE_GO), rows);
-    good.push(...part.records);
-    refused.push(...part.refused.map(({ index, why }) => ({ row: from + index + 1, why })));
-    progress(Math.min(1, (from + IN_ONE_GO) / rows.length));
-    await breath();
-  }
-  return header.finish(good, refused);
-}
 
 /** What an import of records would do to the log that is open. */
 export function importPlan(records: readonly Revision[]): AppThunk<ImportPlan> {
@@ -45,9 +26,12 @@ export function importPlan(records: readonly Revision[]): AppThunk<ImportPlan> {
  * broken off leaves what it stored, and taking the file once more adds the rest. Memory takes all
  * parts in one: everything that is derived from the log would otherwise be derived for each.
  */
-export function importRecords(plan: ImportPlan, progress: Progress): AppThunk<Promise<SaveResult>> {
+export function importRecords(
+  { fresh }: Pick<ImportPlan, 'fresh'>,
+  origin: Origin,
+  progress: Progress,
+): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState) => {
-    const { fresh } = plan;
     const without = getState().session.tankId === null;
     let from = 0;
     try {
@@ -61,10 +45,11 @@ export function importRecords(plan: ImportPlan, progress: Progress): AppThunk<Pr
       }
     } finally {
       dispatch(logMerged(fresh.slice(0, from)));
+      await dispatch(rememberBrought(origin, fresh.slice(0, from)));
     }
     dispatch(
       noticed({
-        text: `Imported ${countOf(fresh.length, 'record')}`,
+        text: `${origin.kind === 'carry' ? 'Took over' : 'Imported'} ${countOf(fresh.length, 'record')}`,
         undo: fresh.map(revisionKey),
       }),
     );

@@ -60,7 +60,8 @@ export function openLog(
       }
       if (revisions.length === 0 && seed) {
         const { now, newId, device } = services;
-        await dispatch(storeRevisions(seed.make({ now: now(), zone: seed.zone, device, newId })));
+        const context = { now: now(), zone: seed.zone, device: device.read().id, newId };
+        await dispatch(storeRevisions(seed.make(context)));
         if (!databases.isOpen(database)) return;
       }
       const place = drafts[PLACE_DRAFT];
@@ -134,13 +135,15 @@ function forgetLog(): AppThunk {
 
 /** Empties the open log in this browser and tells the other tabs. */
 export function wipeLog(): AppThunk<Promise<boolean>> {
-  return async (dispatch, _getState, { databases }) => {
-    const { log, channel } = databases.opened;
+  return async (dispatch, _getState, { databases, services }) => {
+    const { log, channel, name } = databases.opened;
     try {
       await databases.inTurn(() => log.wipe());
     } catch {
       return false;
     }
+    // What other devices know of this one's copy is true of it no more.
+    if (name === 'own') services.device.renew();
     channel.tellWiped();
     dispatch(forgetLog());
     return true;

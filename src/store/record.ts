@@ -8,6 +8,7 @@ import { draftRecorded } from './draftsSlice';
 import { logMerged } from './logReducer';
 import { actQueued, actsStored, storingFailed } from './pendingSlice';
 import { noticed, storageAnswered } from './sessionSlice';
+import type { Services } from './services';
 import type { AppThunk } from './state';
 
 /** Something that keeps a record from being written: a place in its body, and what is wrong there. */
@@ -68,10 +69,10 @@ export const newActId =
     services.newId();
 
 export function stampOf(
-  services: { now(): number; newId(): string; device: string },
-  actId = services.newId(),
+  { now, newId, device }: Pick<Services, 'now' | 'newId' | 'device'>,
+  actId = newId(),
 ): ActStamp {
-  return { actId, device: services.device, recordedAt: new Date(services.now()).toISOString() };
+  return { actId, device: device.read().id, recordedAt: new Date(now()).toISOString() };
 }
 
 /** Two bodies that say the same: the moment of saving aside, which a second try moves on. */

@@ -1,5 +1,6 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import type { DraftStore } from '../storage/drafts';
+import type { OwnDevice } from '../storage/device';
 import type { LogStore } from '../storage/logStore';
 import type { SaveTrouble } from '../storage/room';
 import type { Jobs } from '../workers/jobs/client';
@@ -19,8 +20,8 @@ export interface OpenDatabase {
 export interface Services {
   now(): number;
   newId(): string;
-  /** A name for this browser tab's writes. */
-  device: string;
+  /** Which device this is: whose writes are its own. */
+  device: OwnDevice;
   openDatabase(name: LogName): OpenDatabase;
   openChannel(name: LogName, on: TabListener): TabChannel;
   whyNotSaved(error: unknown): Promise<SaveTrouble>;

@@ -1,5 +1,6 @@
 import { bringIn } from '../core/sheets/bring';
 import type { SheetFound, SheetOffer } from '../core/sheets/readSheet';
+import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { breath } from '../storage/breath';
 import { issuesOf, stampOf, storeRevisions, type SaveResult } from './record';
@@ -14,9 +15,12 @@ export function bringSheet(
   offers: readonly { offer: SheetOffer; litres: number }[],
   /** Drafts that it empties. */
   empties: readonly string[],
+  /** Told what came in, and by which act. */
+  brought: (id: string, revisions: readonly Revision[]) => Promise<void>,
 ): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState, { services }) => {
-    const bringing = bringIn(getState().log, found, offers, stampOf(services));
+    const stamp = stampOf(services);
+    const bringing = bringIn(getState().log, found, offers, stamp);
     const { revisions, fresh, back } = bringing;
     for (let from = 0; from < revisions.length; from += IN_ONE_GO) {
       const issues = issuesOf(revisions.slice(from, from + IN_ONE_GO));
@@ -24,7 +28,7 @@ export function bringSheet(
       if (issues.length > 0) return dispatch(storeRevisions(revisions));
       await breath();
     }
-    return dispatch(
+    const result = await dispatch(
       storeRevisions(revisions, {
         words:
           fresh + back > 0
@@ -34,5 +38,9 @@ export function bringSheet(
         checked: true,
       }),
     );
+    if (result.saved) {
+      await brought(stamp.actId, revisions);
+    }
+    return result;
   };
 }

@@ -2,6 +2,7 @@ import { createAsyncStorage, type AsyncStorage } from '@react-native-async-stora
 import fc from 'fast-check';
 import { headsOfType, kitFrom } from '../core';
 import { DraftStore } from '../storage/drafts';
+import { OwnDevice } from '../storage/device';
 import { LogStore } from '../storage/logStore';
 import { testId } from '../testing/logBuilder';
 import { testServices } from '../testing/services';
@@ -55,9 +56,10 @@ class Tab {
         return true;
       },
     });
+    const id = `tab-${browser.tabs.length}`;
     const services: Services = {
       ...testServices(Date.parse('2026-11-24T12:00:00Z')),
-      device: `tab-${browser.tabs.length}`,
+      device: new OwnDevice(null, () => id, 'Desk'),
       openDatabase: () => ({
         log: this.log,
         drafts: new DraftStore(database),

@@ -1,5 +1,6 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { infer } from '../core/cycle/forecast';
+import { OwnDevice, type Shelf } from '../storage/device';
 import { DraftStore } from '../storage/drafts';
 import { LogStore } from '../storage/logStore';
 import type { Services } from '../store/services';
@@ -40,14 +41,14 @@ export const HERE: Jobs = {
  */
 export function testServices(
   now: number,
-  options: { database?: string; full?: { now: boolean }; jobs?: Jobs } = {},
+  options: { database?: string; full?: { now: boolean }; jobs?: Jobs; shelf?: Shelf } = {},
 ): Services {
   databases += 1;
-  const { database = String(databases), full, jobs = SILENT } = options;
+  const { database = String(databases), full, jobs = SILENT, shelf = null } = options;
   return {
     now: () => now,
     newId: () => testId((ids += 1)),
-    device: 'tab',
+    device: new OwnDevice(shelf, () => 'tab', 'Desk'),
     openDatabase: (name) => {
       const storage = createAsyncStorage(`test-${database}-${name}`);
       const log = new LogStore(storage, name, {

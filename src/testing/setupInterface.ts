@@ -1,3 +1,4 @@
+import { TextDecoder, TextEncoder } from 'node:util';
 // jsdom lacks what every browser has; the interface tests run on these.
 import { webcrypto } from 'node:crypto';
 import 'fake-indexeddb/auto';
@@ -8,3 +9,6 @@ globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(val
 // Every name that a test looks for made jsdom match each element against all rules that the screens
 // wrote, which took most of the time. No name hangs on a rule: what an element says of itself is enough.
 window.getComputedStyle = (element) => (element as HTMLElement).style;
+
+// The browser's, which the page of a test lacks: texts become bytes and bytes become texts.
+Object.assign(globalThis, { TextDecoder, TextEncoder });

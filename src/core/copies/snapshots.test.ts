@@ -1,16 +1,10 @@
 import fc from 'fast-check';
 import { draws } from '../../testing/draws';
+import { livedOn, moves } from '../../testing/livedOn';
 import { LogBuilder, onDay, DAY } from '../../testing/logBuilder';
-import { createRecord, removeRecord, reviseRecord, undoRevisions } from '../records/acts';
+import { undoRevisions } from '../records/acts';
 import { derivedId } from '../math/hash';
-import {
-  allRecords,
-  allRevisions,
-  EMPTY_LOG,
-  headsOfType,
-  mergeRevisions,
-  type Log,
-} from '../records/log';
+import { allRecords, allRevisions, EMPTY_LOG, mergeRevisions, type Log } from '../records/log';
 import { revisionKey } from '../records/order';
 import { bringBack } from './bringBack';
 import { bytesOf, keptSnapshots } from './snapshotKeeping';
@@ -23,44 +17,18 @@ const stamp = (n: number) => ({
   recordedAt: new Date(onDay(40) + n * 1000).toISOString(),
 });
 
-/** A log that lives on: entries made, corrected and taken away, by numbers. */
-function livedOn(log: Log, steps: readonly [what: number, which: number][], from: number): Log {
-  return steps.reduce((now, [what, which], i) => {
-    const heads = headsOfType(now, 'entry').filter(({ body }) => body.kind === 'note');
-    const head = heads[which % Math.max(1, heads.length)];
-    const act = stamp(from + i);
-    if (what === 0 || !head || head.body.kind !== 'note') {
-      const id = derivedId(`note ${from + i}`);
-      const [tank] = now.tanks;
-      const body = {
-        kind: 'note' as const,
-        tankId: tank?.id ?? '',
-        at: act.recordedAt,
-        text: `${i}`,
-      };
-      return mergeRevisions(now, [createRecord(act, id, 'entry', body)]);
-    }
-    const next =
-      what === 1
-        ? reviseRecord(act, head, { ...head.body, text: `${head.body.text}!` })
-        : removeRecord(act, head);
-    return mergeRevisions(now, [next]);
-  }, log);
-}
-
 /** What stands in a log, whatever its history. */
 const standing = (log: Log): string[] =>
   [...allRecords(log)]
     .flatMap(({ head }) => (head.deleted ? [] : JSON.stringify([head.id, head.type, head.body])))
     .sort();
 
-const steps = fc.array(fc.tuple(fc.integer({ min: 0, max: 2 }), fc.nat(20)), { maxLength: 14 });
 const begun = mergeRevisions(EMPTY_LOG, new LogBuilder().revisions);
 
 describe('bringing a copy back', () => {
   it('sets everything to what it was, validly, and an undo sets it to what it is', () => {
     fc.assert(
-      fc.property(steps, steps, (before, after) => {
+      fc.property(moves, moves, (before, after) => {
         const then = livedOn(begun, before, 0);
         const now = livedOn(then, after, 1000);
         const { revisions } = bringBack(now, allRevisions(then), stamp(5000));
@@ -78,7 +46,7 @@ describe('bringing a copy back', () => {
 
   it('after an erasing is an import, with the history that it had', () => {
     fc.assert(
-      fc.property(steps, (before) => {
+      fc.property(moves, (before) => {
         const then = livedOn(begun, before, 0);
         const { revisions, back } = bringBack(EMPTY_LOG, allRevisions(then), stamp(5000));
         expect(allRevisions(mergeRevisions(EMPTY_LOG, revisions))).toEqual(allRevisions(then));

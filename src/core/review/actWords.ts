@@ -1,7 +1,7 @@
 import { wordsContext, type TankHistory } from '../history/tankHistory';
 import type { Act } from '../records/acts';
 import type { Log } from '../records/log';
-import { entryLine, entryTitle, kindName, type Entry } from '../records/kinds';
+import { countedAs, entryLine, entryTitle, kindName, type Entry } from '../records/kinds';
 import type { WordsContext } from '../records/kinds/kind';
 import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
@@ -78,7 +78,7 @@ function spanOf(entries: readonly Entry[], zone: string): string {
   const day = (at: number | undefined) =>
     at === undefined ? '' : `${shortDay(at, zone)} ${new Date(at).getUTCFullYear()}`;
   const [from, until] = [day(moments[0]), day(moments.at(-1))];
-  const count = countOf(entries.length, kindName(first));
+  const count = countOf(entries.length, ...countedAs(first));
   return from === until ? `${count} of ${from}` : `${count} from ${from} to ${until}`;
 }
 

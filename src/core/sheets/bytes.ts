@@ -1,29 +1,11 @@
 import { decodeText } from '../records/file/encoding';
+import { isPacked, otherFileOf } from '../records/file/signature';
 import { textWorkbook, type Workbook } from './workbook';
 
 export type Opened = { ok: true; workbook: Workbook } | { ok: false; why: string };
 
 /** What a file may be at most: a sheet of a hundred thousand tests has some five million. */
 export const MOST_BYTES = 40_000_000;
-
-/** First bytes by which files of other kinds are told, whatever they are called. */
-const OTHER_FILES: readonly [first: readonly number[], what: string][] = [
-  [[0x25, 0x50, 0x44, 0x46], 'a PDF'],
-  [[0x89, 0x50, 0x4e, 0x47], 'a picture'],
-  [[0xff, 0xd8, 0xff], 'a picture'],
-  [[0x47, 0x49, 0x46, 0x38], 'a picture'],
-  [[0x52, 0x49, 0x46, 0x46], 'a picture or a sound'],
-  [[0xd0, 0xcf, 0x11, 0xe0], 'a workbook of the old kind (XLS)'],
-];
-const ZIP = [0x50, 0x4b, 0x03, 0x04];
-
-const begins = (bytes: Uint8Array, first: readonly number[]): boolean =>
-  first.every((byte, i) => bytes[i] === byte);
-
-/** Whether a file is a workbook (XLSX), or at least packed as one is. */
-export function isPacked(bytes: Uint8Array): boolean {
-  return begins(bytes, ZIP);
-}
 
 /**
  * Opens a spreadsheet whatever its name says: a workbook (XLSX) by its first bytes, else a text.
@@ -47,8 +29,8 @@ export function openPlain(bytes: Uint8Array): Opened {
   if (bytes.length > MOST_BYTES) {
     return no('It is larger than 40 MB. Save the sheet with the tests on its own.');
   }
-  const other = OTHER_FILES.find(([first]) => begins(bytes, first));
-  if (other) return no(`It is ${other[1]}. ${SAVE_AS}`);
+  const other = otherFileOf(bytes);
+  if (other) return no(`It is ${other}. ${SAVE_AS}`);
   return openText(textOf(bytes));
 }
 

@@ -1,10 +1,10 @@
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import type { Act } from '@/core/records/acts';
 import { fullDayWords, timeWords } from '@/core/time/words';
-import { dayOf } from '@/core/time/zone';
+import { dayOf, instant } from '@/core/time/zone';
 import { countOf } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
-import { useAppSelector, useTyped } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectLog, selectTanks, selectZone } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -12,7 +12,9 @@ import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { LongList } from '@/ui/Table';
 import { Words } from '@/ui/Words';
-import { ChangeRow } from './ChangeRow';
+import type { Brought } from '@/storage/brought';
+import { listBrought } from '@/store/brought';
+import { BroughtRow, ChangeRow } from './ChangeRow';
 import { keepersActs } from './keepersActs';
 import { useActWords } from './useActWords';
 
@@ -48,18 +50,25 @@ const tanksOf = ({ revisions }: Act): string[] =>
     one.type === 'tank' ? [one.id] : 'tankId' in one.body ? [String(one.body.tankId)] : [],
   );
 
-type Line = { day: string; key: string; act: null } | { act: Act; key: string };
+/** What stands in the list: an act, or what a file brought. */
+type Change = { at: number; key: string; act: Act } | { at: number; key: string; brought: Brought };
+type Line = { day: string; key: string } | Change;
 
-/** The acts under their days. */
-function linesOf(acts: readonly Act[], zone: string): Line[] {
+/** The changes under their days, the newest first. */
+function linesOf(changes: readonly Change[], zone: string): Line[] {
   let last = '';
-  return acts.flatMap((act): Line[] => {
-    const day = dayOf(act.recordedAt, zone);
-    const line: Line = { act, key: act.actId };
-    if (day === last) return [line];
+  return changes.flatMap((change): Line[] => {
+    const day = dayOf(change.at, zone);
+    if (day === last) return [change];
     last = day;
-    return [{ day: fullDayWords(act.recordedAt, zone), key: day, act: null }, line];
+    return [{ day: fullDayWords(change.at, zone), key: day }, change];
   });
+}
+
+/** Where records came from, and what they amounted to: "Took over from Phone: 3 tests, 1 new fish". */
+function broughtLine({ kind, name, words }: Brought): string {
+  const from = kind === 'carry' ? `Took over from ${name}` : `Brought in ${name}`;
+  return words.length === 0 ? from : `${from}: ${words.join(', ')}`;
 }
 
 /** Everything that was ever changed, by day, found by its words, each with its undo. */
@@ -71,14 +80,31 @@ export function ChangesScreen() {
   const [text, setText] = useTyped('changes/sought');
   const [about, setAbout] = useState<About>('all');
   const [tankId, setTankId] = useState<string>(EVERY);
+  const brought = useBrought();
   const wanted = useDeferredValue(text).trim().toLowerCase();
+  /** Sheets are acts of their own, which bear the name of their file. */
+  const sheets = new Map(
+    brought.flatMap(({ id, kind, name }) => (kind === 'sheet' ? [[id, name] as const] : [])),
+  );
   const acts = useMemo(() => keepersActs(log), [log]);
   const found = acts.filter(
     (act) =>
       ABOUT[about].holds(act) &&
       (tankId === EVERY || tanksOf(act).includes(tankId)) &&
-      (wanted === '' || words(act).toLowerCase().includes(wanted)),
+      (wanted === '' ||
+        `${words(act)} ${sheets.get(act.actId) ?? ''}`.toLowerCase().includes(wanted)),
   );
+  const files = brought.filter(
+    (one) =>
+      one.kind !== 'sheet' &&
+      about === 'all' &&
+      tankId === EVERY &&
+      (wanted === '' || broughtLine(one).toLowerCase().includes(wanted)),
+  );
+  const changes = [
+    ...found.map((act) => ({ at: act.recordedAt, key: act.actId, act })),
+    ...files.map((one) => ({ at: instant(one.at), key: one.id, brought: one })),
+  ].sort((a, b) => b.at - a.at);
   const nameOf = (act: Act): string => {
     const of = new Set(tanksOf(act));
     return tanks.flatMap(({ id, body }) => (of.has(id) ? body.name : [])).join(', ');
@@ -110,19 +136,29 @@ export function ChangesScreen() {
           onChange={setTankId}
         />
       ) : null}
-      {first && found.length === 0 ? <Words as="soft">No change is like that.</Words> : null}
+      {first && changes.length === 0 ? <Words as="soft">No change is like that.</Words> : null}
       <LongList
-        items={linesOf(found, zone)}
+        items={linesOf(changes, zone)}
         keyOf={({ key }) => key}
         rowHeight={66}
         render={(line) =>
-          line.act === null ? (
+          'day' in line ? (
             <SectionHead title={line.day} />
+          ) : 'brought' in line ? (
+            <BroughtRow
+              id={line.brought.id}
+              words={broughtLine(line.brought)}
+              note={timeWords(line.at, zone)}
+            />
           ) : (
             <ChangeRow
               act={line.act}
               words={words(line.act)}
-              note={[timeWords(line.act.recordedAt, zone), nameOf(line.act)]
+              note={[
+                timeWords(line.act.recordedAt, zone),
+                nameOf(line.act),
+                sheets.get(line.act.actId) ?? '',
+              ]
                 .filter((part) => part !== '')
                 .join(' · ')}
             />
@@ -131,4 +167,19 @@ export function ChangesScreen() {
       />
     </Screen>
   );
+}
+
+/** What files brought into the log; it is looked at again whenever something came in. */
+function useBrought(): readonly Brought[] {
+  const dispatch = useAppDispatch();
+  const size = useAppSelector((state) => state.log.size);
+  const [brought, setBrought] = useState<readonly Brought[]>([]);
+  useEffect(() => {
+    let current = true;
+    void dispatch(listBrought()).then((found) => current && setBrought(found));
+    return () => {
+      current = false;
+    };
+  }, [dispatch, size]);
+  return brought;
 }

@@ -60,13 +60,14 @@ interface Header {
   finish: (records: Revision[], refused: RefusedRow[]) => FileReading;
 }
 
-/** Opens the frame of an exported log: what it is, and its records as they lie there. */
-export function readHeader(text: string): Header | { ok: false; why: string } {
-  let raw: unknown;
+export type JsonReading = { ok: true; raw: unknown } | { ok: false; why: string };
+
+/** The value of a JSON text, or what is wrong with it in words. */
+export function readJson(text: string): JsonReading {
   // A byte-order mark, which some editors put before a text they save.
   const plain = text.replace(/^\uFEFF/, '');
   try {
-    raw = JSON.parse(plain);
+    return { ok: true, raw: JSON.parse(plain) as unknown };
   } catch {
     const cut = plain.trimStart().startsWith('{') && !plain.trimEnd().endsWith('}');
     return refuse(
@@ -75,6 +76,16 @@ export function readHeader(text: string): Header | { ok: false; why: string } {
         : 'This is not a JSON file. Choose a log that Zoarium exported.',
     );
   }
+}
+
+/** Opens the frame of an exported log: what it is, and its records as they lie there. */
+export function readHeader(text: string): Header | { ok: false; why: string } {
+  const json = readJson(text);
+  return json.ok ? headerIn(json.raw) : json;
+}
+
+/** The frame of an exported log in a value that was read as JSON. */
+export function headerIn(raw: unknown): Header | { ok: false; why: string } {
   const header = headerSchema.safeParse(raw);
   if (!header.success || header.data.format !== FILE_FORMAT) {
     return refuse('This is not a Zoarium log. Choose a file that Zoarium exported.');

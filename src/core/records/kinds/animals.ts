@@ -85,6 +85,7 @@ export const animals = defineKind({
   schema,
   subject: 'tank',
   name: 'animals',
+  counted: ['animal entry', 'animal entries'],
   title: ({ what, move }) => `${what} ${MOVE_WORDS[move].toLowerCase()}`,
   line: ({ count, grams, notSure, source, until, cause, asTyped }) =>
     [

@@ -41,6 +41,7 @@ export const calibration = defineKind({
   schema,
   subject: 'tank',
   name: 'calibration',
+  counted: ['calibration', 'calibrations'],
   title: () => 'Calibration',
   line: ({ kitId, points, unit, adjusted }, { kitOf }) =>
     [

@@ -51,6 +51,7 @@ export const cost = defineKind({
   schema,
   subject: 'tank',
   name: 'cost',
+  counted: ['cost', 'costs'],
   title: (entry) => COSTS[entry.of].name,
   line: ({ amount, what }) => [formatPlain(amount, 2), what ?? ''].filter(Boolean).join(', '),
   touches: () => [],

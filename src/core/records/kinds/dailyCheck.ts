@@ -73,6 +73,7 @@ export const dailyCheck = defineKind({
   schema,
   subject: 'tank',
   name: 'daily check',
+  counted: ['daily check', 'daily checks'],
   title: ({ what }) => what,
   line: ({ state, signs, breaths }) =>
     [
@@ -90,6 +91,7 @@ export const cleaning = defineKind({
   schema: z.strictObject({ kind: z.literal('cleaning'), ...ofTank }),
   subject: 'tank',
   name: 'quarantine cleaned',
+  counted: ['cleaning of the quarantine', 'cleanings of the quarantine'],
   title: () => 'Quarantine cleaned',
   line: () => 'sponge thrown away; tank and tools disinfected, rinsed and dried',
   touches: () => ['equipment'],
@@ -118,6 +120,7 @@ export const sponge = defineKind({
   }),
   subject: 'tank',
   name: 'sponge',
+  counted: ['sponge entry', 'sponge entries'],
   title: () => 'Sponge',
   line: ({ move }) =>
     ({

@@ -241,6 +241,7 @@ export const dose = defineKind({
   schema,
   subject: 'tank',
   name: 'dose',
+  counted: ['dose', 'doses'],
   title: (entry) => substanceName(entry.substance),
   line: (entry, { netLitres }) => {
     const rise = netLitres === null ? null : doseRise(entry, netLitres);

@@ -47,6 +47,7 @@ export const feed = defineKind({
   schema,
   subject: 'tank',
   name: 'feeding',
+  counted: ['feeding', 'feedings'],
   title: (entry) => FOODS_AS_FED[entry.food].name,
   line: ({ food, amount }) =>
     amount.by === 'grams'

@@ -43,6 +43,7 @@ export const growthMeasure = defineKind({
   schema,
   subject: 'tank',
   name: 'measure against growth',
+  counted: ['measure against growth', 'measures against growth'],
   title: ({ measure, action }) =>
     action === 'begun' ? MEASURE_WORDS[measure] : `${MEASURE_WORDS[measure]} ${action}`,
   line: ({ strength }) => strength ?? '',

@@ -101,6 +101,11 @@ export function kindName(entry: Pick<Entry, 'kind'>): string {
   return KINDS[entry.kind].name;
 }
 
+/** What entries of a kind are counted as, one and several of them. */
+export function countedAs({ kind }: Pick<Entry, 'kind'>): readonly [one: string, many: string] {
+  return KINDS[kind].counted;
+}
+
 function titleOf<K extends EntryKind>(kind: K, entry: EntryOf<K>): string {
   return WORDS[kind].title(entry);
 }

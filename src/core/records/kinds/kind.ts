@@ -32,6 +32,8 @@ export interface Kind<S extends z.ZodType> {
   subject: SubjectType;
   /** What the kind is called where nothing of the entry is shown: "water change". */
   name: string;
+  /** One of it and several, where entries are counted: "3 water changes". */
+  counted: readonly [one: string, many: string];
   /** The entry in a word or two, for the first line of a row. */
   title: (entry: z.infer<S>) => string;
   /** The rest of it in a line; may be empty. */

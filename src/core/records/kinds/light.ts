@@ -15,6 +15,7 @@ export const light = defineKind({
   schema,
   subject: 'tank',
   name: 'light',
+  counted: ['change of the light', 'changes of the light'],
   title: (entry) => `Light ${entry.state}`,
   line: (entry) => (entry.hoursADay ? `${formatPlain(entry.hoursADay)} h a day` : ''),
   touches: () => ['growth'],

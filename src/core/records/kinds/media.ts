@@ -35,6 +35,7 @@ export const media = defineKind({
   schema,
   subject: 'tank',
   name: 'rock or media',
+  counted: ['change of rock or media', 'changes of rock or media'],
   title: ({ move }) => (move.to === 'in' ? `${MEDIA_WORDS[move.media]} in` : 'Rock or media out'),
   line: ({ move }) =>
     move.to === 'in'

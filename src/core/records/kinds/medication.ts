@@ -58,6 +58,7 @@ export const medication = defineKind({
   schema,
   subject: 'tank',
   name: 'medicine by its label',
+  counted: ['medicine by its label', 'medicines by their labels'],
   title: ({ what }) => what,
   line: ({ act, mL, grams, tablets, value }) =>
     [

@@ -10,6 +10,7 @@ export const note = defineKind({
   schema,
   subject: 'tank',
   name: 'note',
+  counted: ['note', 'notes'],
   title: () => 'Note',
   line: (entry) => entry.text,
   touches: () => [],

@@ -27,6 +27,7 @@ export const observation = defineKind({
   schema,
   subject: 'tank',
   name: 'observation',
+  counted: ['observation', 'observations'],
   title: (entry) => entry.which ?? OBSERVED_WORDS[entry.about],
   line: (entry) => entry.text,
   touches: ({ about }) =>

@@ -22,6 +22,7 @@ export const organics = defineKind({
   schema,
   subject: 'tank',
   name: 'organics',
+  counted: ['dose of organics', 'doses of organics'],
   title: ({ action }) => {
     switch (action.what) {
       case 'prawnIn':

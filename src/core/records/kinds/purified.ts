@@ -28,6 +28,7 @@ export const purified = defineKind({
   schema,
   subject: 'tank',
   name: 'purified water',
+  counted: ['purified water entry', 'purified water entries'],
   title: () => 'Purified water',
   line: ({ litres, minutes, tds }) =>
     [

@@ -97,6 +97,7 @@ export const reading = defineKind({
   schema,
   subject: 'tank',
   name: 'test',
+  counted: ['test', 'tests'],
   title: (entry) => PARAMETERS[entry.parameter].name,
   line: (entry, { kitOf }) => {
     const kit = kitOf(entry.kitId);

@@ -22,6 +22,7 @@ export const saltMix = defineKind({
   schema,
   subject: 'tank',
   name: 'salt mix',
+  counted: ['salt mix', 'salt mixes'],
   title: () => 'Salt water mixed',
   line: ({ litres, grams, salinity }) =>
     `${formatPlain(litres, 2)} L with ${formatSignificant(grams, 4)} g${

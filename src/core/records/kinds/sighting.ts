@@ -41,6 +41,7 @@ export const sighting = defineKind({
   schema,
   subject: 'tank',
   name: 'growth',
+  counted: ['growth seen', 'growths seen'],
   title: (entry) => GROWTH_WORDS[entry.growth].name,
   line: (entry) => EXTENT_WORDS[entry.extent],
   touches: () => ['growth'],

@@ -54,6 +54,7 @@ export const standstill = defineKind({
   schema,
   subject: 'tank',
   name: 'time without flow',
+  counted: ['time without flow', 'times without flow'],
   title: () => 'Without flow',
   line: ({ hours, kept }) => `${formatPlain(hours, 1)} h, ${KEPT_WORDS[kept]}`,
   touches: () => ['equipment', 'ammonia', 'nitrite'],

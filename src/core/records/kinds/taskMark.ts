@@ -35,6 +35,7 @@ export const taskMark = defineKind({
   schema,
   subject: 'tank',
   name: 'task',
+  counted: ['task', 'tasks'],
   title: (entry) => entry.title,
   line: ({ how, reason }) =>
     [TASK_MARK_WORDS[how].toLowerCase(), reason ?? ''].filter(Boolean).join(': '),

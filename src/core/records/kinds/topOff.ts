@@ -18,6 +18,7 @@ export const topOff = defineKind({
   schema,
   subject: 'tank',
   name: 'top-off',
+  counted: ['top-off', 'top-offs'],
   title: () => 'Top-off',
   line: ({ litres, salinity }) =>
     `${formatPlain(litres, 2)} L ${

@@ -55,6 +55,7 @@ export const treatment = defineKind({
   schema,
   subject: 'tank',
   name: 'treatment',
+  counted: ['treatment', 'treatments'],
   title: (entry) => agentName(entry.agent),
   line: (entry) => entry.product ?? 'may harm the filter bacteria',
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'livestock'],

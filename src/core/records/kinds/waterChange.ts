@@ -47,6 +47,7 @@ export const waterChange = defineKind({
   schema,
   subject: 'tank',
   name: 'water change',
+  counted: ['water change', 'water changes'],
   title: () => 'Water change',
   line: (entry, { netLitres }) =>
     netLitres === null

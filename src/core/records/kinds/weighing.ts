@@ -42,6 +42,7 @@ export const weighing = defineKind({
   schema,
   subject: 'tank',
   name: 'weighing',
+  counted: ['weighing', 'weighings'],
   title: (entry) => WEIGHED_WORDS[entry.what],
   line: ({ what, count, amount }) =>
     `${formatPlain(count, 1)} came to ${formatSignificant(amount, 4)} ${WEIGHED_UNIT[what]}`,

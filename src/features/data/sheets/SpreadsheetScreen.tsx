@@ -68,7 +68,7 @@ export function SpreadsheetScreen() {
       head={<BackHead title="Spreadsheet" aside={tank.body.name} />}
       footer={
         view && share === null ? (
-          <BringFooter result={view.result} offers={offers.chosen} onDone={done} />
+          <BringFooter name={view.name} result={view.result} offers={offers.chosen} onDone={done} />
         ) : null
       }
     >
@@ -201,10 +201,12 @@ function leadOf(
 
 /** The foot of it: what would be written, and the button that writes it. */
 function BringFooter({
+  name,
   result,
   offers,
   onDone,
 }: {
+  name: string;
   result: SheetReadingResult;
   offers: readonly { offer: SheetOffer; litres: number }[];
   onDone: () => void;
@@ -219,7 +221,13 @@ function BringFooter({
   const beside = notes + offers.length;
   const bring = async () => {
     setBusy(true);
-    const { saved } = await dispatch(bringSheet(result, offers, [MAPPING_DRAFT]));
+    const { saved } = await dispatch(
+      bringSheet(result, offers, [MAPPING_DRAFT], async (id, revisions) => {
+        // It is told of among the changes, whose piece knows how.
+        const { rememberBrought } = await import('@/store/brought');
+        await dispatch(rememberBrought({ kind: 'sheet', name, id, words: [] }, revisions));
+      }),
+    );
     setBusy(false);
     if (saved) onDone();
   };
