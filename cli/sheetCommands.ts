@@ -1,6 +1,8 @@
 import { defineCommand } from './command';
 import { CliError } from './errors';
 import { oneOf, ofTank, text } from './flags';
+import { effortFlags, effortOf } from './effort';
+import { reportOfLog } from './report';
 import { openLog, pickTank } from './logFile';
 import { compared, exported, EXPORTS, imported, merged } from './sheets';
 import { printedOrWritten } from './write';
@@ -8,12 +10,20 @@ import { printedOrWritten } from './write';
 // Commands that carry a log into other shapes, and others into it: each prints, or writes to a new file.
 
 export const exportCommand = defineCommand({
-  usage: 'export FILE --as csv|wide|ndjson [--out FILE]',
-  does: 'tests as a sheet, one a row or a session a row; or every record, one a line',
-  flags: { as: oneOf(EXPORTS), out: text },
-  run: ({ positionals: [file], values }) => {
-    if (values.as === undefined) throw new CliError(`Say as what with --as ${EXPORTS.join('|')}.`);
-    return printedOrWritten(exported(openLog(file).log, values.as), values.out);
+  usage: 'export FILE --as csv|wide|ndjson|report [--tank NAME] [--at ISO] [--out FILE]',
+  does: 'tests as a sheet, one a row or a session a row; every record, one a line; a report of a tank',
+  flags: { as: oneOf([...EXPORTS, 'report'] as const), out: text, ...ofTank, ...effortFlags },
+  run: ({ positionals: [file], values }, now) => {
+    const { as, tank, at, out } = values;
+    if (as === undefined) {
+      throw new CliError(`Say as what with --as ${[...EXPORTS, 'report'].join('|')}.`);
+    }
+    const { log } = openLog(file);
+    const words =
+      as === 'report'
+        ? reportOfLog(log, pickTank(log, tank), at ?? now, effortOf(values))
+        : exported(log, as);
+    return printedOrWritten(words, out);
   },
 });
 

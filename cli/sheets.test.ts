@@ -66,6 +66,15 @@ describe('a sheet and a log', () => {
     expect(lines.every((line) => (JSON.parse(line) as { id: string }).id !== '')).toBe(true);
   });
 
+  it('prints a report of a tank, with the dates of its plan', () => {
+    const of = ['--as', 'report', '--tank', 'Kittiwake', '--particles', '60'];
+    const report = run('export', demo, ...of);
+    expect(report).toMatch(/^# Kittiwake\n/);
+    expect(report).toContain('| Ammonia reads zero | ');
+    expect(report).toMatch(/\| Ocellaris clownfish × 2 \| \d+ \w+ \d{4} \|/);
+    expect(run('export', demo, ...of)).toBe(report);
+  });
+
   it.each([
     [['export', demo], /--as csv\|wide\|ndjson/],
     [['export', demo, '--as', 'pdf'], /not "pdf"/],

@@ -18,6 +18,7 @@ const PLACES = [
   '/data/spreadsheet',
   '/data/changes',
   '/data/devices',
+  '/data/report',
   '/dosing',
   '/photos',
   '/calculators',

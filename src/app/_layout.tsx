@@ -1,7 +1,8 @@
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { cycle, dailyLife, runs, stock } from '@/features/pieces';
+import { cycle, dailyLife, pictures, runs, stock } from '@/features/pieces';
+import { Pictures } from '@/features/shell/Pictures';
 import { RouteError } from '@/features/shell/RouteError';
 import { Shell } from '@/features/shell/Shell';
 import { rememberedLog } from '@/features/shell/whichLog';
@@ -63,6 +64,8 @@ export default function Layout() {
   );
 }
 
+const PictureSheet = besideOf(pictures, 'PictureSheet');
+
 const RunBar = besideOf(runs, 'RunBar');
 
 const TermsHere = besideOf(dailyLife, 'TermsHere');
@@ -81,9 +84,11 @@ function Reminding() {
 function Framed() {
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
   return (
-    <Shell RunBar={going ? RunBar : undefined} end={END}>
-      <Slot />
-    </Shell>
+    <Pictures Sheet={PictureSheet}>
+      <Shell RunBar={going ? RunBar : undefined} end={END}>
+        <Slot />
+      </Shell>
+    </Pictures>
   );
 }
 

@@ -17,4 +17,6 @@ export { SheetScreen } from './maintenance/SheetScreen';
 export { TodayFoot } from './maintenance/TodayFoot';
 export { TodayTop } from './maintenance/TodayTop';
 export { DosingScreen } from './water/DosingScreen';
+export { waterSentence } from '@/core/water/waterSentence';
+export { ParameterChart } from './water/ParameterChart';
 export { WaterScreen } from './water/WaterScreen';

@@ -12,7 +12,7 @@ import { formArbitrary } from '@/testing/formArbitrary';
 import { testId } from '@/testing/logBuilder';
 import { formOfKit, kitFormSchema, readKit } from './instruments/kitForm';
 import { KIND_FORMS } from './log/forms';
-import { NO_FACTS } from './tank/tankFacts';
+import { NO_FACTS } from '@/core/tank/tankFacts';
 import { formOfTank, readTank, tankFormSchema } from './tank/tankForm';
 import type { EntryFormSpec } from './log/forms/entryForm';
 

@@ -12,3 +12,7 @@ export { ProtocolForm } from './stock/quarantine/ProtocolForm';
 export { ChoreForm } from './maintenance/ChoreForm';
 export { AwayForm } from './maintenance/AwayForm';
 export { logOffers } from './log/offers';
+
+// What a report of a tank says of it, as its page does.
+export { describeTank, waterSentence as tankWater } from '@/core/tank/description';
+export { factsOf } from '@/core/tank/tankFacts';

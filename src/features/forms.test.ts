@@ -13,7 +13,7 @@ import { EMPTY_DOSE_TOOL, strengthWords } from './cycle/doseToolForm';
 import { formOfProgramme, readProgramme } from './cycle/programmeForm';
 import { EMPTY_DOSE, formOfDose, readDose, waysOf } from './log/forms/doseForm';
 import { formOfKit, readKit, readSteps } from './instruments/kitForm';
-import { NO_FACTS, type TankFacts } from './tank/tankFacts';
+import { NO_FACTS, type TankFacts } from '@/core/tank/tankFacts';
 import { emptyTankForm, formOfTank, readTank, volumeOfForm } from './tank/tankForm';
 
 const context = { today: '2026-11-24', zone: 'UTC' };

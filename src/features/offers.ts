@@ -72,6 +72,13 @@ const OFFERS: readonly Offer[] = [
     open: to.spreadsheet,
   },
   {
+    id: 'place/report',
+    kind: 'place',
+    title: 'A report of this tank, to print',
+    also: 'pdf paper print vet veterinarian shop club summary share',
+    open: to.report,
+  },
+  {
     id: 'place/devices',
     kind: 'place',
     title: 'Another device: carry the log, take it over',

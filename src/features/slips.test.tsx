@@ -12,7 +12,7 @@ import { KitFormScreen } from './instruments/KitFormScreen';
 import { EMPTY_TEST, previewOf, rowState, type TestDraft } from './log/testDraft';
 import { KIND_FORMS } from './log/forms';
 import { ScreenBoundary } from './shell/ScreenBoundary';
-import { factsOf } from './tank/tankFacts';
+import { factsOf } from '@/core/tank/tankFacts';
 import { TodayScreen } from './today/TodayScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };

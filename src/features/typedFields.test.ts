@@ -7,7 +7,7 @@ const FIELDS = ['Field', 'DayField', 'TypedDay', 'AnimalPicker', 'TextInput', 'C
 
 /** Fields whose text is not worth a reload, and why. */
 const UNKEPT: Readonly<Record<string, string>> = {
-  'data/DataScreen.tsx typed': 'A word typed to confirm an erasing must be typed anew.',
+  'data/EraseSheet.tsx typed': 'A word typed to confirm an erasing must be typed anew.',
   'stock/CountField.tsx text': 'Whoever shows it keeps the number, on every letter.',
 };
 

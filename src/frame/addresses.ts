@@ -53,6 +53,7 @@ export const to = {
   spreadsheet: '/data/spreadsheet',
   changes: '/data/changes',
   devices: '/data/devices',
+  report: '/data/report',
   settings: '/settings',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,

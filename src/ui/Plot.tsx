@@ -1,29 +1,21 @@
 import type { ComponentProps, ReactNode } from 'react';
-import { View } from 'react-native';
-import Svg, { Text } from 'react-native-svg';
+import { Text } from 'react-native-svg';
+import { Frame, type FrameProps } from './Frame';
 import { color, font } from './tokens';
 import { useLayoutWidth } from './useLayoutWidth';
 
-/** A drawing as wide as its place, once that is known, with a sentence for who cannot see it. */
+/** A drawing as wide as its place, once that is known. */
 export function Plot({
-  height,
-  summary,
   children,
-}: {
-  /** px. */
-  height: number;
-  summary: string;
+  ...frame
+}: Omit<FrameProps, 'width' | 'onLayout' | 'children'> & {
   children: (width: number) => ReactNode;
 }) {
   const [width, onLayout] = useLayoutWidth('plot');
   return (
-    <View role="img" aria-label={summary} onLayout={onLayout} style={{ height }}>
-      {width > 0 ? (
-        <Svg width={width} height={height}>
-          {children(width)}
-        </Svg>
-      ) : null}
-    </View>
+    <Frame {...frame} width={width} onLayout={onLayout}>
+      {width > 0 ? children(width) : null}
+    </Frame>
   );
 }
 

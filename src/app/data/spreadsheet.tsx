@@ -1,4 +1,12 @@
-import { sheets } from '@/features/pieces';
+import { data, sheets } from '@/features/pieces';
 import { partOf } from '@/ui/piece';
 
-export default partOf(sheets, 'SpreadsheetScreen');
+const SpreadsheetScreen = partOf(sheets, 'SpreadsheetScreen');
+
+export default function Route() {
+  return (
+    <SpreadsheetScreen
+      remember={async (origin, fresh) => (await data.fetch()).rememberBrought(origin, fresh)}
+    />
+  );
+}

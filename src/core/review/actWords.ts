@@ -5,7 +5,7 @@ import { countedAs, entryLine, entryTitle, kindName, type Entry } from '../recor
 import type { WordsContext } from '../records/kinds/kind';
 import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
-import { shortDay } from '../time/words';
+import { dateWords } from '../time/words';
 import { capitalise, countOf, listWords } from '../units/format';
 import { unreachable } from '../unreachable';
 
@@ -75,8 +75,7 @@ function ofKind(entries: readonly Entry[], contextOf: (tankId: string) => WordsC
 function spanOf(entries: readonly Entry[], zone: string): string {
   const [first] = entries as [Entry];
   const moments = entries.map(({ at }) => instant(at)).sort((a, b) => a - b);
-  const day = (at: number | undefined) =>
-    at === undefined ? '' : `${shortDay(at, zone)} ${new Date(at).getUTCFullYear()}`;
+  const day = (at: number | undefined) => (at === undefined ? '' : dateWords(at, zone));
   const [from, until] = [day(moments[0]), day(moments.at(-1))];
   const count = countOf(entries.length, ...countedAs(first));
   return from === until ? `${count} of ${from}` : `${count} from ${from} to ${until}`;

@@ -29,6 +29,11 @@ export function fullDayWords(ms: number, zone: string): string {
   return dayText(ms, zone, 'EEE d MMM yyyy');
 }
 
+/** "4 May 2027", for a table or a document. */
+export function dateWords(ms: number, zone: string): string {
+  return dayText(ms, zone, 'd MMM yyyy');
+}
+
 /** "4 May", for a label with little room. */
 export function shortDay(ms: number, zone: string): string {
   return dayText(ms, zone, 'd MMM');

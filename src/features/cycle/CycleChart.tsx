@@ -145,6 +145,7 @@ export function CycleChart({
         xTicks={span.ticks}
         formatY={(value) => formatPlain(value, 2)}
         height={wide ? 320 : 250}
+        legend={notes.filter(Boolean).join(' ')}
         summary="Ammonia, nitrite and nitrate since the tank was filled, and what lies ahead, all as nitrogen."
         table={{
           columns: ['When', 'What', 'Read', 'mg N/L'],
@@ -159,7 +160,6 @@ export function CycleChart({
             ]),
         }}
       />
-      <Words as="soft">{notes.filter(Boolean).join(' ')}</Words>
     </View>
   );
 }

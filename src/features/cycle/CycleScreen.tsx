@@ -33,6 +33,8 @@ import { methodWords } from './methodWords';
 import { HeldBack, IfYouDoNothing, NextTest } from './NextTest';
 import { DoneRuleSheet } from './DoneRuleSheet';
 
+export { CycleChart, cycleSentence };
+
 /**
  * Where the cycle stands: what was read and what lies ahead, the verdict criterion by criterion, the
  * test worth doing, what holds it back, and the doses.

@@ -86,6 +86,13 @@ export function DataScreen() {
         The file is plain JSON and carries the full history. An import adds what is new and never
         overwrites; the same file twice changes nothing.
       </Words>
+      {tanks.length > 0 ? (
+        <Row
+          title="A report of this tank"
+          note="One document for a shop, a club or a veterinarian, to print or save"
+          onPress={() => router.push(to.report)}
+        />
+      ) : null}
       <Row
         title="Another device"
         note="One log on the phone at the tank and the computer at the desk"

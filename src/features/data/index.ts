@@ -1,4 +1,5 @@
 // What is changed, kept and carried, in one piece; spreadsheets have their own.
+export { rememberBrought } from '@/store/brought';
 export { ChangesScreen } from './ChangesScreen';
 export { DataScreen } from './DataScreen';
 export { DevicesScreen } from './devices/DevicesScreen';

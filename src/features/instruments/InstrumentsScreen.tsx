@@ -12,12 +12,10 @@ import { supplyOf, supplyWords } from '@/core/instruments/supply';
 import { trustWords } from '@/core/instruments/trustWords';
 import type { Log } from '@/core/records/log';
 import { heaterWords } from '@/core/records/kinds/standing';
-import type { Kit } from '@/core/records/schema/kit';
+import { kitFacts } from '@/core/instruments/kitFacts';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { dayWords } from '@/core/time/words';
-import { dayStart, instant } from '@/core/time/zone';
-import { countOf, formatPlain, listWords } from '@/core/units/format';
-import { unitSymbol } from '@/core/units/units';
+import { instant } from '@/core/time/zone';
+import { countOf, listWords } from '@/core/units/format';
 import { logPath } from '@/frame/logPaths';
 import { selectHistory } from '@/store/inView';
 import { recordAct } from '@/store/record';
@@ -29,19 +27,6 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { color } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
-
-function describe(kit: Kit, now: number, zone: string, more: readonly string[]): string {
-  const scale =
-    kit.scale.form === 'card'
-      ? `${kit.scale.steps.map((step) => formatPlain(step)).join(' · ')} ${unitSymbol(kit.unit)}`
-      : `to ${formatPlain(kit.scale.resolution, 4)}, ± ${formatPlain(kit.scale.accuracy, 4)} ${unitSymbol(kit.unit)}`.trim();
-  const until = kit.expiresOn
-    ? isPastItsDate(kit, now, zone)
-      ? `past its date since ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
-      : `good until ${dayWords(dayStart(kit.expiresOn, zone), zone, now)}`
-    : '';
-  return [PARAMETERS[kit.parameter].name, scale, until, ...more].filter(Boolean).join(', ');
-}
 
 /** Test kits and meters, in the order of the test sheet. */
 export function InstrumentsScreen() {
@@ -159,7 +144,7 @@ function KitRow({ kit, now }: { kit: RevisionOf<'kit'>; now: number }) {
   return (
     <Row
       title={kit.body.name}
-      note={describe(kit.body, now, zone, more)}
+      note={[...kitFacts(kit.body, now, zone), ...more].filter(Boolean).join(', ')}
       lead={
         isPastItsDate(kit.body, now, zone) ? (
           <ToneMark tone="caution" />

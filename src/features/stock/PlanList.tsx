@@ -4,9 +4,9 @@ import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
 import { animalsCalled } from '@/core/records/kinds/animals';
 import type { PlanMove } from '@/core/livestock/planner/search/moves';
-import type { Plan, PlanItem } from '@/core/livestock/planner/types';
+import { spreadWords } from '@/core/livestock/planner/spread';
+import type { Plan } from '@/core/livestock/planner/types';
 import { dayWords, shortDay } from '@/core/time/words';
-import { DAY_MS } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
 import { useMeasures } from '@/frame/useMeasures';
 import { Bare } from '@/ui/Press';
@@ -27,19 +27,6 @@ const styles = StyleSheet.create({
   day: { width: 74, flexShrink: 0 },
   what: { flex: 1, minWidth: 0, gap: 1 },
 });
-
-/** "± 4 days", "to 5 Jan": how far a date of the plan may lie off. */
-export function spreadWords({ addOn }: PlanItem, zone: string): string {
-  const { p10, p50, p90 } = addOn;
-  if (p90 === null) return 'or much later';
-  const later = Math.round((p90 - p50) / DAY_MS);
-  const sooner = p10 === null ? 0 : Math.round((p50 - p10) / DAY_MS);
-  if (later <= 0 && sooner <= 0) return '';
-  if (Math.abs(later - sooner) <= 2) return `± ${Math.max(later, sooner)} days`;
-  return sooner > 1
-    ? `${shortDay(p10 ?? p50, zone)} to ${shortDay(p90, zone)}`
-    : `to ${shortDay(p90, zone)}`;
-}
 
 /** The plan as dated rows, each with what binds its day; what is refused stands at its end. */
 export function PlanList({ plan, zone }: { plan: Plan; zone: string }) {

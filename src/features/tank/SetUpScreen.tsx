@@ -17,7 +17,7 @@ import { Field } from '@/ui/Field';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { emptySetUp, readSetUp, setUpSchema, type SetUpForm } from './setUpForm';
-import { NO_FACTS, writeFacts, type TankFacts } from './tankFacts';
+import { NO_FACTS, writeFacts, type TankFacts } from '@/core/tank/tankFacts';
 
 const styles = StyleSheet.create({
   fields: { flexDirection: 'row', flexWrap: 'wrap', gap: 10 },

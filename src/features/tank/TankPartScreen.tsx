@@ -12,10 +12,10 @@ import { useAppSelector } from '@/store/hooks';
 import { selectLog, selectNow, selectSettings } from '@/store/selectors';
 import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
-import { isPart, PART_TITLES, type Part } from './description';
+import { isPart, PART_TITLES, type Part } from '@/core/tank/description';
 import { PART_FIELDS } from './partFields';
 import { TankGone, useTankAt } from './TankScreen';
-import { factsOf, writeFacts } from './tankFacts';
+import { factsOf, writeFacts } from '@/core/tank/tankFacts';
 import {
   formOfTank,
   readTank,

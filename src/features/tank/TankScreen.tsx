@@ -12,8 +12,8 @@ import { tankChosen } from '@/store/sessionSlice';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
-import { describeTank, waterSentence, type Told } from './description';
-import { factsOf } from './tankFacts';
+import { describeTank, waterSentence, type Told } from '@/core/tank/description';
+import { factsOf } from '@/core/tank/tankFacts';
 import { VolumeWorking } from './VolumeWorking';
 
 /** The tank an address names: by its id, or `this` for the one in view; undefined where it is gone. */

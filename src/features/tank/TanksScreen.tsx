@@ -10,7 +10,7 @@ import { useAppSelector } from '@/store/hooks';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
-import { factsOf } from './tankFacts';
+import { factsOf } from '@/core/tank/tankFacts';
 
 /** Every tank, and the way to add one. */
 export function TanksScreen() {

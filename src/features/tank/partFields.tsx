@@ -9,7 +9,7 @@ import { DayField } from '@/ui/DayField';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
-import type { Part } from './description';
+import type { Part } from '@/core/tank/description';
 import type { TankForm } from './tankForm';
 
 const styles = StyleSheet.create({

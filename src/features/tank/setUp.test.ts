@@ -2,9 +2,9 @@ import { METRIC_SETTINGS, US_SETTINGS } from '@/core/records/schema/settings';
 import { tankSchema } from '@/core/records/schema/tank';
 import { effectWords, usualEffect } from '@/core/water/effect';
 import { netVolume } from '@/core/water/volume';
-import { describeTank, waterSentence } from './description';
+import { describeTank, waterSentence } from '@/core/tank/description';
 import { emptySetUp, readSetUp, type SetUpForm } from './setUpForm';
-import { NO_FACTS } from './tankFacts';
+import { NO_FACTS } from '@/core/tank/tankFacts';
 
 const context = { today: '2026-03-20', zone: 'UTC' };
 const NOW = Date.parse('2026-03-20T12:00:00Z');

@@ -5,7 +5,7 @@ import type { Settings } from '@/core/records/schema/settings';
 import { linearToCanonical } from '@/core/units/units';
 import { DEFAULT_ROCK_DENSITY, usualGlass, USUAL_GAP } from '@/core/water/volume';
 import { FormReader, type FormReading } from '@/forms/reader';
-import { NO_FACTS, type TankFacts } from './tankFacts';
+import { NO_FACTS, type TankFacts } from '@/core/tank/tankFacts';
 
 /** The three questions of a first minute. */
 export const setUpSchema = z.object({

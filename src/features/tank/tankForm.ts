@@ -12,7 +12,7 @@ import { formatExact, formatPlain } from '@/core/units/format';
 import { linearFromCanonical, linearToCanonical, type LinearUnit } from '@/core/units/units';
 import { DEFAULT_ROCK_DENSITY } from '@/core/water/volume';
 import { FormReader, type FormReading } from '@/forms/reader';
-import type { TankFacts } from './tankFacts';
+import type { TankFacts } from '@/core/tank/tankFacts';
 
 /** A tank half described: every field as text, in the keeper's own units. */
 export const tankFormSchema = z.object({

@@ -2,10 +2,10 @@ import { unitFor } from '@/core/records/schema/settings';
 import { to } from '@/frame/addresses';
 import { RemedyLink } from '@/frame/RemedyLink';
 import { AroundThen, Holding } from './Holding';
+import { ParameterChart } from './ParameterChart';
 import { useRouter } from 'expo-router';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
-import { bandWords } from '@/core/cycle/verdict/criteria/conditions';
 import { nitriteSpoils } from '@/core/cycle/verdict/criteria/chain';
 import { readingWords, type Reading } from '@/core/history/reading';
 import { shownReading } from '@/core/history/shown';
@@ -16,25 +16,19 @@ import { calibrateEvery } from '@/core/instruments/calibrateEvery';
 import { sideOf } from '@/core/parameters/bands';
 import type { Log } from '@/core/records/log';
 import type { Kit } from '@/core/records/schema/kit';
-import { fromCanonical } from '@/core/parameters/convert';
 import { PARAMETERS, type ParameterId } from '@/core/parameters/registry';
 import { agoWords, momentWords, shortDay } from '@/core/time/words';
 import { DAY_MS } from '@/core/time/zone';
 import { countOf, formatPlain } from '@/core/units/format';
-import { unitDecimals, unitSymbol } from '@/core/units/units';
 import { selectBands, selectLog, selectNow, selectSettings } from '@/store/selectors';
 import { useAppSelector } from '@/store/hooks';
-import { datedSpan } from '@/ui/chart/span';
-import { chartMarks, eventsTouching } from '@/core/history/events';
-import type { ChartPoint } from '@/ui/chart/TimeChart';
-import { TimeChart } from '@/ui/Drawing';
+import { eventsTouching } from '@/core/history/events';
 import { Choice } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
 import { LongList } from '@/ui/Table';
 import { Opening } from '@/ui/Screen';
-import { Figure, Words } from '@/ui/Words';
-import { color } from '@/ui/tokens';
+import { Figure } from '@/ui/Words';
 
 const SPANS = [
   { value: '30', label: '30 days' },
@@ -57,32 +51,13 @@ export function ParameterDetail({
   const [spanChoice, setSpanChoice] = useState<(typeof SPANS)[number]['value'] | null>(null);
   const readings = history.readings[parameter];
   const unit = unitFor(settings, parameter);
-  const spec = PARAMETERS[parameter];
   const band = bands[parameter];
-  const zone = history.tank.zone;
   const first = readings[0]?.at ?? now;
   const span = spanChoice ?? (now - first > 45 * DAY_MS ? '90' : 'all');
   const from = span === 'all' ? first : Math.max(first, now - Number(span) * DAY_MS);
   const last = latestReading(history, parameter);
   const side = last && band ? sideOf(last.best, band) : null;
   const { title, detail } = parameterSentence(parameter, history, band, now);
-  const chart = useMemo(() => {
-    const shown = (canonical: number) => fromCanonical(canonical, unit);
-    const visible = readings.filter((reading) => reading.at >= from);
-    const points: ChartPoint[] = visible.map((reading) => ({
-      x: reading.at,
-      y: shown(reading.best),
-      low: shown(reading.range.low),
-      high: shown(Math.min(reading.range.high, reading.best * 2 + 1e-9)),
-      aside:
-        !reading.counts ||
-        reading.expired ||
-        (parameter === 'nitrate' && nitriteSpoils(history, reading)),
-    }));
-    return { visible, points };
-  }, [readings, from, unit, history, parameter]);
-  const dated = datedSpan(from, now, zone);
-  const events = chartMarks(history, [parameter]).filter((event) => event.x >= dated.from);
   return (
     <View style={{ gap: 12 }}>
       <Opening title={title}>{detail}</Opening>
@@ -92,50 +67,7 @@ export function ParameterDetail({
           {now - first > 30 * DAY_MS ? (
             <Choice label="Span" bare options={SPANS} value={span} onChange={setSpanChoice} />
           ) : null}
-          <TimeChart
-            series={[
-              {
-                id: parameter,
-                label: spec.inSentence,
-                points: chart.points,
-                marker: MARKERS[parameter] ?? 'circle',
-                filled: parameter !== 'nitrite' && parameter !== 'nitrate',
-                stroke: parameter === 'nitrite' ? color.deep : color.ink,
-                dash: parameter === 'nitrite' ? '6 4' : parameter === 'nitrate' ? '2 3' : undefined,
-              },
-            ]}
-            from={dated.from}
-            to={dated.to}
-            now={now}
-            unit={unitSymbol(unit)}
-            zeroBased={spec.zeroBased}
-            band={
-              band && { low: fromCanonical(band.low, unit), high: fromCanonical(band.high, unit) }
-            }
-            events={events}
-            xTicks={dated.ticks}
-            formatY={(value) => formatPlain(value, unitDecimals(unit))}
-            summary={`${spec.name} over time, ${countOf(chart.points.length, 'reading')}${band ? `, with the band ${bandWords(band, unit)}` : ''}.`}
-            table={{
-              columns: ['When', 'Read', 'Range it stands for'],
-              rows: chart.visible.map((reading) => [
-                { words: momentWords(reading.at, zone, now), value: reading.at },
-                { words: readingWords(reading), value: reading.best },
-                rangeText(reading, unit),
-              ]),
-            }}
-          />
-          <Words as="soft">
-            {[
-              band ? `Shaded: your band, ${bandWords(band, unit)}.` : '',
-              events.length > 0 ? 'Marks on the base line: doses and water changes.' : '',
-              parameter === 'nitrate' || readings.some((r) => r.expired || !r.counts)
-                ? 'Hollow grey marks do not count.'
-                : '',
-            ]
-              .filter(Boolean)
-              .join(' ')}
-          </Words>
+          <ParameterChart parameter={parameter} history={history} from={from} />
         </>
       ) : null}
       <Holding parameter={parameter} history={history} unit={unit} band={band} now={now} />
@@ -143,19 +75,6 @@ export function ParameterDetail({
       <ReadingList parameter={parameter} history={history} now={now} />
     </View>
   );
-}
-
-const MARKERS: Partial<Record<ParameterId, 'diamond' | 'triangle' | 'square'>> = {
-  ammonia: 'diamond',
-  nitrite: 'triangle',
-  nitrate: 'square',
-};
-
-function rangeText(reading: Reading, unit: Parameters<typeof fromCanonical>[1]): string {
-  const decimals = Math.max(unitDecimals(unit), 2);
-  const text = (v: number) => formatPlain(fromCanonical(v, unit), decimals);
-  if (!Number.isFinite(reading.range.high)) return `${text(reading.range.low)} or more`;
-  return `${text(reading.range.low)} to ${text(reading.range.high)} ${unitSymbol(unit)}`.trim();
 }
 
 function parameterSentence(

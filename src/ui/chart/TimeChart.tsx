@@ -3,10 +3,12 @@ import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useState } from 'react';
 import { View } from 'react-native';
-import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
+import { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { DataTable } from '../Table';
 import type { Cell } from '../table/DataTable';
+import { Frame } from '../Frame';
 import { LinkButton } from '../Press';
+import { Words } from '../Words';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 import { spreadLabels } from './labels';
@@ -82,6 +84,8 @@ interface TimeChartProps {
   xTicks: readonly { at: number; label: string }[];
   formatY: (value: number) => string;
   height?: number;
+  /** How it is to be read: what is shaded, which marks do not count; empty where nothing needs a word. */
+  legend: string;
   /** What the drawing shows, for those who can't see it. */
   summary: string;
   table: { columns: readonly string[]; rows: readonly (readonly Cell[])[] };
@@ -157,183 +161,183 @@ export function TimeChart(props: TimeChartProps) {
   const labelYs = spreadLabels(ends, 17, PAD.top + 6, bottom - 2);
   return (
     <View>
-      <View onLayout={onLayout} style={{ height }} role="img" aria-label={props.summary}>
-        {width > 0 ? (
-          <Svg width={width} height={height}>
-            {to > now && now > from ? (
-              <Rect
-                x={x(now)}
-                y={2}
-                width={right - x(now)}
-                height={bottom - 2}
-                fill={color.shoal1}
-                opacity={0.6}
-              />
-            ) : null}
-            {band ? (
-              <Rect
-                x={PAD.left}
-                y={y(Math.min(band.high, high))}
-                width={right - PAD.left}
-                height={Math.max(1, y(Math.max(band.low, low)) - y(Math.min(band.high, high)))}
-                fill={color.shoal1}
-              />
-            ) : null}
-            {y.ticks(5).map((tick) => (
-              <G key={tick}>
-                <Line
-                  x1={PAD.left}
-                  x2={right}
-                  y1={y(tick)}
-                  y2={y(tick)}
-                  stroke={color.rule}
-                  strokeWidth={1}
-                />
-                <SvgText
-                  x={PAD.left - 6}
-                  y={y(tick) + 4}
-                  textAnchor="end"
-                  fontFamily={font.serif}
-                  fontStyle="italic"
-                  fontSize={12}
-                  fill={color.inkSoft}
-                >
-                  {formatY(tick)}
-                </SvgText>
-              </G>
-            ))}
-            <SvgText x={unitX} y={11} fontFamily={font.sans} fontSize={12} fill={color.inkSoft}>
-              {unit}
-            </SvgText>
-            {xTicks.map((tick, index) => (
-              <SvgText
-                key={tick.at}
-                x={x(tick.at)}
-                y={height - 6}
-                textAnchor={index === 0 ? 'start' : x(tick.at) > right - 24 ? 'end' : 'middle'}
-                fontFamily={font.sans}
-                fontSize={12}
-                fill={color.inkSoft}
-              >
-                {tick.label}
-              </SvgText>
-            ))}
-            {columnsOf(
-              events.map((event) => x(event.x)),
-              -Infinity,
-              Infinity,
-            ).map((place) => (
-              <G key={place}>
-                <Line
-                  x1={place}
-                  x2={place}
-                  y1={bottom - 9}
-                  y2={bottom}
-                  stroke={color.ink}
-                  strokeWidth={1.5}
-                />
-                <Path d={`M${place - 4} ${bottom - 9} h8 l-4 -6 Z`} fill={color.ink} />
-              </G>
-            ))}
-            {now >= from && now <= to ? (
-              <G>
-                <Line
-                  x1={x(now)}
-                  x2={x(now)}
-                  y1={2}
-                  y2={bottom}
-                  stroke={color.ink}
-                  strokeWidth={1.5}
-                />
-                <SvgText
-                  x={x(now) > right - 30 ? x(now) - 5 : x(now) + 5}
-                  y={11}
-                  textAnchor={x(now) > right - 30 ? 'end' : 'start'}
-                  fontFamily={font.sans}
-                  fontWeight="600"
-                  fontSize={12.5}
-                  fill={color.ink}
-                >
-                  now
-                </SvgText>
-              </G>
-            ) : null}
-            {visible.map((s) => {
-              const range = s.course && rangeOf(s.course);
-              return range ? (
-                <Path key={`${s.id}-range`} d={range} fill={s.stroke} opacity={0.16} />
-              ) : null;
-            })}
-            {visible.map((s) => (
-              <G key={s.id}>
-                <Path
-                  d={lineOf(s)}
-                  fill="none"
-                  stroke={s.stroke}
-                  strokeWidth={2}
-                  strokeDasharray={s.dash}
-                />
-                {s.points.map((p, index) =>
-                  p.low !== undefined && p.high !== undefined && !p.aside ? (
-                    <Line
-                      key={index}
-                      x1={x(p.x)}
-                      x2={x(p.x)}
-                      y1={y(Math.max(p.low, low))}
-                      y2={y(Math.min(p.high, high))}
-                      stroke={s.stroke}
-                      strokeWidth={1}
-                      opacity={0.55}
-                    />
-                  ) : null,
-                )}
-              </G>
-            ))}
-            {visible.map((s) =>
-              s.points.map((p, index) => (
-                <Marker
-                  key={`${s.id}-${index}`}
-                  shape={s.marker}
-                  x={x(p.x)}
-                  y={Math.max(PAD.top, Math.min(bottom, y(p.y)))}
-                  stroke={p.aside ? color.inkSoft : s.stroke}
-                  filled={s.filled && !p.aside}
-                  struck={p.aside}
-                />
-              )),
-            )}
-            {series.length > 1
-              ? visible.map((s, index) => (
-                  <G key={`${s.id}-label`}>
-                    <Marker
-                      shape={s.marker}
-                      x={right + 12}
-                      y={labelYs[index] ?? 0}
-                      stroke={s.stroke}
-                      filled={s.filled}
-                      size={4.5}
-                    />
-                    <SvgText
-                      x={right + 21}
-                      y={(labelYs[index] ?? 0) + 4}
-                      fontFamily={font.sans}
-                      fontSize={12.5}
-                      fontWeight={s.filled ? '600' : '400'}
-                      fill={s.stroke}
-                    >
-                      {s.label}
-                    </SvgText>
-                  </G>
-                ))
-              : null}
-          </Svg>
+      <Frame
+        width={width}
+        height={height}
+        onLayout={onLayout}
+        summary={props.summary}
+        unit={unit}
+        legend={props.legend}
+        span={{ from, to: Math.min(now, to) }}
+        links={
+          <LinkButton
+            soft
+            label={asTable ? 'Hide the table' : 'As a table'}
+            onPress={() => setAsTable(!asTable)}
+          />
+        }
+      >
+        {to > now && now > from ? (
+          <Rect
+            x={x(now)}
+            y={2}
+            width={right - x(now)}
+            height={bottom - 2}
+            fill={color.shoal1}
+            opacity={0.6}
+          />
         ) : null}
-      </View>
-      <LinkButton
-        soft
-        label={asTable ? 'Hide the table' : 'As a table'}
-        onPress={() => setAsTable(!asTable)}
-      />
+        {band ? (
+          <Rect
+            x={PAD.left}
+            y={y(Math.min(band.high, high))}
+            width={right - PAD.left}
+            height={Math.max(1, y(Math.max(band.low, low)) - y(Math.min(band.high, high)))}
+            fill={color.shoal1}
+          />
+        ) : null}
+        {y.ticks(5).map((tick) => (
+          <G key={tick}>
+            <Line
+              x1={PAD.left}
+              x2={right}
+              y1={y(tick)}
+              y2={y(tick)}
+              stroke={color.rule}
+              strokeWidth={1}
+            />
+            <SvgText
+              x={PAD.left - 6}
+              y={y(tick) + 4}
+              textAnchor="end"
+              fontFamily={font.serif}
+              fontStyle="italic"
+              fontSize={12}
+              fill={color.inkSoft}
+            >
+              {formatY(tick)}
+            </SvgText>
+          </G>
+        ))}
+        <SvgText x={unitX} y={11} fontFamily={font.sans} fontSize={12} fill={color.inkSoft}>
+          {unit}
+        </SvgText>
+        {xTicks.map((tick, index) => (
+          <SvgText
+            key={tick.at}
+            x={x(tick.at)}
+            y={height - 6}
+            textAnchor={index === 0 ? 'start' : x(tick.at) > right - 24 ? 'end' : 'middle'}
+            fontFamily={font.sans}
+            fontSize={12}
+            fill={color.inkSoft}
+          >
+            {tick.label}
+          </SvgText>
+        ))}
+        {columnsOf(
+          events.map((event) => x(event.x)),
+          -Infinity,
+          Infinity,
+        ).map((place) => (
+          <G key={place}>
+            <Line
+              x1={place}
+              x2={place}
+              y1={bottom - 9}
+              y2={bottom}
+              stroke={color.ink}
+              strokeWidth={1.5}
+            />
+            <Path d={`M${place - 4} ${bottom - 9} h8 l-4 -6 Z`} fill={color.ink} />
+          </G>
+        ))}
+        {now >= from && now <= to ? (
+          <G>
+            <Line x1={x(now)} x2={x(now)} y1={2} y2={bottom} stroke={color.ink} strokeWidth={1.5} />
+            <SvgText
+              x={x(now) > right - 30 ? x(now) - 5 : x(now) + 5}
+              y={11}
+              textAnchor={x(now) > right - 30 ? 'end' : 'start'}
+              fontFamily={font.sans}
+              fontWeight="600"
+              fontSize={12.5}
+              fill={color.ink}
+            >
+              now
+            </SvgText>
+          </G>
+        ) : null}
+        {visible.map((s) => {
+          const range = s.course && rangeOf(s.course);
+          return range ? (
+            <Path key={`${s.id}-range`} d={range} fill={s.stroke} opacity={0.16} />
+          ) : null;
+        })}
+        {visible.map((s) => (
+          <G key={s.id}>
+            <Path
+              d={lineOf(s)}
+              fill="none"
+              stroke={s.stroke}
+              strokeWidth={2}
+              strokeDasharray={s.dash}
+            />
+            {s.points.map((p, index) =>
+              p.low !== undefined && p.high !== undefined && !p.aside ? (
+                <Line
+                  key={index}
+                  x1={x(p.x)}
+                  x2={x(p.x)}
+                  y1={y(Math.max(p.low, low))}
+                  y2={y(Math.min(p.high, high))}
+                  stroke={s.stroke}
+                  strokeWidth={1}
+                  opacity={0.55}
+                />
+              ) : null,
+            )}
+          </G>
+        ))}
+        {visible.map((s) =>
+          s.points.map((p, index) => (
+            <Marker
+              key={`${s.id}-${index}`}
+              shape={s.marker}
+              x={x(p.x)}
+              y={Math.max(PAD.top, Math.min(bottom, y(p.y)))}
+              stroke={p.aside ? color.inkSoft : s.stroke}
+              filled={s.filled && !p.aside}
+              struck={p.aside}
+            />
+          )),
+        )}
+        {series.length > 1
+          ? visible.map((s, index) => (
+              <G key={`${s.id}-label`}>
+                <Marker
+                  shape={s.marker}
+                  x={right + 12}
+                  y={labelYs[index] ?? 0}
+                  stroke={s.stroke}
+                  filled={s.filled}
+                  size={4.5}
+                />
+                <SvgText
+                  x={right + 21}
+                  y={(labelYs[index] ?? 0) + 4}
+                  fontFamily={font.sans}
+                  fontSize={12.5}
+                  fontWeight={s.filled ? '600' : '400'}
+                  fill={s.stroke}
+                >
+                  {s.label}
+                </SvgText>
+              </G>
+            ))
+          : null}
+      </Frame>
+      {props.legend === '' ? null : <Words as="soft">{props.legend}</Words>}
       {asTable ? <DataTable caption={props.summary} {...props.table} /> : null}
     </View>
   );

@@ -1,8 +1,8 @@
 import { extent } from 'd3-array';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { Circle, G, Line, Path, Rect, Text } from 'react-native-svg';
+import { Frame } from '../Frame';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
 
@@ -42,17 +42,15 @@ export function Sketch({ shape, summary, words }: SketchProps) {
   const [width, onLayout] = useLayoutWidth('sketch');
   const wide = Math.min(width, 520);
   return (
-    <View onLayout={onLayout} role="img" aria-label={summary}>
-      <Svg width={wide} height={HEIGHT[shape.kind]} aria-hidden>
-        {wide < 120 ? null : shape.kind === 'line' ? (
-          <Mixing marks={shape.marks} width={wide} words={words} />
-        ) : shape.kind === 'levels' ? (
-          <Levels levels={shape.levels} width={wide} />
-        ) : (
-          <Curve {...shape} width={wide} words={words} />
-        )}
-      </Svg>
-    </View>
+    <Frame width={wide} height={HEIGHT[shape.kind]} onLayout={onLayout} summary={summary}>
+      {wide < 120 ? null : shape.kind === 'line' ? (
+        <Mixing marks={shape.marks} width={wide} words={words} />
+      ) : shape.kind === 'levels' ? (
+        <Levels levels={shape.levels} width={wide} />
+      ) : (
+        <Curve {...shape} width={wide} words={words} />
+      )}
+    </Frame>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import Svg, { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Circle, G, Line, Path, Rect } from 'react-native-svg';
+import { Frame } from '../Frame';
 import { Label, Sounding } from '../Plot';
 import { LinkButton } from '../Press';
 import { DataTable } from '../Table';
@@ -61,107 +62,108 @@ export function Timeline({ marks, ticks, now, nowLabel, summary, bare = false }:
   const clip = (x: number) => Math.max(0, Math.min(width, x));
   return (
     <View>
-      <View
-        ref={ref}
+      <Frame
+        width={width}
+        height={HEIGHT}
         onLayout={onLayout}
-        style={styles.track}
-        tabIndex={0}
-        role="img"
-        aria-label={`${summary} Arrow keys move along it, plus and minus change its scale.`}
+        onElement={ref}
+        place={{ style: styles.track, tabIndex: 0 }}
+        summary={summary}
+        spoken={`${summary} Arrow keys move along it, plus and minus change its scale.`}
+        span={{ from: span.from, to: span.to }}
+        stays={bare}
+        links={
+          bare ? null : (
+            <LinkButton
+              soft
+              label={
+                asTable
+                  ? 'Hide the table'
+                  : `All milestones${further > 0 ? `, ${further} further on` : ''}`
+              }
+              onPress={() => setAsTable(!asTable)}
+            />
+          )
+        }
       >
-        {width > 0 ? (
-          <Svg width={width} height={HEIGHT}>
-            <Path
-              d={`M0 ${HEIGHT - 12} Q ${width * 0.2} ${HEIGHT - 24} ${width * 0.45} ${HEIGHT - 12} T ${width} ${HEIGHT - 16} V ${HEIGHT} H 0 Z`}
-              fill={color.shoal1}
-            />
-            {placed.map((mark) =>
-              mark.range ? (
-                <G key={`${mark.id}-range`}>
-                  <Rect
-                    x={clip(mark.range.low)}
-                    y={TRACK - 8}
-                    width={Math.max(2, clip(mark.range.high) - clip(mark.range.low))}
-                    height={16}
-                    rx={8}
-                    fill={color.shoal2}
-                  />
-                  <Rect
-                    x={clip(mark.range.innerLow)}
-                    y={TRACK - 8}
-                    width={Math.max(2, clip(mark.range.innerHigh) - clip(mark.range.innerLow))}
-                    height={16}
-                    fill={color.shoal3}
-                  />
-                </G>
-              ) : null,
-            )}
-            <Line
-              x1={clip(startX)}
-              x2={clip(nowX)}
-              y1={TRACK}
-              y2={TRACK}
-              stroke={color.ink}
-              strokeWidth={2.5}
-            />
-            <Line
-              x1={clip(nowX)}
-              x2={width}
-              y1={TRACK}
-              y2={TRACK}
-              stroke={color.ink}
-              strokeWidth={2}
-              strokeDasharray="2 4"
-            />
-            <Path
-              d={columnsOf(ticks.map(place), 0, width)
-                .map((x) => `M${x} ${TRACK - 5} v10`)
-                .join('')}
-              stroke={color.ink}
-              strokeWidth={1}
-            />
-            <Line
-              x1={nowX}
-              x2={nowX}
-              y1={TRACK - 14}
-              y2={TRACK + 48}
-              stroke={color.ink}
-              strokeWidth={2}
-            />
-            <Label
-              x={nowSide === 'left' ? nowX - 6 : nowX + 6}
-              textAnchor={nowSide === 'left' ? 'end' : 'start'}
-              y={TRACK + 46}
-            >
-              {nowLabel}
-            </Label>
-            {placed.map((mark) => (
-              <G key={mark.id}>
-                <Circle
-                  cx={mark.x}
-                  cy={TRACK}
-                  r={6}
-                  fill={mark.passed ? color.ink : color.paper}
-                  stroke={color.ink}
-                  strokeWidth={2}
-                />
-                {mark.row ? <MarkWords mark={mark} row={mark.row} /> : null}
-              </G>
-            ))}
-          </Svg>
-        ) : null}
-      </View>
-      {bare ? null : (
-        <LinkButton
-          soft
-          label={
-            asTable
-              ? 'Hide the table'
-              : `All milestones${further > 0 ? `, ${further} further on` : ''}`
-          }
-          onPress={() => setAsTable(!asTable)}
+        <Path
+          d={`M0 ${HEIGHT - 12} Q ${width * 0.2} ${HEIGHT - 24} ${width * 0.45} ${HEIGHT - 12} T ${width} ${HEIGHT - 16} V ${HEIGHT} H 0 Z`}
+          fill={color.shoal1}
         />
-      )}
+        {placed.map((mark) =>
+          mark.range ? (
+            <G key={`${mark.id}-range`}>
+              <Rect
+                x={clip(mark.range.low)}
+                y={TRACK - 8}
+                width={Math.max(2, clip(mark.range.high) - clip(mark.range.low))}
+                height={16}
+                rx={8}
+                fill={color.shoal2}
+              />
+              <Rect
+                x={clip(mark.range.innerLow)}
+                y={TRACK - 8}
+                width={Math.max(2, clip(mark.range.innerHigh) - clip(mark.range.innerLow))}
+                height={16}
+                fill={color.shoal3}
+              />
+            </G>
+          ) : null,
+        )}
+        <Line
+          x1={clip(startX)}
+          x2={clip(nowX)}
+          y1={TRACK}
+          y2={TRACK}
+          stroke={color.ink}
+          strokeWidth={2.5}
+        />
+        <Line
+          x1={clip(nowX)}
+          x2={width}
+          y1={TRACK}
+          y2={TRACK}
+          stroke={color.ink}
+          strokeWidth={2}
+          strokeDasharray="2 4"
+        />
+        <Path
+          d={columnsOf(ticks.map(place), 0, width)
+            .map((x) => `M${x} ${TRACK - 5} v10`)
+            .join('')}
+          stroke={color.ink}
+          strokeWidth={1}
+        />
+        <Line
+          x1={nowX}
+          x2={nowX}
+          y1={TRACK - 14}
+          y2={TRACK + 48}
+          stroke={color.ink}
+          strokeWidth={2}
+        />
+        <Label
+          x={nowSide === 'left' ? nowX - 6 : nowX + 6}
+          textAnchor={nowSide === 'left' ? 'end' : 'start'}
+          y={TRACK + 46}
+        >
+          {nowLabel}
+        </Label>
+        {placed.map((mark) => (
+          <G key={mark.id}>
+            <Circle
+              cx={mark.x}
+              cy={TRACK}
+              r={6}
+              fill={mark.passed ? color.ink : color.paper}
+              stroke={color.ink}
+              strokeWidth={2}
+            />
+            {mark.row ? <MarkWords mark={mark} row={mark.row} /> : null}
+          </G>
+        ))}
+      </Frame>
       {asTable ? (
         <DataTable
           caption="Milestones"

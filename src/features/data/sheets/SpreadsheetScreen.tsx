@@ -2,6 +2,7 @@ import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { netVolume } from '@/core/water/volume';
 import { newOf } from '@/core/sheets/bring';
+import type { Revision } from '@/core/records/schema/revision';
 import type { SheetOffer } from '@/core/sheets/readSheet';
 import type { SheetReadingResult } from '@/core/sheets/sheet';
 import { shortDay } from '@/core/time/words';
@@ -13,7 +14,9 @@ import { chooseSheetFile } from '@/frame/browserFiles';
 import { TankHead } from '@/frame/TankHead';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
 import { selectLog, selectNow, selectTank, selectTanks } from '@/store/selectors';
+import type { Origin } from '@/store/brought';
 import { bringSheet } from '@/store/sheets';
+import type { AppThunk } from '@/store/state';
 import { Field } from '@/ui/Field';
 import { Footer } from '@/ui/Footer';
 import { Button, LinkButton } from '@/ui/Press';
@@ -33,8 +36,14 @@ import { MAPPING_DRAFT, useSheet } from './useSheet';
 
 const PASTED = 'the cells that were copied';
 
+/** Remembers what a sheet brought, for the list of changes: its piece is another, and comes with the route. */
+export type Remember = (
+  origin: Origin,
+  fresh: readonly Revision[],
+) => Promise<AppThunk<Promise<void>>>;
+
 /** Brings in tests from a spreadsheet: chosen or pasted, shown as it will be read, and only then written. */
-export function SpreadsheetScreen() {
+export function SpreadsheetScreen({ remember }: { remember: Remember }) {
   const router = useRouter();
   const tank = useAppSelector(selectTank);
   const [pasting, setPasting] = useState(false);
@@ -68,7 +77,13 @@ export function SpreadsheetScreen() {
       head={<BackHead title="Spreadsheet" aside={tank.body.name} />}
       footer={
         view && share === null ? (
-          <BringFooter name={view.name} result={view.result} offers={offers.chosen} onDone={done} />
+          <BringFooter
+            remember={remember}
+            name={view.name}
+            result={view.result}
+            offers={offers.chosen}
+            onDone={done}
+          />
         ) : null
       }
     >
@@ -201,11 +216,13 @@ function leadOf(
 
 /** The foot of it: what would be written, and the button that writes it. */
 function BringFooter({
+  remember,
   name,
   result,
   offers,
   onDone,
 }: {
+  remember: Remember;
   name: string;
   result: SheetReadingResult;
   offers: readonly { offer: SheetOffer; litres: number }[];
@@ -223,9 +240,7 @@ function BringFooter({
     setBusy(true);
     const { saved } = await dispatch(
       bringSheet(result, offers, [MAPPING_DRAFT], async (id, revisions) => {
-        // It is told of among the changes, whose piece knows how.
-        const { rememberBrought } = await import('@/store/brought');
-        await dispatch(rememberBrought({ kind: 'sheet', name, id, words: [] }, revisions));
+        await dispatch(await remember({ kind: 'sheet', name, id, words: [] }, revisions));
       }),
     );
     setBusy(false);

@@ -1,6 +1,7 @@
 import { act, cleanup, fireEvent, screen, waitFor } from '@testing-library/react';
 import { entriesOfTank } from '@/core/records/log';
 import { selectLog, selectTank } from '@/store/selectors';
+import { rememberBrought } from '@/store/brought';
 import { undoKeys } from '@/store/record';
 import type { AppStore } from '@/store/store';
 import { demoStore, press, show } from '@/testing/appHarness';
@@ -21,7 +22,7 @@ const tests = (store: AppStore): number => {
 
 async function read(text: string): Promise<AppStore> {
   const store = await demoStore();
-  await show(store, <SpreadsheetScreen />);
+  await show(store, <SpreadsheetScreen remember={async (...of) => rememberBrought(...of)} />);
   await press('Paste cells');
   fireEvent.change(screen.getByLabelText('Cells, as they were copied'), {
     target: { value: text },
@@ -99,7 +100,7 @@ describe('a spreadsheet of one’s own', () => {
     await press('Bring in 5 readings');
     await waitFor(() => expect(store.getState().session.notice?.text).toMatch(/^Brought in 5/));
     cleanup();
-    await show(store, <SpreadsheetScreen />);
+    await show(store, <SpreadsheetScreen remember={async (...of) => rememberBrought(...of)} />);
     await press('Paste cells');
     const again = SHEET.replace('WC 20 %', 'WC 20 % and the glass cleaned');
     fireEvent.change(screen.getByLabelText('Cells, as they were copied'), {
@@ -143,7 +144,7 @@ describe('a spreadsheet of one’s own', () => {
 
   it('that is none is refused, and what was pasted stays', async () => {
     const store = await demoStore();
-    await show(store, <SpreadsheetScreen />);
+    await show(store, <SpreadsheetScreen remember={async (...of) => rememberBrought(...of)} />);
     await press('Paste cells');
     const field = () => screen.getByLabelText<HTMLTextAreaElement>('Cells, as they were copied');
     fireEvent.change(field(), { target: { value: '{"format": "zoarium-log"}' } });

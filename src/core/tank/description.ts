@@ -1,12 +1,12 @@
-import { formatIn } from '@/core/parameters/convert';
-import type { Settings } from '@/core/records/schema/settings';
-import type { Tank, TankPart } from '@/core/records/schema/tank';
-import { dayWords } from '@/core/time/words';
-import { dayStart } from '@/core/time/zone';
-import { formatFixed, formatPlain } from '@/core/units/format';
-import { linearFromCanonical } from '@/core/units/units';
-import { usualEffect } from '@/core/water/effect';
-import { netVolume } from '@/core/water/volume';
+import { formatIn } from '../parameters/convert';
+import type { Settings } from '../records/schema/settings';
+import type { Tank, TankPart } from '../records/schema/tank';
+import { dayWords } from '../time/words';
+import { dayStart } from '../time/zone';
+import { formatFixed, formatPlain } from '../units/format';
+import { linearFromCanonical } from '../units/units';
+import { usualEffect } from '../water/effect';
+import { netVolume } from '../water/volume';
 import type { TankFacts } from './tankFacts';
 
 /** Everything that is told of a tank, in the order in which its page tells it. */

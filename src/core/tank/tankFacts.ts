@@ -1,8 +1,8 @@
-import type { EntryBody, EntryKind } from '@/core/records/kinds';
-import { entriesOfTank, type Log } from '@/core/records/log';
-import type { RevisionOf } from '@/core/records/schema/revision';
-import { dayOf, dayStart, instant, isoInZone } from '@/core/time/zone';
-import type { ActWriter } from '@/core/acts/writer';
+import type { EntryBody, EntryKind } from '../records/kinds';
+import { entriesOfTank, type Log } from '../records/log';
+import type { RevisionOf } from '../records/schema/revision';
+import { dayOf, dayStart, instant, isoInZone } from '../time/zone';
+import type { ActWriter } from '../acts/writer';
 
 /** What a tank's form tells of what happened to it: each is an entry with a day of its own. */
 export interface TankFacts {

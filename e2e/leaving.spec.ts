@@ -1,0 +1,56 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, follow, openDemo, test } from './support';
+
+/** Pages of a PDF, by the objects that each has one of. */
+const pagesOf = (pdf: Buffer): number =>
+  (pdf.toString('latin1').match(/\/Type\s*\/Page(?!s)/g) ?? []).length;
+
+async function taken(page: Page, as: RegExp): Promise<{ name: string; bytes: Buffer }> {
+  await page.getByRole('button', { name: 'Save the picture' }).first().click();
+  const sheet = page.getByRole('dialog');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    sheet.getByRole('button', { name: as }).click(),
+  ]);
+  await expect(sheet).toHaveCount(0);
+  return { name: download.suggestedFilename(), bytes: readFileSync(await download.path()) };
+}
+
+test('a chart leaves as SVG and PNG with its sentence, dates and unit, and by night on a light ground', async ({
+  page,
+}) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await openDemo(page);
+  await follow(page, '/water/nitrate');
+  const svg = await taken(page, /^As SVG/);
+  expect(svg.name).toMatch(/^kittiwake-nitrate-.*\.svg$/);
+  const text = svg.bytes.toString('utf8');
+  expect(text).toContain('Nitrate over time, 3 readings');
+  expect(text).toMatch(/Kittiwake · \d+ \w+ \d{4} to \d+ \w+ \d{4} · ppm NO3/);
+  expect(text).toContain("@font-face{font-family:'Source Serif 4'");
+  // The colours of the day, none by a name that stands for nothing elsewhere.
+  expect(text).toContain('fill="#fcf9f1"');
+  expect(text).not.toContain('var(--');
+  const png = await taken(page, /^As PNG/);
+  expect([...png.bytes.subarray(0, 8)]).toEqual([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
+  // Three pixels to each of the drawing that it was made of.
+  const width = Number(/^<svg[^>]* width="(\d+)"/.exec(text)?.[1]);
+  expect(png.bytes.readUInt32BE(16)).toBe(width * 3);
+});
+
+test('the report of a tank is printed on a few pages of A4 and Letter', async ({ page }) => {
+  await openDemo(page);
+  await follow(page, '/data/report');
+  for (const heading of ['How it stands', 'Who was lost', 'What the figures rest on']) {
+    await expect(page.getByRole('heading', { name: heading })).toBeVisible();
+  }
+  await expect(page.getByRole('img', { name: /^Ammonia, nitrite and nitrate/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Salinity over time/ })).toBeVisible();
+  await expect(page.getByText('Ocellaris clownfish × 2')).toBeVisible();
+  for (const format of ['A4', 'Letter'] as const) {
+    const pages = pagesOf(await page.pdf({ format }));
+    expect(pages, format).toBeGreaterThanOrEqual(2);
+    expect(pages, format).toBeLessThanOrEqual(4);
+  }
+});

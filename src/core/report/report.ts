@@ -1,0 +1,34 @@
+import { fullDayWords, timeWords } from '../time/words';
+import type { Report, ReportOf, ReportPart } from './types';
+import { carePart } from './sections/care';
+import { instrumentsPart } from './sections/instruments';
+import { lossesPart, planPart, rosterPart } from './sections/livestock';
+import { tankPart } from './sections/tank';
+import { verdictPart } from './sections/verdict';
+import { waterPart } from './sections/water';
+
+/** The parts of a report in their order: what a stranger asks first comes first. */
+const PARTS: readonly { id: string; heading: string; part: (of: ReportOf) => ReportPart }[] = [
+  { id: 'verdict', heading: 'How it stands', part: verdictPart },
+  { id: 'water', heading: 'Water', part: waterPart },
+  { id: 'roster', heading: 'Who lives in it', part: rosterPart },
+  { id: 'losses', heading: 'Who was lost', part: lossesPart },
+  { id: 'care', heading: 'What was done and seen', part: carePart },
+  { id: 'plan', heading: 'Who is to come', part: planPart },
+  { id: 'tank', heading: 'The tank', part: tankPart },
+  { id: 'instruments', heading: 'What the figures rest on', part: instrumentsPart },
+];
+
+/** What a report is, and what it is not. */
+export const REPORT_CAUTION =
+  'Made from what the keeper logged. It is no diagnosis: sick animals are a veterinarian’s to judge, and medicines go by their labels.';
+
+/** One document of a tank, for a shop, a club or a veterinarian. */
+export function reportOf(of: ReportOf): Report {
+  const { tank } = of.history;
+  return {
+    title: tank.name,
+    dated: `${fullDayWords(of.now, tank.zone)}, ${timeWords(of.now, tank.zone)} (${tank.zone})`,
+    sections: PARTS.map(({ id, heading, part }) => ({ id, heading, ...part(of) })),
+  };
+}

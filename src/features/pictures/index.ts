@@ -1,0 +1,1 @@
+export { PictureSheet } from './PictureSheet';
