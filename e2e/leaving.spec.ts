@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, follow, openDemo, test } from './support';
+import { expect, follow, logAmmonia, openDemo, saved, setUpTank, test } from './support';
 
 /** Pages of a PDF, by the objects that each has one of. */
 const pagesOf = (pdf: Buffer): number =>
@@ -53,4 +53,56 @@ test('the report of a tank is printed on a few pages of A4 and Letter', async ({
     expect(pages, format).toBeGreaterThanOrEqual(2);
     expect(pages, format).toBeLessThanOrEqual(4);
   }
+});
+
+test('a folder is chosen once and holds the log, its tests and a manifest, and what one changes stays', async ({
+  page,
+}) => {
+  // A folder of the browser's own stands in for the one that a person would pick.
+  await page.addInitScript(() => {
+    Object.assign(window, {
+      showDirectoryPicker: async () =>
+        (await navigator.storage.getDirectory()).getDirectoryHandle('Reef', { create: true }),
+    });
+  });
+  await setUpTank(page, 'Turnstone');
+  await logAmmonia(page, '0.5');
+  await saved(page, /reading/);
+  await follow(page, '/data');
+  await page.getByRole('button', { name: 'Choose a folder' }).click();
+  await expect(page.getByText(/^Renewed today .*: 2 files in it from Zoarium\.$/)).toBeVisible();
+  const files = () =>
+    page.evaluate(async () => {
+      const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Reef');
+      const texts: Record<string, string> = {};
+      const all = folder as unknown as { values(): AsyncIterable<FileSystemFileHandle> };
+      for await (const file of all.values()) {
+        texts[file.name] = await (await file.getFile()).text();
+      }
+      return texts;
+    });
+  const first = await files();
+  const [log = '', manifest = '', tests = ''] = Object.keys(first).sort();
+  expect([log, manifest, tests]).toEqual([
+    expect.stringMatching(/^zoarium-log-\d{4}-\d\d-\d\d\.json$/),
+    'zoarium-manifest.json',
+    expect.stringMatching(/^zoarium-tests-\d{4}-\d\d-\d\d\.csv$/),
+  ]);
+  expect(first[tests]).toContain('Turnstone,');
+  expect(first[log]).toContain('"format": "zoarium-log"');
+  await page.evaluate(async (name) => {
+    const folder = await (await navigator.storage.getDirectory()).getDirectoryHandle('Reef');
+    const writable = await (await folder.getFileHandle(name)).createWritable();
+    await writable.write('with remarks of mine');
+    await writable.close();
+  }, tests);
+  // It is known again after a reload, and renewed beside what is not ours any more.
+  await page.reload();
+  await page.getByRole('button', { name: 'Renew it now' }).click();
+  await expect.poll(async () => Object.keys(await files()).length).toBe(4);
+  const then = await files();
+  expect(then[tests]).toBe('with remarks of mine');
+  expect(then[tests.replace('.csv', '-2.csv')]).toContain('Turnstone,');
+  // What lies in it is a copy like any other.
+  await expect(page.getByText(/the copy of .* would have it all/)).toBeVisible();
 });

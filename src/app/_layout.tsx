@@ -1,7 +1,7 @@
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { cycle, dailyLife, pictures, runs, stock } from '@/features/pieces';
+import { cycle, dailyLife, data, pictures, runs, stock } from '@/features/pieces';
 import { Pictures } from '@/features/shell/Pictures';
 import { RouteError } from '@/features/shell/RouteError';
 import { Shell } from '@/features/shell/Shell';
@@ -60,6 +60,7 @@ export default function Layout() {
       <Theme />
       <Framed />
       <Reminding />
+      <Keeping />
     </Provider>
   );
 }
@@ -78,6 +79,24 @@ const Reminders = besideOf(dailyLife, 'Reminders');
 function Reminding() {
   const open = useAppSelector((state) => state.session.status === 'ready');
   return open && mayNotify() === 'granted' ? <Reminders /> : null;
+}
+
+/** After the app was opened, so long nothing is copied: whoever opens it wants to see it first. */
+const QUIET_MS = 20_000;
+
+const KeptCopies = besideOf(data, 'KeptCopies');
+
+/** Keeps copies of one's own log, whatever screen is open, once that has been quiet for a while. */
+function Keeping() {
+  const own = useAppSelector(
+    ({ session }) => session.status === 'ready' && session.which === 'own',
+  );
+  const [quiet, setQuiet] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => setQuiet(true), QUIET_MS);
+    return () => clearTimeout(timer);
+  }, []);
+  return own && quiet ? <KeptCopies /> : null;
 }
 
 /** The frame of every screen, with the bar of what goes on where something does. */

@@ -3,14 +3,26 @@ import { useAppSelector } from '@/store/hooks';
 import { selectLiveRuns } from '@/store/runs';
 import { selectTank } from '@/store/selectors';
 import { kept } from '@/features/shell/kept';
-import { dailyLife, runs, welcome } from '@/features/pieces';
-import { partOf } from '@/ui/piece';
+import { useFolderChosen } from '@/frame/useFolderChosen';
+import { dailyLife, data, runs, welcome } from '@/features/pieces';
+import { besideOf, partOf } from '@/ui/piece';
 
 // Seen once by each keeper: whoever has a tank need not fetch it.
 const WelcomeScreen = partOf(welcome, 'WelcomeScreen');
 const LiveRuns = partOf(runs, 'LiveRuns');
 const TodayTop = partOf(dailyLife, 'TodayTop');
-const TodayFoot = partOf(dailyLife, 'TodayFoot');
+const DailyFoot = partOf(dailyLife, 'TodayFoot');
+const FolderReminder = besideOf(data, 'FolderReminder');
+
+function TodayFoot() {
+  const [folderChosen] = useFolderChosen();
+  return (
+    <>
+      <DailyFoot />
+      {folderChosen ? <FolderReminder /> : null}
+    </>
+  );
+}
 
 function Today() {
   const tank = useAppSelector(selectTank);

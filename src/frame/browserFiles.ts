@@ -1,3 +1,5 @@
+import type { Folder } from '@/storage/folderHandle';
+
 /** Hands the person a file under a name. */
 export function download(name: string, text: BlobPart, type = 'application/json'): void {
   const url = URL.createObjectURL(new Blob([text], { type }));
@@ -62,4 +64,25 @@ export const chooseSheetFile = (): Promise<ChosenFile | null> =>
 /** Lets the person take or choose a picture; null when they chose none. */
 export function choosePicture(): Promise<File | null> {
   return chooseFile('image/*');
+}
+
+type Picker = (options: { mode: 'readwrite'; id: string }) => Promise<Folder>;
+const picker = (): Picker | undefined =>
+  (window as { showDirectoryPicker?: Picker }).showDirectoryPicker;
+
+/** Whether the browser hands folders over. */
+export const canChooseFolder = (): boolean => picker() !== undefined;
+
+/** Lets the person choose a folder; null when they chose none. */
+export async function pickFolder(): Promise<
+  { ok: true; folder: Folder } | { ok: false; why: string } | null
+> {
+  try {
+    const folder = await picker()?.call(window, { mode: 'readwrite', id: 'zoarium' });
+    return folder ? { ok: true, folder } : null;
+  } catch (error) {
+    // Whoever closes the picker has chosen nothing, which is no failure.
+    if (error instanceof Error && error.name === 'AbortError') return null;
+    return { ok: false, why: 'The browser does not hand that folder over: choose another one' };
+  }
 }

@@ -1,6 +1,8 @@
 import { createAsyncStorage } from '@react-native-async-storage/async-storage';
 import { webExclusive } from '../storage/locks';
+import { ChosenFolderStore } from '../storage/chosenFolder';
 import { LogStore } from '../storage/logStore';
+import { PhotoStore } from '../storage/photos';
 import { SnapshotStore } from '../storage/snapshotStore';
 import { answerCopies } from './copies/desk';
 
@@ -12,11 +14,29 @@ interface Scope {
 
 const scope = globalThis as unknown as Scope;
 // The log is read as it lies in its database: what waits in a page to be saved is in no copy yet.
-const log = new LogStore(createAsyncStorage('zoarium'), 'own', { newId: () => '' });
+const database = createAsyncStorage('zoarium');
+const log = new LogStore(database, 'own', { newId: () => '' });
+const kept = new PhotoStore(database);
 const store = new SnapshotStore();
+const chosen = new ChosenFolderStore();
+
+async function photos() {
+  const found = [];
+  for (const { id } of await kept.list()) {
+    const text = await kept.get(id);
+    if (text) found.push({ id, text });
+  }
+  return found;
+}
 
 scope.onmessage = ({ data }) =>
-  void answerCopies(data, { store, blocks: () => log.blockTexts(), exclusive: webExclusive })
+  void answerCopies(data, {
+    store,
+    chosen,
+    photos,
+    blocks: () => log.blockTexts(),
+    exclusive: webExclusive,
+  })
     .catch(() => ({
       kind: 'failed',
       why: 'The browser did not keep it: it may have no room, or keep nothing in this window.',

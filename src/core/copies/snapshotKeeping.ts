@@ -21,17 +21,10 @@ const partsOf = (day: string): [number, number, number] => {
   return [year, month - 1, date];
 };
 
-/**
- * The copies that stay: the newest of each of the last seven days, four weeks and twelve months that have
- * one; of those as many, the newest first, as there is room for. The newest stays whatever it takes.
- */
-export function keptSnapshots(
-  all: readonly Snapshot[],
-  zone: string,
-  most = MOST_BYTES,
-): Snapshot[] {
+/** The newest of each of the last seven days, four weeks and twelve months that have one. */
+export function newestOfEach<T extends { at: number }>(all: readonly T[], zone: string): Set<T> {
   const newest = [...all].sort((a, b) => b.at - a.at);
-  const stay = new Set<Snapshot>();
+  const stay = new Set<T>();
   const take = (bucketOf: (day: string) => string | number, buckets: number) => {
     const seen = new Set<string | number>();
     for (const one of newest) {
@@ -44,6 +37,20 @@ export function keptSnapshots(
   take((day) => day, DAYS);
   take((day) => Math.floor((dayNumber(day) + 3) / 7), WEEKS);
   take((day) => day.slice(0, 7), MONTHS);
+  return stay;
+}
+
+/**
+ * The copies that stay: the newest of each of the last seven days, four weeks and twelve months that have
+ * one; of those as many, the newest first, as there is room for. The newest stays whatever it takes.
+ */
+export function keptSnapshots(
+  all: readonly Snapshot[],
+  zone: string,
+  most = MOST_BYTES,
+): Snapshot[] {
+  const newest = [...all].sort((a, b) => b.at - a.at);
+  const stay = newestOfEach(all, zone);
   const kept: Snapshot[] = [];
   for (const one of newest) {
     if (!stay.has(one)) continue;

@@ -22,6 +22,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { CopiesPart } from './CopiesPart';
 import { EraseSheet } from './EraseSheet';
+import { FolderPart } from './FolderPart';
 import { Importing } from './imports/Importing';
 import { useImport } from './imports/useImport';
 import { LatestChanges } from './LatestChanges';
@@ -102,6 +103,7 @@ export function DataScreen() {
         <SheetsPart />
         <PhotosPart imported={imports.photosIn} />
       </Suspense>
+      <FolderPart />
       <CopiesPart erased={erased} />
       <Safety />
       <AsideBlocks />

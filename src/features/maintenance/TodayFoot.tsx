@@ -9,7 +9,6 @@ import { selectForecastOf, selectHistoryOf, selectTasksOf, selectVerdictOf } fro
 import { Row, SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
 import { CopyReminder } from './CopyReminder';
-import { DailyCopy } from './DailyCopy';
 import { useHistories } from './useMaintenance';
 
 /** The foot of Today: the other tanks, and what is in no copy. */
@@ -18,7 +17,6 @@ export function TodayFoot() {
     <>
       <OtherTanks />
       <CopyReminder />
-      <DailyCopy />
     </>
   );
 }

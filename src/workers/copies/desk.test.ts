@@ -1,6 +1,8 @@
 import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { writeBlock } from '../../storage/block';
 import type { Exclusive } from '../../storage/locks';
+import type { Photo } from '../../core/photos/file';
+import { ChosenFolderStore } from '../../storage/chosenFolder';
 import { SnapshotStore } from '../../storage/snapshotStore';
 import { answerCopies } from './desk';
 
@@ -20,12 +22,20 @@ const alone: Exclusive = async (_name, work) => {
   return true;
 };
 
+let stores = 0;
+/** What a desk has beside: no photos, and no folder yet. */
+const beside = () => ({
+  chosen: new ChosenFolderStore(`folder ${(stores += 1)}`),
+  photos: async (): Promise<Photo[]> => [],
+});
+
 describe('the desk of copies', () => {
   it('makes one copy where two tabs ask at once, and every copy that is listed opens', async () => {
     const desk = {
       store: new SnapshotStore('two tabs'),
       blocks: async () => [block],
       exclusive: alone,
+      ...beside(),
     };
     const take = (id: string) =>
       answerCopies({ ask: 'take', about: { ...about, id }, zone: 'UTC' }, desk);
@@ -40,6 +50,7 @@ describe('the desk of copies', () => {
       store: new SnapshotStore('desk'),
       blocks: async () => [block],
       exclusive: alone,
+      ...beside(),
     };
     expect(await answerCopies({ ask: 'list' }, desk)).toEqual({ kind: 'list', copies: [] });
     const taken = await answerCopies({ ask: 'take', about, zone: 'UTC' }, desk);
@@ -57,6 +68,7 @@ describe('the desk of copies', () => {
       store: new SnapshotStore('empty desk'),
       blocks: async () => [],
       exclusive: alone,
+      ...beside(),
     };
     expect(await answerCopies({ ask: 'open', id: 'none' }, desk)).toMatchObject({
       kind: 'failed',

@@ -1,8 +1,7 @@
 import * as z from 'zod';
-import { parseRecords } from '../../core/records/file/parse';
-import { readBlock } from '../../storage/block';
-import type { Exclusive } from '../../storage/locks';
-import type { SnapshotStore } from '../../storage/snapshotStore';
+import type { Desk } from './atHand';
+import { answerFolder } from './folderDesk';
+import { recordsIn } from './recordsIn';
 import { copyRequestSchema, type CopyAnswer } from './messages';
 
 // Without eval, which the content policy forbids, Zod's own compiler would only report violations.
@@ -10,21 +9,12 @@ z.config({ jitless: true });
 
 const GONE = 'That copy is damaged, or gone. Another one may hold what you miss.';
 
-interface Desk {
-  store: SnapshotStore;
-  /** The texts of the log's blocks as they lie there now. */
-  blocks: () => Promise<string[]>;
-  exclusive: Exclusive;
-}
-
 /**
  * Makes, lists and opens copies of the log. Of two tabs one makes them at a time: what one has written and not
  * listed yet, the other would let go.
  */
-export async function answerCopies(
-  data: unknown,
-  { store, blocks, exclusive }: Desk,
-): Promise<CopyAnswer> {
+export async function answerCopies(data: unknown, desk: Desk): Promise<CopyAnswer> {
+  const { store, blocks, exclusive } = desk;
   const request = copyRequestSchema.safeParse(data);
   if (!request.success) return { kind: 'failed', why: 'It was asked for in no way known.' };
   const { data: asked } = request;
@@ -39,11 +29,8 @@ export async function answerCopies(
     });
     return { kind: 'list', copies: await store.list() };
   }
+  if (asked.ask !== 'open') return answerFolder(asked, desk);
   const texts = await store.texts(asked.id);
   if (texts === null) return { kind: 'failed', why: GONE };
-  const rows = texts.flatMap((text) => {
-    const block = readBlock(text);
-    return block.kind === 'rows' ? block.rows : [];
-  });
-  return { kind: 'records', records: parseRecords(rows).records };
+  return { kind: 'records', records: recordsIn(texts) };
 }
