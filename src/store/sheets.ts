@@ -1,5 +1,7 @@
 import { bringIn } from '../core/sheets/bring';
-import type { SheetFound, SheetOffer } from '../core/sheets/readSheet';
+import type { EntryBody } from '../core/records/kinds';
+import type { SheetOffer } from '../core/sheets/read/offer';
+import type { SheetFound } from '../core/sheets/readSheet';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { breath } from '../storage/breath';
@@ -12,7 +14,7 @@ const IN_ONE_GO = 1500;
 /** Brings in what was found in a sheet: one act, stored in one transaction, undone by one undo. */
 export function bringSheet(
   found: SheetFound,
-  offers: readonly { offer: SheetOffer; litres: number }[],
+  offers: readonly { offer: SheetOffer; body: EntryBody }[],
   /** Drafts that it empties. */
   empties: readonly string[],
   /** Told what came in, and by which act. */

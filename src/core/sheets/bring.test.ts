@@ -13,6 +13,8 @@ import { revisionKey } from '../records/order';
 import { revisionSchema, type Revision } from '../records/schema/revision';
 import { bringIn, type Bringing } from './bring';
 import { openText } from './bytes';
+import { offerBody } from './read/offer';
+import type { EntryBody } from '../records/kinds';
 import { CONTEXT } from '../../testing/sheetContext';
 import { readWorkbook } from './sheet';
 
@@ -93,8 +95,31 @@ describe('bringing a sheet in', () => {
     const [offer] = sheet.offers;
     if (!offer) throw new Error('nothing is offered');
     expect(kindsOf(bringIn(EMPTY_LOG, sheet, [], stamp(1)).revisions)).not.toContain('waterChange');
-    const { revisions } = bringIn(EMPTY_LOG, sheet, [{ offer, litres: 20 }], stamp(1));
+    const { revisions } = bringIn(
+      EMPTY_LOG,
+      sheet,
+      [{ offer, body: offerBody(offer, 100) as EntryBody }],
+      stamp(1),
+    );
     expect(kindsOf(revisions).filter((kind) => kind === 'waterChange')).toHaveLength(1);
+  });
+
+  it('writes the animals that a note tells of, once, where they were ticked', () => {
+    const sheet = found('Date,Nitrate,Notes\n2026-03-05,5,"+2 clowns, WC 20 %"');
+    expect(sheet.offers.map(({ told }) => told.is)).toEqual(['waterChange', 'animals']);
+    const chosen = sheet.offers.flatMap((offer) => {
+      const body = offerBody(offer, 100);
+      return body ? [{ offer, body }] : [];
+    });
+    const { revisions } = bringIn(EMPTY_LOG, sheet, chosen, stamp(1));
+    for (const one of revisions) expect(revisionSchema.safeParse(one).error).toBeUndefined();
+    const bodies = revisions.flatMap((one) => (one.type === 'entry' ? [one.body] : []));
+    expect(bodies).toContainEqual(
+      expect.objectContaining({ kind: 'animals', move: 'in', what: 'Clowns', count: 2 }),
+    );
+    expect(bodies).toContainEqual(expect.objectContaining({ kind: 'waterChange', litres: 20 }));
+    const log = mergeRevisions(EMPTY_LOG, revisions);
+    expect(bringIn(log, sheet, chosen, stamp(2)).revisions).toEqual([]);
   });
 
   it('grows by exactly the rows that are new, in whichever order parts of a sheet come', () => {

@@ -5,7 +5,8 @@ import { entriesOfTank, headOf, isType, type Log } from '../records/log';
 import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
 import type { Unit } from '../units/units';
-import type { SheetFound, SheetNote, SheetOffer, SheetReading } from './readSheet';
+import type { SheetOffer } from './read/offer';
+import type { SheetFound, SheetNote, SheetReading } from './readSheet';
 
 /** How a test of a sheet stands to a log. */
 type Standing = 'fresh' | 'back' | 'known';
@@ -62,12 +63,12 @@ export interface Bringing {
 /**
  * The revisions that bring what was found in a sheet into a log, as one act. What is there stays as it is: the
  * same sheet again, or on another device, brings nothing twice, and what was corrected since stays corrected.
- * @param offers water changes that the keeper ticked, and how many litres each was
+ * @param offers what notes tell of and the keeper ticked, each with the entry that it is
  */
 export function bringIn(
   log: Log,
   found: Pick<SheetFound, 'readings' | 'notes' | 'freshKits'>,
-  offers: readonly { offer: SheetOffer; litres: number }[],
+  offers: readonly { offer: SheetOffer; body: EntryBody }[],
   stamp: ActStamp,
 ): Bringing {
   const result: Bringing = { revisions: [], fresh: 0, back: 0, known: 0 };
@@ -98,9 +99,9 @@ export function bringIn(
   for (const { id, tankId, at, text } of newNotes(log, found.notes)) {
     put(id, { kind: 'note', tankId, at, text });
   }
-  for (const { offer, litres } of offers) {
+  for (const { offer, body } of offers) {
     const { id, tankId, at } = offer;
-    put(id, { kind: 'waterChange', tankId, at, litres, newWater: {} });
+    put(id, { ...body, tankId, at });
   }
   return result;
 }

@@ -1,3 +1,5 @@
+import { answered, answerIn } from './guess/answers';
+import type { Mapping } from './mapping';
 import { readFileSync } from 'node:fs';
 import path from 'node:path';
 import { withUnit } from '../parameters/convert';
@@ -12,10 +14,13 @@ const file = (name: string): Uint8Array =>
   new Uint8Array(readFileSync(path.join(__dirname, 'fixtures', name)));
 const text = (name: string): string => readFileSync(path.join(__dirname, 'fixtures', name), 'utf8');
 
-async function read(bytes: Uint8Array): Promise<SheetReadingResult> {
+async function read(
+  bytes: Uint8Array,
+  mapping: Mapping | null = null,
+): Promise<SheetReadingResult> {
   const opened = await openBytes(bytes, xlsxWorkbook);
   if (!opened.ok) throw new Error(opened.why);
-  return readWorkbook(opened.workbook, null, CONTEXT);
+  return readWorkbook(opened.workbook, mapping, CONTEXT);
 }
 
 /** What was read, a line a test, as a person would say it. */
@@ -43,6 +48,7 @@ const fixture = (name: string, rest: Omit<Expected, 'of' | 'bytes'>): Expected =
   bytes: () => file(name),
   ...rest,
 });
+const utf8 = (words: string): Uint8Array => Uint8Array.from(Buffer.from(words, 'utf8'));
 const utf16 = (words: string): Uint8Array => {
   const bytes = new Uint8Array(2 + words.length * 2);
   bytes.set([0xff, 0xfe]);
@@ -403,11 +409,34 @@ describe('spreadsheets as they come', () => {
     }
   });
 
+  it('asks for the mark between whole and fraction where both do as well, and goes by the answer', async () => {
+    const text = 'Date;Calcium\n2026-03-05;1.250\n2026-03-06;1.300';
+    const found = await read(utf8(text));
+    expect(found.questions).toMatchObject([
+      { key: 'mark', ask: 'How much is 1.250?', likely: '.' },
+    ]);
+    expect(answerIn(found.mapping, 'mark')).toBe('.');
+    const other = await read(utf8(text), answered(found.mapping, 'mark', ','));
+    expect(other.readings.map(({ value }) => value)).toMatchObject([
+      { value: 1250 },
+      { value: 1300 },
+    ]);
+    // The other mark would make no difference, or leave nothing likely.
+    for (const sure of ['Date;Salinity\n2026-03-05;1.026', 'Date,Mg\n2026-03-05,"1,320"']) {
+      const keys = (await read(utf8(sure))).questions.map(({ key }) => key);
+      expect(keys).not.toContain('mark');
+    }
+  });
+
   it('keeps notes, and offers the water change that one tells of', async () => {
     const { notes, offers } = await read(file('dayFirst.csv'));
     expect(notes.map((note) => note.text)).toEqual(['dosed yesterday', 'WC 20 %']);
     expect(offers).toMatchObject([
-      { text: 'WC 20 %', percent: 20, at: '2026-04-04T09:05:00+02:00' },
+      {
+        text: 'WC 20 %',
+        told: { is: 'waterChange', percent: 20 },
+        at: '2026-04-04T09:05:00+02:00',
+      },
     ]);
     expect((await read(file('quoted.csv'))).notes.map((note) => note.text)).toEqual([
       'first line\r\nsecond; with a sign',

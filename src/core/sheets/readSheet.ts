@@ -1,3 +1,5 @@
+import { animalsTold } from './read/animalsTold';
+import type { SheetOffer, Told } from './read/offer';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { derivedId, hashText } from '../math/hash';
 import { NOTE_LETTERS } from '../records/common';
@@ -67,17 +69,6 @@ export interface SheetNote {
   tankId: string;
   at: string;
   text: string;
-}
-
-/** A note that tells of a water change: offered as an entry, never taken. */
-export interface SheetOffer {
-  id: string;
-  where: string;
-  tankId: string;
-  at: string;
-  text: string;
-  litres: number | null;
-  percent: number | null;
 }
 
 /** A cell or a row that is not taken, and why. */
@@ -369,11 +360,13 @@ class Reader {
     const id = derivedId(`sheet note/${tankId}/${moment.at}/${text}`);
     const note = { id, where, tankId, at: moment.iso, text: text.slice(0, NOTE_LETTERS) };
     this.notes.set(id, note);
+    const offer = (told: Told, nth: string) => {
+      const own = derivedId(`sheet offer/${tankId}/${moment.at}/${text}${nth}`);
+      this.offers.set(own, { ...note, id: own, told });
+    };
     const change = /\b(wc|water ?change|changed?)\b/i.test(text) ? changeAsked(text) : null;
-    if (change) {
-      const offer = derivedId(`sheet offer/${tankId}/${moment.at}/${text}`);
-      this.offers.set(offer, { ...note, id: offer, ...change });
-    }
+    if (change) offer({ is: 'waterChange', ...change }, '');
+    animalsTold(text).forEach((told, i) => offer({ is: 'animals', ...told }, `/${i}`));
   }
 
   found(): SheetFound {

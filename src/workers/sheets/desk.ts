@@ -1,6 +1,7 @@
 import { strToU8 } from 'fflate';
 import * as z from 'zod';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../../core/records/log';
+import type { Plan } from '../../core/livestock/planner/types';
 import { openBytes, openText } from '../../core/sheets/bytes';
 import { readWorkbook } from '../../core/sheets/sheet';
 import type { Workbook } from '../../core/sheets/workbook';
@@ -13,7 +14,7 @@ import { sheetRequestSchema, type ReadRequest, type SheetAnswer, type WrittenAs 
 // Without eval, which the content policy forbids, Zod's own compiler would only report violations.
 z.config({ jitless: true });
 
-const WRITERS: Record<WrittenAs, (log: Log) => Uint8Array> = {
+const WRITERS: Record<WrittenAs, (log: Log, plans: readonly Plan[]) => Uint8Array> = {
   tests: (log) => strToU8(readingsCsv(log)),
   sessions: (log) => strToU8(sessionsCsv(log)),
   all: sheetsArchive,
@@ -28,8 +29,8 @@ export class SheetDesk {
     if (!request.success) tell({ kind: 'refused', why: 'It was asked for in no way known.' });
     else if (request.data.ask === 'read') await this.read(request.data, tell);
     else {
-      const { as, revisions } = request.data;
-      const bytes = WRITERS[as](mergeRevisions(EMPTY_LOG, revisions));
+      const { as, revisions, plans } = request.data;
+      const bytes = WRITERS[as](mergeRevisions(EMPTY_LOG, revisions), plans);
       tell({ kind: 'written', bytes: bytes as Uint8Array<ArrayBuffer> });
     }
   }

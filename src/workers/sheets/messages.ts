@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { mappingSchema } from '../../core/sheets/mapping';
+import type { Plan } from '../../core/livestock/planner/types';
 import type { Revision } from '../../core/records/schema/revision';
 import { sheetContextSchema } from '../../core/sheets/contextSchema';
 import type { SheetReadingResult } from '../../core/sheets/sheet';
@@ -22,10 +23,17 @@ const readRequestSchema = z.object({
 const revisionShape = z.custom<Revision>(
   (value) => z.looseObject({ id: z.string(), type: z.string() }).safeParse(value).success,
 );
+/** Plans as the page has them from the worker that made them. */
+const planShape = z.custom<Plan>(
+  (value) =>
+    z.looseObject({ tankId: z.string(), items: z.array(z.unknown()) }).safeParse(value).success,
+);
+
 const writeRequestSchema = z.object({
   ask: z.literal('write'),
   as: z.enum(['tests', 'sessions', 'all']),
   revisions: z.array(revisionShape),
+  plans: z.array(planShape),
 });
 
 /** One question to the worker of sheets: to read one, or to write a log as some. */

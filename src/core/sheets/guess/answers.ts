@@ -20,6 +20,7 @@ export const usualZero = (parameter: ParameterId): How['zero'] =>
 /** The mapping with a question answered. @param value of one of its options */
 export function answered(mapping: Mapping, key: string, value: string): Mapping {
   if (key === 'order') return { ...mapping, order: value as Mapping['order'] };
+  if (key === 'mark') return { ...mapping, mark: value as Mark };
   const [what, name] = [key.slice(0, key.indexOf('/')), key.slice(key.indexOf('/') + 1)];
   const change: Partial<How> =
     what === 'zero' ? { zero: value as How['zero'] } : (measureOf(value) satisfies Partial<How>);
@@ -47,6 +48,7 @@ function measureOf(key: string): Pick<How, 'unit' | 'scaling'> {
 /** The answer that a mapping gives to a question. */
 export function answerIn(mapping: Mapping, key: string): string {
   if (key === 'order') return mapping.order;
+  if (key === 'mark') return mapping.mark;
   const name = key.slice(key.indexOf('/') + 1);
   const column = mapping.columns.find((one) => nameOf(one) === name)?.use;
   const row = Object.entries(mapping.parameters).find(

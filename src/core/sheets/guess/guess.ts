@@ -1,3 +1,4 @@
+import { formatPlain } from '../../units/format';
 import { PARAMETERS, type ParameterId } from '../../parameters/registry';
 import type { DayOrder } from '../../time/typedDay';
 import { nameOf, type ColumnUse, type How, type MappedColumn, type Mapping } from '../mapping';
@@ -6,7 +7,14 @@ import { timeIn } from '../read/day';
 import { isParameterName, measureIn, otherColumnIn, parameterIn } from '../read/names';
 import { dependsOnMark, type Mark } from '../read/number';
 import type { Workbook } from '../workbook';
-import { guessMeasure, likelyShare, measureKey, measureOptions, shareWithin } from './measure';
+import {
+  guessMeasure,
+  inUnit,
+  likelyShare,
+  measureKey,
+  measureOptions,
+  shareWithin,
+} from './measure';
 import { guessOrder, tellsOrder } from './order';
 import type { Question } from './question';
 import { numbersOf, usualZero } from './answers';
@@ -64,7 +72,9 @@ export function guessMapping(
 ): Guess {
   const questions: Question[] = [];
   const looked = new Map(tables.map((table) => [table, columnsOf(table)]));
-  const mark = workbook.mark ?? guessMark([...looked.values()].flat());
+  const told = guessMark([...looked.values()].flat());
+  const mark = workbook.mark ?? told.mark;
+  if (workbook.mark === null && told.question) questions.push(told.question);
   const whens = tables.flatMap((table) => looked.get(table)?.[table.whenColumn]?.cells ?? []);
   const telling = tables.flatMap(({ rows, whenColumn }) =>
     rows.flatMap(({ cells }) =>
@@ -106,23 +116,44 @@ export function guessMapping(
   };
 }
 
-/** The mark under which more numbers of tests are likely; a full stop where both do as well. */
-function guessMark(columns: readonly Column[]): Mark {
-  const worth = (mark: Mark) => {
-    let sum = 0;
-    for (const { heading, cells } of columns) {
-      const parameter = parameterIn(heading);
-      if (parameter === null) continue;
-      const doubtful = cells.filter((cell) => dependsOnMark(cell.replace(/[^\d.,-]/g, '')));
-      if (doubtful.length === 0) continue;
+/**
+ * The mark under which more numbers of tests are likely. Where both do as well and a number is read differently, it
+ * is asked, with a full stop as the likely answer.
+ */
+function guessMark(columns: readonly Column[]): { mark: Mark; question: Question | null } {
+  const tests = columns.flatMap(({ heading, cells }) => {
+    const parameter = parameterIn(heading);
+    const doubtful = cells.filter((cell) => dependsOnMark(cell.replace(/[^\d.,-]/g, '')));
+    return parameter === null || doubtful.length === 0 ? [] : [{ parameter, heading, doubtful }];
+  });
+  const read = (mark: Mark) => {
+    let worth = 0;
+    const values = tests.flatMap(({ parameter, heading, doubtful }) => {
       const numbers = numbersOf(doubtful, mark);
       const { measure } = guessMeasure(parameter, heading, numbers);
-      sum += likelyShare(parameter, numbers, measure) * numbers.length;
-    }
-    return sum;
+      worth += likelyShare(parameter, numbers, measure) * numbers.length;
+      return numbers.map((number) => inUnit(number, measure).value);
+    });
+    return { worth, values };
   };
-  if (worth(',') !== worth('.')) return worth(',') > worth('.') ? ',' : '.';
-  return '.';
+  const [comma, stop] = [read(','), read('.')];
+  if (comma.worth !== stop.worth) {
+    return { mark: comma.worth > stop.worth ? ',' : '.', question: null };
+  }
+  // A gravity of 1.026 and one of 1026 are the same reading.
+  if (comma.values.every((value, i) => value === stop.values[i])) {
+    return { mark: '.', question: null };
+  }
+  const sample = tests[0]?.doubtful[0];
+  if (sample === undefined) return { mark: '.', question: null };
+  const options = (['.', ','] as const).map((mark) => ({
+    value: mark,
+    label: formatPlain(numbersOf([sample], mark)[0] ?? 0, 4),
+  }));
+  return {
+    mark: '.',
+    question: { key: 'mark', ask: `How much is ${sample}?`, options, likely: '.' },
+  };
 }
 
 function usesOf(

@@ -1,13 +1,15 @@
+import type { EntryBody } from '@/core/records/kinds';
 import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { answered, answerIn, withUse } from '@/core/sheets/guess/answers';
 import type { Mapping } from '@/core/sheets/mapping';
 import { placeWords } from '@/core/sheets/placeWords';
-import type { SheetOffer, SheetReading } from '@/core/sheets/readSheet';
+import { offerWords, type SheetOffer } from '@/core/sheets/read/offer';
+import type { SheetReading } from '@/core/sheets/readSheet';
 import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
 import { dayWords, momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
-import { capitalise, formatPlain } from '@/core/units/format';
+import { capitalise } from '@/core/units/format';
 import { OptionList, Tick } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -149,11 +151,11 @@ export function NotTaken({ result: { refused, without } }: { result: SheetReadin
   );
 }
 
-/** Notes that tell of a water change: each can be logged as one, and none is unless it is ticked. */
+/** What notes tell of: each can be logged as an entry, and none is unless it is ticked. */
 export function OffersPart({
   offers,
   ticked,
-  litresOf,
+  bodyOf,
   onTick,
   zoneOf,
   now,
@@ -162,22 +164,22 @@ export function OffersPart({
   zoneOf: (tankId: string) => string;
   now: number;
   ticked: ReadonlySet<string>;
-  litresOf: (offer: SheetOffer) => number | null;
+  bodyOf: (offer: SheetOffer) => EntryBody | null;
   onTick: (id: string, on: boolean) => void;
 }) {
   const known = offers.flatMap((offer) => {
-    const litres = litresOf(offer);
-    return litres === null ? [] : [{ offer, litres }];
+    const body = bodyOf(offer);
+    return body ? [{ offer, body }] : [];
   });
   if (known.length === 0) return null;
   return (
     <View>
-      <SectionHead title="Notes that tell of a water change" />
-      <Words as="soft">Tick those that are to be logged as water changes too.</Words>
-      {known.map(({ offer, litres }) => (
+      <SectionHead title="What notes tell of" />
+      <Words as="soft">Tick what is to be logged as an entry of its own, beside the note.</Words>
+      {known.map(({ offer, body }) => (
         <Tick
           key={offer.id}
-          label={`${formatPlain(litres, 1)} L, ${dayWords(instant(offer.at), zoneOf(offer.tankId), now)}`}
+          label={`${offerWords(body)}, ${dayWords(instant(offer.at), zoneOf(offer.tankId), now)}`}
           note={`“${offer.text}”`}
           value={ticked.has(offer.id)}
           onChange={(on) => onTick(offer.id, on)}

@@ -34,11 +34,17 @@ export function SheetsPart() {
   const log = useAppSelector(selectLog);
   const zone = useAppSelector(selectZone);
   const { which } = useAppSelector(selectSession);
+  const plans = useAppSelector((state) => state.computed.plan);
   const [busy, setBusy] = useState(false);
   const save = async (as: WrittenAs) => {
     setBusy(true);
     const worker = sheetWorker();
-    const ended = await worker.ask({ ask: 'write', as, revisions: allRevisions(log) });
+    const ended = await worker.ask({
+      ask: 'write',
+      as,
+      revisions: allRevisions(log),
+      plans: Object.values(plans).flatMap(({ value }) => value ?? []),
+    });
     worker.stop();
     setBusy(false);
     const { name, type } = FILES[as];

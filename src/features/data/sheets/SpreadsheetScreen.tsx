@@ -1,9 +1,10 @@
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
+import type { EntryBody } from '@/core/records/kinds';
 import { netVolume } from '@/core/water/volume';
 import { newOf } from '@/core/sheets/bring';
 import type { Revision } from '@/core/records/schema/revision';
-import type { SheetOffer } from '@/core/sheets/readSheet';
+import { offerBody, type SheetOffer } from '@/core/sheets/read/offer';
 import type { SheetReadingResult } from '@/core/sheets/sheet';
 import { shortDay } from '@/core/time/words';
 import { dayOf, instant } from '@/core/time/zone';
@@ -167,7 +168,7 @@ function SheetShown({
       <OffersPart
         offers={result.offers}
         ticked={offers.ticked}
-        litresOf={offers.litresOf}
+        bodyOf={offers.bodyOf}
         onTick={offers.tick}
         zoneOf={zoneOf}
         now={now}
@@ -225,7 +226,7 @@ function BringFooter({
   remember: Remember;
   name: string;
   result: SheetReadingResult;
-  offers: readonly { offer: SheetOffer; litres: number }[];
+  offers: readonly { offer: SheetOffer; body: EntryBody }[];
   onDone: () => void;
 }) {
   const dispatch = useAppDispatch();
@@ -264,20 +265,19 @@ function BringFooter({
   );
 }
 
-/** The water changes that notes tell of, with those that were ticked. */
+/** What notes tell of, with what was ticked of it. */
 function useOffers(result: SheetReadingResult | undefined) {
   const tanks = useAppSelector(selectTanks);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
-  const litresOf = ({ tankId, litres, percent }: SheetOffer): number | null => {
-    if (litres !== null) return litres;
-    const tank = tanks.find(({ id }) => id === tankId);
-    return tank && percent !== null ? (netVolume(tank.body.volume).net * percent) / 100 : null;
+  const bodyOf = (offer: SheetOffer): EntryBody | null => {
+    const tank = tanks.find(({ id }) => id === offer.tankId);
+    return offerBody(offer, tank ? netVolume(tank.body.volume).net : null);
   };
   const chosen = (result?.offers ?? []).flatMap((offer) => {
-    const litres = litresOf(offer);
-    return ticked.has(offer.id) && litres !== null ? [{ offer, litres }] : [];
+    const body = ticked.has(offer.id) ? bodyOf(offer) : null;
+    return body ? [{ offer, body }] : [];
   });
   const tick = (id: string, on: boolean) =>
     setTicked((before) => new Set(on ? [...before, id] : [...before].filter((one) => one !== id)));
-  return { ticked, litresOf, tick, chosen };
+  return { ticked, bodyOf, tick, chosen };
 }
