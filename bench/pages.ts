@@ -108,6 +108,12 @@ async function longLog(base: string, size: number): Promise<void> {
     await page.getByRole('button', { name: 'Save the note' }).click();
     await page.getByText('Saved the note').waitFor();
   });
+  await page.goto(`${base}/data`);
+  await page.getByRole('button', { name: 'Make a copy now' }).waitFor();
+  const copy = await busy(page, cdp, async () => {
+    await page.getByRole('button', { name: 'Make a copy now' }).click();
+    await page.getByRole('button', { name: /^The copy of today/ }).waitFor();
+  });
   await page.goto(`${base}/search`);
   const field = page.getByLabel('What are you looking for?');
   await field.click();
@@ -119,7 +125,14 @@ async function longLog(base: string, size: number): Promise<void> {
   }
   const inOrder = letters.sort((a, b) => a - b);
   const letter = { median: inOrder[inOrder.length >> 1], most: inOrder.at(-1) };
-  print('one tank in a page', { readings: size, open, tick, save, search: { first, letter } });
+  print('one tank in a page', {
+    readings: size,
+    open,
+    tick,
+    save,
+    copy,
+    search: { first, letter },
+  });
   await browser.close();
 }
 

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs';
 import path from 'node:path';
+import { carryFileJsonSchema } from '../src/core/carry/jsonSchema';
 import { FILE_VERSION } from '../src/core/records/file/parse';
 import { logFileJsonSchema } from '../src/core/records/file/jsonSchema';
 import { TERMS } from '../src/features/glossary/terms';
@@ -8,6 +9,7 @@ import { TERMS } from '../src/features/glossary/terms';
 /** Documents that are written from the code, so that they can't drift from it. */
 const GENERATED: Record<string, string> = {
   [`docs/schema/log-v${FILE_VERSION}.schema.json`]: `${JSON.stringify(logFileJsonSchema(), null, 2)}\n`,
+  [`docs/schema/carry-v${FILE_VERSION}.schema.json`]: `${JSON.stringify(carryFileJsonSchema(), null, 2)}\n`,
   'docs/glossary.md': [
     '# Glossary',
     '',

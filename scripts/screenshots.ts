@@ -54,7 +54,12 @@ const VIEWS: View[] = [
   { name: 'cycle-wide', size: 'wide', address: '/cycle', first: forecastShown },
   { name: 'dose', size: 'phone', address: '/cycle/dose' },
   { name: 'water', size: 'phone', address: '/water' },
-  { name: 'water-wide-night', size: 'wide', theme: 'dark', address: '/water/nitrite' },
+  {
+    name: 'report-wide',
+    size: 'wide',
+    address: '/data/report',
+    first: (page) => page.getByRole('img', { name: /^Salinity over time/ }).waitFor(),
+  },
   { name: 'calculator', size: 'phone', address: '/calculators/water-change' },
   { name: 'places', size: 'phone', address: '/more' },
   {
