@@ -15,6 +15,17 @@ import { space } from './tokens';
 /** Takes a drawing out of the app as a picture; null where nothing can. */
 export const PictureTaker = createContext<((drawn: Drawn) => void) | null>(null);
 
+/** Takes a drawing along. @param of what it is at the tap; null where it is not drawn yet */
+export function SavePicture({ of }: { of: () => Drawn | null }) {
+  const take = useContext(PictureTaker);
+  if (!take) return null;
+  const takeIt = () => {
+    const drawn = of();
+    if (drawn) take(drawn);
+  };
+  return <LinkButton soft label="Save the picture" onPress={takeIt} />;
+}
+
 export interface FrameProps extends Pick<Drawn, 'summary' | 'unit' | 'span' | 'legend'> {
   /** px; nothing is drawn before the width is known. */
   width: number;
@@ -51,7 +62,7 @@ export function Frame(props: FrameProps) {
     links,
     children,
   } = props;
-  const take = useContext(PictureTaker);
+  const takes = useContext(PictureTaker) !== null && !props.stays && width > 0;
   const shown = useRef<View | null>(null);
   // The same from drawing to drawing: a new one would be told of the same element anew each time.
   const keep = useCallback(
@@ -61,11 +72,10 @@ export function Frame(props: FrameProps) {
     },
     [onElement],
   );
-  const takeIt = () => {
+  const drawn = (): Drawn | null => {
     const svg = (shown.current as unknown as HTMLElement | null)?.querySelector('svg')?.outerHTML;
-    if (svg) take?.({ svg, width, height, summary, unit, span, legend });
+    return svg ? { svg, width, height, summary, unit, span, legend } : null;
   };
-  const takes = take !== null && !props.stays && width > 0;
   return (
     <View>
       <View
@@ -85,7 +95,7 @@ export function Frame(props: FrameProps) {
       {links || takes ? (
         <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l }}>
           {links}
-          {takes ? <LinkButton soft label="Save the picture" onPress={takeIt} /> : null}
+          {takes ? <SavePicture of={drawn} /> : null}
         </View>
       ) : null}
     </View>

@@ -10,6 +10,8 @@ import {
 } from '@dnd-kit/core';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { fromAbove } from '@/core/pictures/fromAbove';
+import { SavePicture } from './Frame';
 import { useTap } from './press/useTap';
 import { color, font } from './tokens';
 
@@ -128,6 +130,9 @@ export function PlacingMap({
           </div>
         </DndContext>
       ) : null}
+      {items.length > 0 ? (
+        <SavePicture of={() => fromAbove(`${label}.`, widthCm, depthCm, items)} />
+      ) : null}
     </View>
   );
 }
@@ -214,7 +219,7 @@ function Mark({
             fontWeight: 600,
           }}
         >
-          {item.name.slice(0, 2)}
+          {[...item.name].slice(0, 2).join('')}
         </div>
       </div>
     </>

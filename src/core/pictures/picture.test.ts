@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { fromAbove } from './fromAbove';
 import { facesOf, fontFile, fontRules } from './fonts';
 import { inLines, pictureOf, type Drawn, type Surroundings } from './picture';
 
@@ -84,11 +85,58 @@ describe('a drawing that leaves as a picture', () => {
     );
   });
 
+  it('is whole whatever letters are in it', () => {
+    const any = fc.string({ unit: 'binary', maxLength: 40 });
+    fc.assert(
+      fc.property(any, any, (title, inner) => {
+        const { svg } = of(
+          { svg: `<svg><text>${inner.replace(/[<&]/g, '')}\ud83d</text></svg>` },
+          { title },
+        );
+        expect(() => encodeURIComponent(svg)).not.toThrow();
+        expect(svg).not.toMatch(/(?![\n\t])\p{Cc}/u);
+      }),
+    );
+  });
+
   it('breaks lines at words and loses none', () => {
     const widthOf = (text: string) => text.length;
     expect(inLines('one two three', 7, widthOf)).toEqual(['one two', 'three']);
     expect(inLines('extraordinarily long', 7, widthOf)).toEqual(['extraordinarily', 'long']);
     expect(inLines('  ', 7, widthOf)).toEqual([]);
+  });
+});
+
+describe('a tank from above', () => {
+  it('has each coral where it stands, to scale, with its ring and its name', () => {
+    const coral = { name: 'Zoa & co', x: 50, z: 0, stingRange: 10, trouble: true };
+    const drawing = fromAbove('The tank from above.', 100, 50, [coral]);
+    expect(drawing).toMatchObject({ width: 560, height: 280 });
+    expect(drawing.svg).toContain('<circle cx="280" cy="280" r="56"');
+    expect(drawing.legend).toContain('Zo: Zoa & co.');
+    const { svg } = of(drawing);
+    expect(svg).not.toContain('var(');
+    expect(svg).toContain('clip-path="url(#glass)"');
+  });
+
+  it('is drawn whatever its size and however many stand in it', () => {
+    const item = fc.record({
+      name: fc.string({ minLength: 1, maxLength: 60 }),
+      x: fc.integer({ min: 0, max: 500 }),
+      z: fc.integer({ min: 0, max: 200 }),
+      stingRange: fc.integer({ min: 0, max: 40 }),
+      trouble: fc.boolean(),
+    });
+    const size = fc.integer({ min: 1, max: 500 });
+    fc.assert(
+      fc.property(size, size, fc.array(item, { maxLength: 8 }), (width, depth, items) => {
+        const { svg, height } = fromAbove('Above.', width, depth, items);
+        expect(height).toBeGreaterThanOrEqual(40);
+        expect(svg).not.toMatch(/NaN|Infinity|undefined/);
+        expect(svg.split('<').length).toBe(svg.split('>').length);
+      }),
+      { numRuns: 60 },
+    );
   });
 });
 

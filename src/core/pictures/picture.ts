@@ -42,6 +42,10 @@ const SANS = 'font-family="\'Public Sans\', system-ui, sans-serif"';
 const escaped = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
+/** What XML can hold: half a pair of a letter beyond the usual, and signs that no printer knows, cannot be in it. */
+const wellFormed = (text: string): string =>
+  text.replace(/\p{Cs}/gu, '\uFFFD').replace(/(?![\n\t])\p{Cc}/gu, '');
+
 /** A text in lines no wider than a width; a word that is wider has a line of its own. */
 export function inLines(text: string, width: number, widthOf: (text: string) => number): string[] {
   const lines: string[] = [];
@@ -96,13 +100,15 @@ export function pictureOf(
   return {
     width,
     height,
-    svg: [
-      `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" role="img">`,
-      `<title>${escaped(title === '' ? summary : title)}</title><desc>${escaped(summary)}</desc>`,
-      fonts === '' ? '' : `<style>${fonts}</style>`,
-      `<rect width="${width}" height="${height}" fill="${colours['--raised'] ?? '#fff'}"/>`,
-      ...parts,
-      '</svg>\n',
-    ].join(''),
+    svg: wellFormed(
+      [
+        `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}" viewBox="0 0 ${width} ${height}" role="img">`,
+        `<title>${escaped(title === '' ? summary : title)}</title><desc>${escaped(summary)}</desc>`,
+        fonts === '' ? '' : `<style>${fonts}</style>`,
+        `<rect width="${width}" height="${height}" fill="${colours['--raised'] ?? '#fff'}"/>`,
+        ...parts,
+        '</svg>\n',
+      ].join(''),
+    ),
   };
 }

@@ -4,7 +4,7 @@ import { verdictOf } from '../cycle/verdict/verdict';
 import { tankHistory } from '../history/derive';
 import { finderWith } from '../livestock/roster/lodgers';
 import { bandsOf } from '../parameters/bands';
-import { METRIC_SETTINGS } from '../records/schema/settings';
+import { METRIC_SETTINGS, US_SETTINGS } from '../records/schema/settings';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../records/log';
 import { describeTank, waterSentence as tankWater } from '../tank/description';
 import { factsOf } from '../tank/tankFacts';
@@ -16,10 +16,9 @@ import { reportText } from './text';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 
-function report(log: Log, tankId: string, now = NOW) {
+function report(log: Log, tankId: string, now = NOW, settings = METRIC_SETTINGS) {
   const history = tankHistory(log, tankId, now);
   const bands = bandsOf('mixedReef', {});
-  const settings = METRIC_SETTINGS;
   const verdict = verdictOf(history, now, bands);
   const facts = factsOf(log, tankId, history.tank.zone);
   return reportOf({
@@ -84,6 +83,17 @@ describe('a report of a tank', () => {
     for (const { id } of demo.tanks) {
       for (const { table } of report(demo, id).sections) {
         for (const row of table?.rows ?? []) expect(row).toHaveLength(table?.columns.length ?? 0);
+      }
+    }
+  });
+
+  it('is in the keeper’s own measures throughout', () => {
+    for (const { id } of demo.tanks) {
+      const { sections } = report(demo, id, NOW, US_SETTINGS);
+      for (const { lines, table } of sections) {
+        for (const text of [...lines, ...(table?.rows.flat() ?? [])]) {
+          expect(text).not.toMatch(/\d (L|cm)\b/);
+        }
       }
     }
   });

@@ -1,4 +1,6 @@
 import { fullDayWords, timeWords } from '../time/words';
+import type { Settings } from '../records/schema/settings';
+import { inMeasures } from '../units/measures';
 import type { Report, ReportOf, ReportPart } from './types';
 import { carePart } from './sections/care';
 import { instrumentsPart } from './sections/instruments';
@@ -23,12 +25,27 @@ const PARTS: readonly { id: string; heading: string; part: (of: ReportOf) => Rep
 export const REPORT_CAUTION =
   'Made from what the keeper logged. It is no diagnosis: sick animals are a veterinarian’s to judge, and medicines go by their labels.';
 
+/** Litres and centimetres of its sentences and tables in the keeper's own units. */
+function inOwnMeasures(part: ReportPart, settings: Settings): ReportPart {
+  const own = (text: string) => inMeasures(text, settings);
+  const { lines, table } = part;
+  return {
+    ...part,
+    lines: lines.map(own),
+    ...(table ? { table: { ...table, rows: table.rows.map((row) => row.map(own)) } } : {}),
+  };
+}
+
 /** One document of a tank, for a shop, a club or a veterinarian. */
 export function reportOf(of: ReportOf): Report {
   const { tank } = of.history;
   return {
     title: tank.name,
     dated: `${fullDayWords(of.now, tank.zone)}, ${timeWords(of.now, tank.zone)} (${tank.zone})`,
-    sections: PARTS.map(({ id, heading, part }) => ({ id, heading, ...part(of) })),
+    sections: PARTS.map(({ id, heading, part }) => ({
+      id,
+      heading,
+      ...inOwnMeasures(part(of), of.settings),
+    })),
   };
 }

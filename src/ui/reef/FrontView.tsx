@@ -127,7 +127,7 @@ function Front({ lengthCm, bands, flows, pieces, width }: FrontViewProps & { wid
               fontSize={11.5}
               fill={chosen ? color.paper : color.ink}
             >
-              {name.slice(0, 2)}
+              {[...name].slice(0, 2).join('')}
             </Label>
           </G>
         );

@@ -1,6 +1,7 @@
 import { makeCarry, writeCarry } from '../../core/carry/carry';
 import { photoId, photoText } from '../../core/photos/photo';
 import { writePhotosFile } from '../../core/photos/file';
+import { EMPTY_LOG, mergeRevisions, recordOf } from '../../core/records/log';
 import { toLogFile, writeLogFile } from '../../core/records/file/file';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
 import { answerLogs } from './desk';
@@ -108,6 +109,18 @@ describe('the desk that opens files of records', () => {
     ['no bytes', 'text', /asked for in no way known/],
   ])('says what is wrong with %s', (_what, bytes, why) => {
     expect(refusal(bytes)).toMatch(why);
+  });
+
+  it('opens a log whose revisions name each other in a circle, and merges it', () => {
+    const { revisions } = large(1);
+    const [note] = revisions.filter(({ type }) => type === 'entry').slice(-1);
+    if (!note) throw new Error('a note');
+    const circle = [2, 3].map((rev) => ({ ...note, rev, parentRev: 5 - rev, actId: testId(rev) }));
+    const file = writeLogFile(toLogFile([...revisions, ...circle] as never, AT));
+    const answers = told(utf8(file));
+    expect(answers.at(-1)).toMatchObject({ kind: 'records', refused: [] });
+    const records = answers.flatMap((one) => (one.kind === 'some' ? one.records : []));
+    expect(recordOf(mergeRevisions(EMPTY_LOG, records), note.id)?.revisions).toHaveLength(3);
   });
 
   it('reads the rest where a record poisons a prototype or bears a mad date', () => {

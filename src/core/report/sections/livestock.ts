@@ -5,7 +5,6 @@ import { isHere, rosterOf } from '../../livestock/roster/roster';
 import { animalsCalled } from '../../records/kinds/animals';
 import { dateWords } from '../../time/words';
 import { countOf, formatPlain } from '../../units/format';
-import { inMeasures } from '../../units/measures';
 import type { ReportOf, ReportPart } from '../types';
 
 /** Who lives in it, since when, how large, and from where. */
@@ -32,16 +31,15 @@ export function rosterPart({ history, now, find }: ReportOf): ReportPart {
 }
 
 /** Who is to come, when, and what binds the day. */
-export function planPart({ history, plan, settings, log }: ReportOf): ReportPart {
+export function planPart({ history, plan, log }: ReportOf): ReportPart {
   const wishes = log.wishes.filter(({ body }) => body.tankId === history.tankId).length;
   if (wishes === 0) return { lines: ['Nobody is wished for.'] };
   if (!plan) {
     return { lines: [`${countOf(wishes, 'wish', 'wishes')}, without dates worked out here.`] };
   }
   const { zone } = history.tank;
-  const measured = (text: string) => inMeasures(text, settings);
   return {
-    lines: plan.remarks.map(measured),
+    lines: plan.remarks,
     table: {
       columns: ['Who', 'On about', 'Give or take', 'Why then'],
       rows: [
@@ -49,9 +47,9 @@ export function planPart({ history, plan, settings, log }: ReportOf): ReportPart
           animalsCalled(item.name, item.count),
           dateWords(item.addOn.p50, zone),
           spreadWords(item, zone),
-          measured(item.because),
+          item.because,
         ]),
-        ...plan.refused.map(({ name, because }) => [name, 'not planned', '', measured(because)]),
+        ...plan.refused.map(({ name, because }) => [name, 'not planned', '', because]),
       ],
     },
   };

@@ -211,6 +211,13 @@ describe('one log on two devices', () => {
     expect(after.name).toBe('Desk');
   });
 
+  it('says so where a file is taken over on the device that made it', async () => {
+    const phone = await device('Phone');
+    await phone.dispatch(storeRevisions(new LogBuilder().revisions));
+    await chosen(phone, await carried(phone, 'Carry to another device'));
+    expect((await screen.findByRole('alert')).textContent).toMatch(/made on this device/);
+  });
+
   it('says what is wrong with a file that is none, and changes nothing', async () => {
     const desk = await device('Desk');
     await chosen(desk, '{"format":"zoarium-carry"');

@@ -8,7 +8,7 @@ import type { OpenedRecords } from '@/core/carry/openFile';
 import type { TakeOver } from '@/core/carry/takeOver';
 import { broughtWords } from '@/core/review/broughtWords';
 import { chooseLogFile } from '@/frame/browserFiles';
-import { rememberReceipt, takeOverPlan } from '@/store/carrying';
+import { ownDevice, rememberReceipt, takeOverPlan } from '@/store/carrying';
 import { useAppDispatch, useAppStore } from '@/store/hooks';
 import { importPlan, importRecords } from '@/store/importing';
 import { selectLog } from '@/store/selectors';
@@ -74,6 +74,10 @@ export function useImport() {
       return setRefusal(notImported(name, `${result.why} Nothing was changed.`));
     }
     if (result.kind === 'photos') return takeInPhotos(name, result.text);
+    if (result.carry?.from.id === dispatch(ownDevice()).id) {
+      const text = `${name} was made on this device. Take it over on the other one.`;
+      return setRefusal({ title: 'That file is for another device', text });
+    }
     const plan = planOf(result.carry, result.records);
     const words = broughtWords(selectLog(store.getState()), plan.fresh);
     setFound({ ...result, name, plan, words });

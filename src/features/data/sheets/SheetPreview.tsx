@@ -9,7 +9,7 @@ import type { SheetReading } from '@/core/sheets/readSheet';
 import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
 import { dayWords, momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
-import { capitalise } from '@/core/units/format';
+import { capitalise, listWords } from '@/core/units/format';
 import { OptionList, Tick } from '@/ui/Choice';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -121,6 +121,9 @@ export function FirstReadings({ readings, zoneOf, now }: Shown) {
   return (
     <View>
       <SectionHead title="As it will be read" end={more > 0 ? `the first ${SHOWN}` : undefined} />
+      <Words as="soft">
+        {`Times are of ${listWords([...new Set(readings.map(({ tankId }) => zoneOf(tankId)))])}, the zone of the tank; a test without an hour is set at noon.`}
+      </Words>
       {readings.slice(0, SHOWN).map((one) => (
         <ReadingRow key={one.id} one={one} zoneOf={zoneOf} now={now} />
       ))}
