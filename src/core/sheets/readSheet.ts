@@ -11,12 +11,12 @@ import { SheetClock, type Moment } from './clock';
 import { inUnit } from './guess/measure';
 import type { Table, TableRow } from './guess/table';
 import type { SheetKit } from './kits';
-import type { How, Mapping, OtherUse } from './mapping';
+import type { How, Mapping } from './mapping';
 import { planOf, type CellRead, type ColumnTest, type Plan } from './read/plan';
 import { Scale, type Group } from './read/scale';
 import { placeWords } from './placeWords';
 import { cellValue, type CellValue } from './read/cell';
-import { timeIn, whenIn } from './read/day';
+import { timeIn, whenIn, type When } from './read/day';
 import { isUnitWord, measureIn, parameterIn } from './read/names';
 import { numberIn } from './read/number';
 
@@ -144,8 +144,12 @@ class Reader {
   private readonly refused: Refused[] = [];
   private readonly clocks = new Map<string, SheetClock>();
   private readonly groups = new Map<string, Group>();
+  private readonly tanks = new Map<string, SheetTank | null>();
+  /** The last that was read, by the text of its cell: rows of one session follow one another. */
+  private last: { text: string; when: When | null } | null = null;
   private readonly times = new Map<string, string | null>();
-  private readonly named = new Map<string, ColumnTest | null>();
+  /** Tests by their name and by what is said of their unit beside it. */
+  private readonly named = new Map<string, Map<string, ColumnTest | null>>();
 
   constructor(
     private readonly mapping: Mapping,
@@ -162,6 +166,8 @@ class Reader {
 
   take(table: Table, told: () => void): void {
     const plan = planOf(table, this.mapping);
+    // Another table may be of another year.
+    this.last = null;
     const sheet = table.sheet === '' ? '' : `${table.sheet}, `;
     for (const row of table.rows) {
       this.takeRow(plan, row, `${sheet}${row.where}`);
@@ -197,19 +203,22 @@ class Reader {
     for (const at of plan.notes) this.takeNote(place, (row.cells[at] ?? '').trim());
   }
 
-  private tankOf(name: string): SheetTank | undefined {
+  private tankOf(name: string): SheetTank | null {
+    const known = this.tanks.get(name);
+    if (known !== undefined) return known;
     const { tanks, tankId } = this.context;
-    if (name === '') return tanks.find(({ id }) => id === tankId);
-    return tanks.find((tank) => tank.name.trim().toLowerCase() === name.toLowerCase());
+    const tank = tanks.find((one) =>
+      name === '' ? one.id === tankId : one.name.trim().toLowerCase() === name.toLowerCase(),
+    );
+    this.tanks.set(name, tank ?? null);
+    return tank ?? null;
   }
 
   /** When a row was tested, or why that cannot be told. */
   private momentOf({ table, cell }: Plan, row: TableRow, tank: SheetTank): Moment | string {
     const clock = this.clockOf(tank.zone);
     const time = this.timeOf(cell(row, 'time'));
-    const { now, today } = this.context;
-    const ahead = (moment: Moment) =>
-      moment.at > now && moment.iso.slice(0, 10) > today ? 'lies ahead of today.' : moment;
+    const { today } = this.context;
     const ofMonth = cell(row, 'dayOfMonth');
     if (ofMonth !== '') {
       if (table.month === null) return 'is a day of a month that nothing names.';
@@ -217,21 +226,35 @@ class Reader {
       const year = table.year ?? Number(today.slice(0, 4));
       const when = whenIn(`${year}-${month}-${ofMonth.padStart(2, '0')}`, 'ymd', today);
       if (!when?.day) return `is no day of month ${table.month}.`;
-      return ahead(clock.moment(when.day, time ?? NOON));
+      return this.notAhead(clock.moment(when.day, time ?? NOON));
     }
     const text = cell(row, 'when');
     if (text === '') return 'has no day.';
-    const when = whenIn(text, this.mapping.order, today, table.year);
+    const when = this.whenOf(text, table.year);
     if (!when) return 'is no day that can be read.';
     if (when.at !== undefined) {
-      return ahead(WRITTEN_IN_FULL.test(text) ? { at: when.at, iso: text } : clock.of(when.at));
+      return this.notAhead(
+        WRITTEN_IN_FULL.test(text) ? { at: when.at, iso: text } : clock.of(when.at),
+      );
     }
     if (when.tankDay !== undefined && tank.filledOn === null) {
       return `counts from the filling of ${tank.name}, and the log does not say when that was.`;
     }
     const day =
       when.tankDay === undefined ? when.day : shiftDay(tank.filledOn ?? today, when.tankDay, today);
-    return ahead(clock.moment(day ?? today, when.time ?? time ?? NOON));
+    return this.notAhead(clock.moment(day ?? today, when.time ?? time ?? NOON));
+  }
+
+  private notAhead(moment: Moment): Moment | string {
+    const { now, today } = this.context;
+    return moment.at > now && moment.iso.slice(0, 10) > today ? 'lies ahead of today.' : moment;
+  }
+
+  private whenOf(text: string, year: number | null): When | null {
+    if (this.last?.text === text) return this.last.when;
+    const when = whenIn(text, this.mapping.order, this.context.today, year);
+    this.last = { text, when };
+    return when;
   }
 
   private timeOf(text: string): string | null {
@@ -244,19 +267,19 @@ class Reader {
   }
 
   /** A row that is one test: its parameter, value, unit and the ends it lies between stand in cells of their own. */
-  private takeTest({ cell: cellOf }: Plan, row: TableRow, place: RowPlace): void {
-    const cell = (use: OtherUse) => cellOf(row, use);
-    const name = cell('parameter');
-    const said = [cell('unit'), cell('basis')].join(' ').trim();
+  private takeTest({ cell }: Plan, row: TableRow, place: RowPlace): void {
+    const name = cell(row, 'parameter');
+    const basis = cell(row, 'basis');
+    const said = basis === '' ? cell(row, 'unit') : `${cell(row, 'unit')} ${basis}`.trim();
     const how = this.testOf(name, said);
     if (how === null) {
       if (name !== '') this.refuse(place.where, name, 'is no test that Zoarium keeps.');
       return;
     }
-    const [low, high] = [cell('low'), cell('high')];
-    const text = cell('value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
+    const [low, high] = [cell(row, 'low'), cell(row, 'high')];
+    const text = cell(row, 'value') || (low !== '' && high !== '' ? `${low} - ${high}` : '');
     if (text === '') return;
-    const diluted = cell('dilution');
+    const diluted = cell(row, 'dilution');
     const dilution = diluted === '' ? 1 : numberIn(diluted, this.mapping.mark);
     if (dilution === null || dilution < 1 || dilution > MOST_DILUTION) {
       return this.refuse(
@@ -265,18 +288,22 @@ class Reader {
         'is no dilution: it is 1 for a sample as it is, 2 for half water.',
       );
     }
-    const note = cell('note').slice(0, NOTE_LETTERS);
-    this.takeCell(place, '', text, how, cell('kit'), dilution, note);
+    const note = cell(row, 'note').slice(0, NOTE_LETTERS);
+    this.takeCell(place, '', text, how, cell(row, 'kit'), dilution, note);
   }
 
   /** What a name and the unit beside it say that a row is a test of; null for nothing that is kept. */
   private testOf(name: string, said: string): ColumnTest | null {
-    const key = `${name}\n${said}`;
-    const known = this.named.get(key);
+    let bySaid = this.named.get(name);
+    if (bySaid === undefined) {
+      bySaid = new Map();
+      this.named.set(name, bySaid);
+    }
+    const known = bySaid.get(said);
     if (known !== undefined) return known;
     const parameter = parameterIn(name);
     const test = parameter && this.asMapped(parameter, name, said);
-    this.named.set(key, test);
+    bySaid.set(said, test);
     return test;
   }
 
@@ -308,18 +335,21 @@ class Reader {
     }
     if (read === null) return;
     if ('why' in read) return this.refuse(placeWords(row.where, column), text, read.why);
-    const group = this.groupOf(how.parameter, read.unit, kitName);
+    const group = this.groupOf(how, read.unit, kitName);
     group.cells.add(read.cell);
     this.tests.push({ row, column, group, text, cell: read.cell, dilution, note });
   }
 
-  private groupOf(parameter: ParameterId, unit: Unit, kitName: string): Group {
+  private groupOf(how: ColumnTest, unit: Unit, kitName: string): Group {
+    const { parameter, last } = how;
+    if (last?.unit === unit && last.kitName === kitName) return last;
     const key = `${parameter}\n${unit}\n${kitName}`;
     let group = this.groups.get(key);
     if (group === undefined) {
       group = { parameter, unit, kitName, cells: new Set() };
       this.groups.set(key, group);
     }
+    how.last = group;
     return group;
   }
 
@@ -374,7 +404,7 @@ class Reader {
     for (const group of this.groups.values())
       scales.set(group, new Scale(group, this.context.kits));
     const freshKits = new Map<string, SheetKit>();
-    const named = new Map<string, string>();
+    const named = new Map<string, { name: string; first: Map<number, string> }>();
     const equals = new Map<string, number>();
     const readings: SheetReading[] = [];
     for (const { row, column, group, text, cell, dilution, note } of this.tests) {
@@ -389,14 +419,20 @@ class Reader {
       const { id: kitId, fresh } = scale.kit;
       if (fresh) freshKits.set(kitId, scale.kit);
       const about = tankId + parameter;
-      let name = named.get(about);
-      if (name === undefined) {
-        name = hashText(`sheet/${about}`);
-        named.set(about, name);
+      let known = named.get(about);
+      if (known === undefined) {
+        known = { name: hashText(`sheet/${about}`), first: new Map() };
+        named.set(about, known);
       }
-      const key = `${name}/${moment.at}/${text}`;
-      const nth = equals.get(key) ?? 0;
-      equals.set(key, nth + 1);
+      const key = `${known.name}/${moment.at}/${text}`;
+      // Two tests of one moment are few: only what stands there a second time is counted by all that it says.
+      const first = known.first.get(moment.at);
+      let nth = 0;
+      if (first === undefined) known.first.set(moment.at, text);
+      else {
+        nth = equals.get(key) ?? (first === text ? 1 : 0);
+        equals.set(key, nth + 1);
+      }
       readings.push({
         id: derivedId(`${key}/${nth}`),
         row: row.where,

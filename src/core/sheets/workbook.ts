@@ -29,7 +29,13 @@ export function textWorkbook(text: string): Workbook {
     delimiter: said?.[1] ?? signOf(body),
     skipEmptyLines: false,
   });
-  return { sheets: [{ name: '', rows: data.map((row) => row.map(asItWas)) }], mark: null };
+  // In place: most cells are as they were, and a copy of each row of years is work for nothing.
+  for (const row of data) {
+    for (let i = 0; i < row.length; i += 1) {
+      if (row[i]?.startsWith("'")) row[i] = asItWas(row[i] ?? '');
+    }
+  }
+  return { sheets: [{ name: '', rows: data }], mark: null };
 }
 
 /** What a spreadsheet takes for a formula, and the sign that keeps it from doing so. */
@@ -40,9 +46,9 @@ export function harmless(text: string): string {
   return FORMULA.test(text) ? `'${text}` : text;
 }
 
-/** A text that was made harmless, as it was. */
+/** A text that begins with the sign that made it harmless, as it was. */
 function asItWas(cell: string): string {
-  return cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
+  return FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell;
 }
 
 /** Lines that are looked at for the sign between cells. */

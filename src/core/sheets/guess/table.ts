@@ -121,10 +121,7 @@ export function findTable(sheet: Sheet): Table | null {
       nth: headings.slice(0, i).filter((other) => other === heading).length,
       where: turned ? `row ${i + 1}` : columnName(i),
     })),
-    rows: bodyOf(rows, first, headings, whenColumn).map(({ index, ...row }) => ({
-      where: place(index),
-      ...row,
-    })),
+    rows: bodyOf(rows, first, headings, whenColumn, place),
     across: turned,
     whenColumn,
     titles,
@@ -166,10 +163,11 @@ function bodyOf(
   first: number,
   headings: readonly string[],
   whenColumn: number,
-): (Omit<TableRow, 'where'> & { index: number })[] {
+  place: (index: number) => string,
+): TableRow[] {
   let day = '';
   const known = new Set(headings.filter((heading) => heading !== ''));
-  const found: (Omit<TableRow, 'where'> & { index: number })[] = [];
+  const found: TableRow[] = [];
   for (let index = first; index < rows.length; index += 1) {
     const row = rows[index] ?? [];
     const firstCell = row.find((cell) => cell.trim() !== '');
@@ -180,7 +178,7 @@ function bodyOf(
     if (own !== '' && not === null) day = own;
     const cells =
       own === '' && not === null ? row.map((cell, at) => (at === whenColumn ? day : cell)) : row;
-    found.push({ index, cells, not });
+    found.push({ where: place(index), cells, not });
   }
   return found;
 }

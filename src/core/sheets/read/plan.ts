@@ -3,6 +3,7 @@ import type { Unit } from '../../units/units';
 import type { Table, TableRow } from '../guess/table';
 import { useOf, type How, type Mapping, type OtherUse } from '../mapping';
 import type { CellValue } from './cell';
+import type { Group } from './scale';
 
 /** Where in a row of a table each thing stands, found once for all rows. */
 export interface Plan {
@@ -18,6 +19,8 @@ export interface Plan {
 export interface ColumnTest extends How {
   parameter: ParameterId;
   read: Map<string, CellRead | null>;
+  /** The group that its last test belonged to. */
+  last?: Group;
 }
 
 /** What a text of a column says, in its unit; or why it cannot be taken. */
