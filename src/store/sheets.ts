@@ -1,7 +1,7 @@
 import { bringIn } from '../core/sheets/bring';
 import type { EntryBody } from '../core/records/kinds';
 import type { SheetOffer } from '../core/sheets/read/offer';
-import type { SheetFound } from '../core/sheets/readSheet';
+import type { SheetFound } from '../core/sheets/read/found';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { breath } from '../storage/breath';

@@ -1,5 +1,5 @@
 import type { DayOrder } from '../core/time/typedDay';
-import type { SheetContext } from '../core/sheets/readSheet';
+import type { SheetContext } from '../core/sheets/read/found';
 
 const REEF = '00000000-0000-7000-8000-000000000001';
 export const NANO = '00000000-0000-7000-8000-000000000002';

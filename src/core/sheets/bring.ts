@@ -6,7 +6,7 @@ import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
 import type { Unit } from '../units/units';
 import type { SheetOffer } from './read/offer';
-import type { SheetFound, SheetNote, SheetReading } from './readSheet';
+import type { SheetFound, SheetNote, SheetReading } from './read/found';
 
 /** How a test of a sheet stands to a log. */
 type Standing = 'fresh' | 'back' | 'known';

@@ -3,7 +3,7 @@ import { tanksInOrder } from '../history/tanksInOrder';
 import type { Log } from '../records/log';
 import type { DayOrder } from '../time/typedDay';
 import { dayOf } from '../time/zone';
-import type { SheetContext } from './readSheet';
+import type { SheetContext } from './read/found';
 
 /** Tanks by what a sheet calls them: by name, and of several of one name the later ones with their number. */
 export function namesOfTanks(log: Log): Map<string, string> {

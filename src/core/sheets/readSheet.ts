@@ -3,7 +3,6 @@ import type { SheetOffer, Told } from './read/offer';
 import { PARAMETERS, type ParameterId } from '../parameters/registry';
 import { derivedId, hashText } from '../math/hash';
 import { NOTE_LETTERS } from '../records/common';
-import type { ReadingValue } from '../records/kinds/reading';
 import { changeAsked } from '../search/changeAsked';
 import { shiftDay } from '../time/calendar';
 import type { Unit } from '../units/units';
@@ -11,6 +10,14 @@ import { SheetClock, type Moment } from './clock';
 import { inUnit } from './guess/measure';
 import type { Table, TableRow } from './guess/table';
 import type { SheetKit } from './kits';
+import type {
+  Refused,
+  SheetContext,
+  SheetFound,
+  SheetNote,
+  SheetReading,
+  SheetTank,
+} from './read/found';
 import type { How, Mapping } from './mapping';
 import { planOf, type CellRead, type ColumnTest, type Plan } from './read/plan';
 import { Scale, type Group } from './read/scale';
@@ -19,73 +26,6 @@ import { cellValue, type CellValue } from './read/cell';
 import { timeIn, whenIn, type When } from './read/day';
 import { isUnitWord, measureIn, parameterIn } from './read/names';
 import { numberIn } from './read/number';
-
-/** A tank that tests may belong to. */
-export interface SheetTank {
-  id: string;
-  name: string;
-  zone: string;
-  /** The first day of its life, where one is known. */
-  filledOn: string | null;
-}
-
-/** What a sheet is read against. */
-export interface SheetContext {
-  /** ms: what lies after it was not tested yet. */
-  now: number;
-  /** The keeper's own day. */
-  today: string;
-  tanks: readonly SheetTank[];
-  /** The tank of rows that name none. */
-  tankId: string;
-  kits: readonly SheetKit[];
-}
-
-/** One test as it will be brought in. */
-export interface SheetReading {
-  /** Made of tank, parameter, moment, text and its place among equals: the same on any device. */
-  id: string;
-  /** Its row, and the heading of its column; empty where the row is one test. */
-  row: string;
-  column: string;
-  tankId: string;
-  parameter: ParameterId;
-  at: string;
-  /** The cell, to the letter. */
-  text: string;
-  kitId: string;
-  unit: Unit;
-  value: ReadingValue;
-  dilution: number;
-  /** What stands beside it, where each row is one test. */
-  note: string;
-  /** It is one that tanks seldom show. */
-  unlikely: boolean;
-}
-
-export interface SheetNote {
-  id: string;
-  where: string;
-  tankId: string;
-  at: string;
-  text: string;
-}
-
-/** A cell or a row that is not taken, and why. */
-export interface Refused {
-  where: string;
-  text: string;
-  why: string;
-}
-
-export interface SheetFound {
-  readings: readonly SheetReading[];
-  notes: readonly SheetNote[];
-  offers: readonly SheetOffer[];
-  refused: readonly Refused[];
-  /** Kits that are not in the log yet. */
-  freshKits: readonly SheetKit[];
-}
 
 /** A sample is diluted so far at most, as records have it. */
 const MOST_DILUTION = 1000;

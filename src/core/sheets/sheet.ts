@@ -2,7 +2,8 @@ import { guessMapping } from './guess/guess';
 import type { Question } from './guess/question';
 import { findTable, type Table } from './guess/table';
 import { useOf, type ColumnUse, type Mapping } from './mapping';
-import { readTables, type SheetContext, type SheetFound } from './readSheet';
+import type { SheetContext, SheetFound } from './read/found';
+import { readTables } from './readSheet';
 import type { DayOrder } from '../time/typedDay';
 import type { Workbook } from './workbook';
 

@@ -5,7 +5,7 @@ import { answered, answerIn, withUse } from '@/core/sheets/guess/answers';
 import type { Mapping } from '@/core/sheets/mapping';
 import { placeWords } from '@/core/sheets/placeWords';
 import { offerWords, type SheetOffer } from '@/core/sheets/read/offer';
-import type { SheetReading } from '@/core/sheets/readSheet';
+import type { SheetReading } from '@/core/sheets/read/found';
 import type { SheetReadingResult, ShownColumn } from '@/core/sheets/sheet';
 import { dayWords, momentWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';

@@ -4,7 +4,7 @@ import { typedWords } from '@/core/records/kinds/reading';
 import type { WordsOf } from '@/core/records/kinds/kind';
 import { measureWords } from '@/core/sheets/guess/measure';
 import type { ColumnUse, OtherUse } from '@/core/sheets/mapping';
-import type { SheetReading } from '@/core/sheets/readSheet';
+import type { SheetReading } from '@/core/sheets/read/found';
 import { formatExact } from '@/core/units/format';
 
 /** What a column is, where it holds no test. */
