@@ -1,7 +1,8 @@
 import { SUMS } from '@/core/sums';
 import { searchIn } from '@/core/search/search';
 import { ALSO as CALCULATORS_ALSO } from './calculators/offers';
-import { fetchOffers, PLACES_ALSO } from './offers';
+import { fetchOffers } from './offers';
+import { PLACES_ALSO } from './placeOffers';
 import { PLACES } from './shell/places';
 
 jest.mock('expo-router', () => ({ useRouter: () => ({}), usePathname: () => '/search' }));

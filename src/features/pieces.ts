@@ -9,6 +9,7 @@ export const data = piece(() => import('./data'));
 export const demo = piece(() => import('./welcome/DemoScreen'));
 export const formScreens = piece(() => import('./formScreens'));
 export const guide = piece(() => import('./glossary'));
+export const placeOffers = piece(() => import('./placeOffers'));
 export const pictures = piece(() => import('./pictures'));
 export const photos = piece(() => import('./photos'));
 export const runs = piece(() => import('./runs'));

@@ -141,17 +141,22 @@ function Part({
       ))}
       {table && table.rows.length > 0 ? <ReportTable table={table} wide={wide} /> : null}
       {section.cycle ? (
-        <View role="listitem">
-          <Cycle
-            history={history}
-            forecast={forecast?.fed ? forecast : null}
-            now={now}
-            wide={false}
-          />
+        <View role="list">
+          <View role="listitem">
+            <Cycle
+              history={history}
+              forecast={forecast?.fed ? forecast : null}
+              now={now}
+              wide={false}
+            />
+          </View>
         </View>
       ) : null}
       {charts.length > 0 ? (
-        <View style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between' }}>
+        <View
+          role="list"
+          style={{ flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between' }}
+        >
           {charts.map((parameter) => (
             <View
               key={parameter}

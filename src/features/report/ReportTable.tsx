@@ -32,7 +32,7 @@ export function ReportTable({ table, wide }: { table: Table; wide: boolean }) {
   const shares = sharesOf(table);
   if (!wide) {
     return (
-      <View style={styles.table}>
+      <View role="list" style={styles.table}>
         {rows.map((row, i) => (
           <View key={i} role="listitem" style={styles.stacked}>
             <Words as="strong">{row[0]}</Words>

@@ -86,6 +86,7 @@ export const animals = defineKind({
   subject: 'tank',
   name: 'animals',
   counted: ['animal entry', 'animal entries'],
+  reported: true,
   title: ({ what, move }) => `${what} ${MOVE_WORDS[move].toLowerCase()}`,
   line: ({ count, grams, notSure, source, until, cause, asTyped }) =>
     [

@@ -42,6 +42,7 @@ export const calibration = defineKind({
   subject: 'tank',
   name: 'calibration',
   counted: ['calibration', 'calibrations'],
+  reported: false,
   title: () => 'Calibration',
   line: ({ kitId, points, unit, adjusted }, { kitOf }) =>
     [

@@ -52,6 +52,7 @@ export const cost = defineKind({
   subject: 'tank',
   name: 'cost',
   counted: ['cost', 'costs'],
+  reported: false,
   title: (entry) => COSTS[entry.of].name,
   line: ({ amount, what }) => [formatPlain(amount, 2), what ?? ''].filter(Boolean).join(', '),
   touches: () => [],

@@ -74,6 +74,7 @@ export const dailyCheck = defineKind({
   subject: 'tank',
   name: 'daily check',
   counted: ['daily check', 'daily checks'],
+  reported: true,
   title: ({ what }) => what,
   line: ({ state, signs, breaths }) =>
     [
@@ -92,6 +93,7 @@ export const cleaning = defineKind({
   subject: 'tank',
   name: 'quarantine cleaned',
   counted: ['cleaning of the quarantine', 'cleanings of the quarantine'],
+  reported: true,
   title: () => 'Quarantine cleaned',
   line: () => 'sponge thrown away; tank and tools disinfected, rinsed and dried',
   touches: () => ['equipment'],
@@ -121,6 +123,7 @@ export const sponge = defineKind({
   subject: 'tank',
   name: 'sponge',
   counted: ['sponge entry', 'sponge entries'],
+  reported: true,
   title: () => 'Sponge',
   line: ({ move }) =>
     ({

@@ -242,6 +242,7 @@ export const dose = defineKind({
   subject: 'tank',
   name: 'dose',
   counted: ['dose', 'doses'],
+  reported: true,
   title: (entry) => substanceName(entry.substance),
   line: (entry, { netLitres }) => {
     const rise = netLitres === null ? null : doseRise(entry, netLitres);

@@ -48,6 +48,7 @@ export const feed = defineKind({
   subject: 'tank',
   name: 'feeding',
   counted: ['feeding', 'feedings'],
+  reported: false,
   title: (entry) => FOODS_AS_FED[entry.food].name,
   line: ({ food, amount }) =>
     amount.by === 'grams'

@@ -44,6 +44,7 @@ export const growthMeasure = defineKind({
   subject: 'tank',
   name: 'measure against growth',
   counted: ['measure against growth', 'measures against growth'],
+  reported: true,
   title: ({ measure, action }) =>
     action === 'begun' ? MEASURE_WORDS[measure] : `${MEASURE_WORDS[measure]} ${action}`,
   line: ({ strength }) => strength ?? '',

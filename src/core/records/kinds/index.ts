@@ -101,6 +101,11 @@ export function kindName(entry: Pick<Entry, 'kind'>): string {
   return KINDS[entry.kind].name;
 }
 
+/** Whether an entry stands in a report of its tank. */
+export function isReported({ kind }: Pick<Entry, 'kind'>): boolean {
+  return KINDS[kind].reported;
+}
+
 /** What entries of a kind are counted as, one and several of them. */
 export function countedAs({ kind }: Pick<Entry, 'kind'>): readonly [one: string, many: string] {
   return KINDS[kind].counted;

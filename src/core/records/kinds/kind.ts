@@ -34,6 +34,8 @@ export interface Kind<S extends z.ZodType> {
   name: string;
   /** One of it and several, where entries are counted: "3 water changes". */
   counted: readonly [one: string, many: string];
+  /** Whether it stands in a report of its tank: what may have to do with how its animals are does. */
+  reported: boolean;
   /** The entry in a word or two, for the first line of a row. */
   title: (entry: z.infer<S>) => string;
   /** The rest of it in a line; may be empty. */

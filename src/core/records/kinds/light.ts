@@ -16,6 +16,7 @@ export const light = defineKind({
   subject: 'tank',
   name: 'light',
   counted: ['change of the light', 'changes of the light'],
+  reported: true,
   title: (entry) => `Light ${entry.state}`,
   line: (entry) => (entry.hoursADay ? `${formatPlain(entry.hoursADay)} h a day` : ''),
   touches: () => ['growth'],

@@ -36,6 +36,7 @@ export const media = defineKind({
   subject: 'tank',
   name: 'rock or media',
   counted: ['change of rock or media', 'changes of rock or media'],
+  reported: true,
   title: ({ move }) => (move.to === 'in' ? `${MEDIA_WORDS[move.media]} in` : 'Rock or media out'),
   line: ({ move }) =>
     move.to === 'in'

@@ -59,6 +59,7 @@ export const medication = defineKind({
   subject: 'tank',
   name: 'medicine by its label',
   counted: ['medicine by its label', 'medicines by their labels'],
+  reported: true,
   title: ({ what }) => what,
   line: ({ act, mL, grams, tablets, value }) =>
     [

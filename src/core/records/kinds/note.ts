@@ -11,6 +11,7 @@ export const note = defineKind({
   subject: 'tank',
   name: 'note',
   counted: ['note', 'notes'],
+  reported: false,
   title: () => 'Note',
   line: (entry) => entry.text,
   touches: () => [],

@@ -28,6 +28,7 @@ export const observation = defineKind({
   subject: 'tank',
   name: 'observation',
   counted: ['observation', 'observations'],
+  reported: true,
   title: (entry) => entry.which ?? OBSERVED_WORDS[entry.about],
   line: (entry) => entry.text,
   touches: ({ about }) =>

@@ -23,6 +23,7 @@ export const organics = defineKind({
   subject: 'tank',
   name: 'organics',
   counted: ['dose of organics', 'doses of organics'],
+  reported: true,
   title: ({ action }) => {
     switch (action.what) {
       case 'prawnIn':

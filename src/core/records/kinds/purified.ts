@@ -29,6 +29,7 @@ export const purified = defineKind({
   subject: 'tank',
   name: 'purified water',
   counted: ['purified water entry', 'purified water entries'],
+  reported: false,
   title: () => 'Purified water',
   line: ({ litres, minutes, tds }) =>
     [

@@ -98,6 +98,7 @@ export const reading = defineKind({
   subject: 'tank',
   name: 'test',
   counted: ['test', 'tests'],
+  reported: false,
   title: (entry) => PARAMETERS[entry.parameter].name,
   line: (entry, { kitOf }) => {
     const kit = kitOf(entry.kitId);

@@ -23,6 +23,7 @@ export const saltMix = defineKind({
   subject: 'tank',
   name: 'salt mix',
   counted: ['salt mix', 'salt mixes'],
+  reported: false,
   title: () => 'Salt water mixed',
   line: ({ litres, grams, salinity }) =>
     `${formatPlain(litres, 2)} L with ${formatSignificant(grams, 4)} g${

@@ -42,6 +42,7 @@ export const sighting = defineKind({
   subject: 'tank',
   name: 'growth',
   counted: ['growth seen', 'growths seen'],
+  reported: true,
   title: (entry) => GROWTH_WORDS[entry.growth].name,
   line: (entry) => EXTENT_WORDS[entry.extent],
   touches: () => ['growth'],

@@ -55,6 +55,7 @@ export const standstill = defineKind({
   subject: 'tank',
   name: 'time without flow',
   counted: ['time without flow', 'times without flow'],
+  reported: true,
   title: () => 'Without flow',
   line: ({ hours, kept }) => `${formatPlain(hours, 1)} h, ${KEPT_WORDS[kept]}`,
   touches: () => ['equipment', 'ammonia', 'nitrite'],

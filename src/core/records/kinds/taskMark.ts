@@ -36,6 +36,7 @@ export const taskMark = defineKind({
   subject: 'tank',
   name: 'task',
   counted: ['task', 'tasks'],
+  reported: false,
   title: (entry) => entry.title,
   line: ({ how, reason }) =>
     [TASK_MARK_WORDS[how].toLowerCase(), reason ?? ''].filter(Boolean).join(': '),

@@ -19,6 +19,7 @@ export const topOff = defineKind({
   subject: 'tank',
   name: 'top-off',
   counted: ['top-off', 'top-offs'],
+  reported: false,
   title: () => 'Top-off',
   line: ({ litres, salinity }) =>
     `${formatPlain(litres, 2)} L ${

@@ -56,6 +56,7 @@ export const treatment = defineKind({
   subject: 'tank',
   name: 'treatment',
   counted: ['treatment', 'treatments'],
+  reported: true,
   title: (entry) => agentName(entry.agent),
   line: (entry) => entry.product ?? 'may harm the filter bacteria',
   touches: () => ['ammonia', 'nitrite', 'nitrate', 'livestock'],

@@ -48,6 +48,7 @@ export const waterChange = defineKind({
   subject: 'tank',
   name: 'water change',
   counted: ['water change', 'water changes'],
+  reported: true,
   title: () => 'Water change',
   line: (entry, { netLitres }) =>
     netLitres === null

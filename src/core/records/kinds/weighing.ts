@@ -43,6 +43,7 @@ export const weighing = defineKind({
   subject: 'tank',
   name: 'weighing',
   counted: ['weighing', 'weighings'],
+  reported: false,
   title: (entry) => WEIGHED_WORDS[entry.what],
   line: ({ what, count, amount }) =>
     `${formatPlain(count, 1)} came to ${formatSignificant(amount, 4)} ${WEIGHED_UNIT[what]}`,

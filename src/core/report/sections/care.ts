@@ -1,5 +1,5 @@
 import { everyEntry, wordsContext } from '../../history/tankHistory';
-import { entryLine, entryTitle, type EntryKind } from '../../records/kinds';
+import { entryLine, entryTitle, isReported } from '../../records/kinds';
 import { dateWords } from '../../time/words';
 import { DAY_MS } from '../../time/zone';
 import type { ReportOf, ReportPart } from '../types';
@@ -9,45 +9,11 @@ const BACK_DAYS = 60;
 /** The newest of them: the whole of it is the journal. */
 const MOST = 60;
 
-/** Whether what was done stands in a report: it does where it may have to do with how the animals are. */
-const TOLD: Record<EntryKind, boolean> = {
-  reading: false,
-  dose: true,
-  waterChange: true,
-  topOff: false,
-  feed: false,
-  animals: true,
-  observation: true,
-  filled: true,
-  running: true,
-  closed: true,
-  lid: true,
-  heaterCheck: true,
-  light: true,
-  media: true,
-  medication: true,
-  note: false,
-  organics: true,
-  purified: false,
-  growthMeasure: true,
-  saltMix: false,
-  sighting: true,
-  standstill: true,
-  taskMark: false,
-  treatment: true,
-  weighing: false,
-  calibration: false,
-  cost: false,
-  dailyCheck: true,
-  cleaning: true,
-  sponge: true,
-};
-
 /** What was done and seen of late: doses, changes, medicines, signs. */
 export function carePart({ history, now }: ReportOf): ReportPart {
   const context = wordsContext(history);
   const all = everyEntry(history)
-    .filter(({ at, entry }) => TOLD[entry.kind] && at > now - BACK_DAYS * DAY_MS && at <= now)
+    .filter(({ at, entry }) => isReported(entry) && at > now - BACK_DAYS * DAY_MS && at <= now)
     .reverse();
   if (all.length === 0) return { lines: [`Nothing in the last ${BACK_DAYS} days.`] };
   const shown = all.slice(0, MOST);
