@@ -195,10 +195,13 @@ describe('readings that leave and come back', () => {
         const log = logOf(readings);
         // Which kit it was is not told, so that a step of a card may come back as a meter's figure.
         const figures = (one: Log) =>
-          said(one).map((line) => {
-            const [tank, at, parameter, unit, ends] = JSON.parse(line) as unknown[];
-            return JSON.stringify([tank, at, parameter, unit, [...new Set(ends as number[])]]);
-          });
+          said(one)
+            .map((line) => {
+              const [tank, at, parameter, unit, ends] = JSON.parse(line) as unknown[];
+              return JSON.stringify([tank, at, parameter, unit, [...new Set(ends as number[])]]);
+            })
+            // Lines stood in the order of what was told of their kits as well.
+            .sort();
         expect(figures(readBack(sessionsCsv(log), logOf([])))).toEqual(figures(log));
       }),
       { numRuns: draws(20) },
