@@ -34,3 +34,14 @@ export const tidy = [
     return `Reef,${at.toISOString().slice(0, 16)}:00+00:00,${test},,1,,`;
   }),
 ].join('\n');
+
+export const tankId = '00000000-0000-7000-8000-000000000001';
+/** What they are read against. */
+export const context = {
+  now: Date.UTC(2030, 10, 24, 12),
+  today: '2030-11-24',
+  tanks: [{ id: tankId, name: 'Reef', zone: 'Europe/Berlin', filledOn: '2016-01-01' }],
+  tankId,
+  kits: [],
+  usualOrder: 'dmy' as const,
+};

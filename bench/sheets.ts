@@ -6,19 +6,10 @@ import { openText } from '../src/core/sheets/bytes';
 import { readWorkbook } from '../src/core/sheets/sheet';
 import { revisionSchema } from '../src/core/records/schema/revision';
 import { print, round3 } from './print';
-import { sheet, tidy } from './sheetTexts';
+import { context, sheet, tankId, tidy } from './sheetTexts';
 
 // Sheets of twenty thousand tests, parsed and read, over the time that the parser alone takes.
 
-const tankId = '00000000-0000-7000-8000-000000000001';
-const context = {
-  now: Date.UTC(2026, 10, 24, 12),
-  today: '2026-11-24',
-  tanks: [{ id: tankId, name: 'Reef', zone: 'Europe/Berlin', filledOn: '2016-01-01' }],
-  tankId,
-  kits: [],
-  usualOrder: 'dmy' as const,
-};
 const stamp = { actId: tankId, device: 'bench', recordedAt: '2026-11-24T12:00:00Z' };
 
 const median = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1] ?? 0;

@@ -7,18 +7,9 @@ import { ensureBuild, ensureChromium } from '../scripts/lib/ensure.mjs';
 import { createServer } from '../server/app';
 import { listenFrom } from '../server/listen';
 import { print, round3 } from './print';
-import { sheet, tidy } from './sheetTexts';
+import { context, sheet, tidy } from './sheetTexts';
 
 const TURNS = 11;
-const tankId = '00000000-0000-7000-8000-000000000001';
-const context = {
-  now: Date.UTC(2030, 10, 24, 12),
-  today: '2030-11-24',
-  tanks: [{ id: tankId, name: 'Reef', zone: 'Europe/Berlin', filledOn: '2016-01-01' }],
-  tankId,
-  kits: [],
-  usualOrder: 'dmy',
-};
 const median = (values: number[]) => values.sort((a, b) => a - b)[values.length >> 1] ?? 0;
 
 async function main(): Promise<void> {

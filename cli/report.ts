@@ -4,13 +4,8 @@ import type { InferenceOptions } from '../src/core/cycle/inference/ensemble';
 import { factsOf } from '../src/core/livestock/planner/facts';
 import { makePlan } from '../src/core/livestock/planner/plan';
 import { stockSource } from '../src/core/livestock/planner/source';
-import { finderWith } from '../src/core/livestock/roster/lodgers';
-import { cycleSentence } from '../src/core/cycle/words/cycleSentence';
-import { isInCycle } from '../src/core/report/inCycle';
-import { describeTank, waterSentence as tankWater } from '../src/core/tank/description';
-import { factsOf as tankFacts } from '../src/core/tank/tankFacts';
-import { waterSentence } from '../src/core/water/waterSentence';
 import { reportOf } from '../src/core/report/report';
+import { REPORT_WORDS } from '../src/core/report/words';
 import { reportText } from '../src/core/report/text';
 import type { RevisionOf } from '../src/core/records/schema/revision';
 import { bandsOfLog } from './logFile';
@@ -30,34 +25,24 @@ export function reportOfLog(
   const running = history.standing.runningSince !== null;
   const forecast = running ? null : foretell(posterior, { atHand: [] });
   const live = forecast?.fed ? forecast : null;
-  const settings = log.settings[0]?.body ?? METRIC_SETTINGS;
   const wished = log.wishes.some(({ body }) => body.tankId === tank.id);
   const source = stockSource(log, history, at, {
     ready: verdict.ready,
     forecast: verdict.ready ? null : forecast,
   });
   return reportText(
-    reportOf({
-      log,
-      history,
-      now: at,
-      bands,
-      settings,
-      verdict,
-      forecast: live,
-      cycle: isInCycle(history) ? cycleSentence(history, verdict, live) : null,
-      water: waterSentence(history, bands, at),
-      described: {
-        water: tankWater(tank.body, settings),
-        parts: describeTank({
-          tank: tank.body,
-          facts: tankFacts(log, tank.id, history.tank.zone),
-          settings,
-          now: at,
-        }),
+    reportOf(
+      {
+        log,
+        history,
+        now: at,
+        bands,
+        settings: log.settings[0]?.body ?? METRIC_SETTINGS,
+        verdict,
+        forecast: live,
+        plan: wished ? makePlan(factsOf(source), posterior) : null,
       },
-      plan: wished ? makePlan(factsOf(source), posterior) : null,
-      find: finderWith(log.species.map(({ body }) => body)),
-    }),
+      REPORT_WORDS,
+    ),
   ).trimEnd();
 }

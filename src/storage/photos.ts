@@ -1,4 +1,5 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
+import type { Photo } from '../core/photos/file';
 import { photoTextSchema } from '../core/photos/schema';
 import { PHOTO } from './keys';
 
@@ -31,6 +32,18 @@ export class PhotoStore {
     const keys = (await this.database.getAllKeys()).filter((key) => key.startsWith(PHOTO));
     const texts = await this.database.getMany(keys);
     return keys.map((key) => ({ id: key.slice(PHOTO.length), letters: texts[key]?.length ?? 0 }));
+  }
+
+  /** Photos with their texts: those of some ids, or all that are kept. What is not here is left out. */
+  async all(ids?: Iterable<string>): Promise<Photo[]> {
+    const wanted = ids ? [...ids] : (await this.list()).map(({ id }) => id);
+    const photos: Photo[] = [];
+    // One by one: all at once they may be more than a phone has room for.
+    for (const id of wanted) {
+      const text = await this.get(id);
+      if (text) photos.push({ id, text });
+    }
+    return photos;
   }
 
   async remove(ids: readonly string[]): Promise<void> {

@@ -33,15 +33,18 @@ export interface ReadyCarry {
 /** Makes a carry. @param receipt what the other device held; null for one of which nothing is known */
 export function prepareCarry(receipt: Receipt | null): AppThunk<Promise<ReadyCarry>> {
   return async (_dispatch, getState, extra) => {
-    const { log } = getState();
+    const { log, session } = getState();
     const { services } = extra;
+    const { id, name } = services.device.read();
+    // Whoever takes it over sees that it is no log of anybody's.
+    const called = session.which === 'demo' ? `${name.slice(0, 30)} (demo)` : name;
     const kept = await photosIn(extra)
       .list()
       .catch(() => []);
     const here = new Set(kept.map(({ id }) => id));
     const about = {
       id: services.newId(),
-      from: services.device.read(),
+      from: { id, name: called },
       madeAt: new Date(services.now()).toISOString(),
       wants: [...photosShown(log)].filter((id) => !here.has(id)).sort(),
     };
@@ -58,14 +61,10 @@ export function prepareCarry(receipt: Receipt | null): AppThunk<Promise<ReadyCar
 /** The text of a carry's file. @param photos ids of photos that go along */
 export function carryText(carry: Carry, photos: Iterable<string>): AppThunk<Promise<string>> {
   return async (_dispatch, _getState, extra) => {
-    const texts: Record<string, string> = {};
-    for (const id of photos) {
-      const text = await photosIn(extra)
-        .get(id)
-        .catch(() => null);
-      if (text) texts[id] = text;
-    }
-    return writeCarry(carry, texts);
+    const along = await photosIn(extra)
+      .all(photos)
+      .catch(() => []);
+    return writeCarry(carry, Object.fromEntries(along.map(({ id, text }) => [id, text])));
   };
 }
 

@@ -1,10 +1,9 @@
-import { tanksInOrder } from '../core/history/tanksInOrder';
 import { bringBack, type BringingBack } from '../core/copies/bringBack';
 import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
+import { chooseFirstTank } from './firstTank';
 import { askCopies } from '../workers/copies/client';
 import { stampOf, storeRevisions, type SaveResult } from './record';
-import { tankChosen } from './sessionSlice';
 import type { AppThunk } from './state';
 
 /** What bringing a copy back would do to the log as it is now. */
@@ -25,7 +24,6 @@ export function openCopy(
 /** Sets the log to what a copy holds: one act, which can be undone. */
 export function bringCopyBack(records: readonly Revision[]): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState, { services }) => {
-    const without = getState().session.tankId === null;
     const { revisions, back, changed, away } = bringBack(
       getState().log,
       records,
@@ -36,7 +34,7 @@ export function bringCopyBack(records: readonly Revision[]): AppThunk<Promise<Sa
         words: `Brought back the copy: ${countOf(back + changed + away, 'record')}`,
       }),
     );
-    if (without) dispatch(tankChosen(tanksInOrder(getState().log)[0]?.id ?? null));
+    dispatch(chooseFirstTank());
     return result;
   };
 }

@@ -3,8 +3,8 @@ import type { Revision } from '../core/records/schema/revision';
 import { countOf } from '../core/units/format';
 import { logMerged } from './logReducer';
 import { storeRevisions, type SaveResult } from './record';
-import { noticed, tankChosen } from './sessionSlice';
-import { tanksInOrder } from '../core/history/tanksInOrder';
+import { noticed } from './sessionSlice';
+import { chooseFirstTank } from './firstTank';
 import { revisionKey } from '../core/records/log';
 import { breath } from '../storage/breath';
 import { rememberBrought, type Origin } from './brought';
@@ -31,8 +31,7 @@ export function importRecords(
   origin: Origin,
   progress: Progress,
 ): AppThunk<Promise<SaveResult>> {
-  return async (dispatch, getState) => {
-    const without = getState().session.tankId === null;
+  return async (dispatch) => {
     let from = 0;
     try {
       while (from < fresh.length) {
@@ -53,7 +52,7 @@ export function importRecords(
         undo: fresh.map(revisionKey),
       }),
     );
-    if (without) dispatch(tankChosen(tanksInOrder(getState().log)[0]?.id ?? null));
+    dispatch(chooseFirstTank());
     return { saved: true, issues: [] };
   };
 }

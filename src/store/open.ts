@@ -6,6 +6,7 @@ import { allForgotten } from './computedSlice';
 import { logMerged, logReplaced } from './logReducer';
 import { pendingForgotten } from './pendingSlice';
 import { storeRevisions } from './record';
+import { chooseFirstTank } from './firstTank';
 import { tanksInOrder } from '../core/history/tanksInOrder';
 import type { LogName } from './services';
 import { opened, opening, openingFailed } from './sessionSlice';
@@ -37,7 +38,11 @@ export function openLog(
     dispatch(logReplaced([]));
     dispatch(allForgotten());
     const database = databases.open(which, {
-      acts: (revisions) => dispatch(logMerged(revisions)),
+      acts: (revisions) => {
+        dispatch(logMerged(revisions));
+        // A tab at Welcome goes on with the tank that another one set up or took in.
+        if (getState().session.status === 'ready') dispatch(chooseFirstTank());
+      },
       wiped: () => dispatch(forgetLog()),
       unclear: () => void dispatch(readAgain()),
     });

@@ -1,5 +1,6 @@
 import { kitFrom } from '../core/records/kitTemplates';
 import { demoLog } from '../core/demo/demoLog';
+import { LogBuilder } from '../testing/logBuilder';
 import { testServices } from '../testing/services';
 import { openLog, wipeLog } from './open';
 import { recordAct } from './record';
@@ -42,6 +43,23 @@ describe('opening', () => {
     await Promise.all([demo, own]);
     expect(store.getState().session).toMatchObject({ which: 'own', status: 'ready' });
     expect(store.getState().log.tanks).toEqual([]);
+  });
+
+  it('goes on with the tank that another tab set up, where it has none', async () => {
+    const services = testServices(NOW, { database: 'welcome' });
+    let tell: Parameters<Services['openChannel']>[1] | null = null;
+    const store = createStore({
+      ...services,
+      openChannel: (which, hear) => {
+        tell = hear;
+        return services.openChannel(which, hear);
+      },
+    });
+    await store.dispatch(openLog('own'));
+    expect(store.getState().session.tankId).toBeNull();
+    const builder = new LogBuilder();
+    (tell as Parameters<Services['openChannel']>[1] | null)?.acts(builder.revisions);
+    expect(store.getState().session.tankId).toBe(builder.tankId);
   });
 
   it('keeps what another tab told meanwhile', async () => {

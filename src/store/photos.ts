@@ -98,15 +98,7 @@ export function keptPhotos(): AppThunk<Promise<KeptPhotos>> {
 
 /** Every photo that is kept, for a file. */
 export function allPhotos(): AppThunk<Promise<Photo[]>> {
-  return async (_dispatch, _getState, extra) => {
-    const store = photosOf(extra);
-    const photos: Photo[] = [];
-    for (const { id } of await store.list()) {
-      const text = await store.get(id);
-      if (text) photos.push({ id, text });
-    }
-    return photos;
-  };
+  return (_dispatch, _getState, extra) => photosOf(extra).all();
 }
 
 /** Keeps the photos of a file. @returns how many were new, and what went wrong where it had to stop */

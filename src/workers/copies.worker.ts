@@ -20,20 +20,11 @@ const kept = new PhotoStore(database);
 const store = new SnapshotStore();
 const chosen = new ChosenFolderStore();
 
-async function photos() {
-  const found = [];
-  for (const { id } of await kept.list()) {
-    const text = await kept.get(id);
-    if (text) found.push({ id, text });
-  }
-  return found;
-}
-
 scope.onmessage = ({ data }) =>
   void answerCopies(data, {
     store,
     chosen,
-    photos,
+    photos: () => kept.all(),
     blocks: () => log.blockTexts(),
     exclusive: webExclusive,
   })

@@ -8,7 +8,7 @@ import { METRIC_SETTINGS, SETTINGS_ID } from '../records/schema/settings';
 import { makeCarry, writeCarry, type Carry } from './carry';
 import type { Device } from './device';
 import { monthOf, monthsOf } from './months';
-import { newestFirst, withReceipt, type Receipts } from './receipts';
+import { calledHere, newestFirst, withReceipt, type Receipts } from './receipts';
 import { planTakeOver } from './takeOver';
 
 const DEVICES: readonly Device[] = [
@@ -165,6 +165,11 @@ describe('a carry', () => {
     })).reduce(withReceipt, {} as Receipts);
     expect(newestFirst(many)).toHaveLength(12);
     expect(newestFirst(many)[0]?.name).toBe('Device 29');
+  });
+
+  it('is of another one even where both are called alike', () => {
+    expect(calledHere({ name: 'Computer' }, 'computer ')).toBe('the other Computer');
+    expect(calledHere({ name: 'Phone' }, 'Computer')).toBe('Phone');
   });
 
   it('is plain JSON that says what it is', () => {

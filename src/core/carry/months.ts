@@ -5,12 +5,12 @@ import { compareText, revisionKey } from '../records/order';
 import type { Revision } from '../records/schema/revision';
 import { instant } from '../time/zone';
 
-/** Months since the year 2000 that a summary can name: more is no summary of a log. */
+/** A hundred years of months: a file that names more is no summary of a log. */
 const MOST_MONTHS = 1200;
 
 /** A hash of what was recorded in each month, by `2026-11`: what a log holds, told in a few lines. */
 export const monthsSchema = z
-  .record(z.string().regex(/^\d{4}-\d{2}$/), idSchema)
+  .record(z.string().regex(/^\d{4}-(0[1-9]|1[0-2])$/), idSchema)
   .refine((months) => Object.keys(months).length <= MOST_MONTHS, 'has too many months');
 export type Months = z.infer<typeof monthsSchema>;
 

@@ -1,8 +1,6 @@
 import * as z from 'zod';
-import { isOf, type Photo } from '../photos/file';
+import { soundPhotos, type Photo } from '../photos/file';
 import { isPhotosFile } from '../photos/format';
-import { photoTextSchema } from '../photos/schema';
-import { photoIdSchema } from '../records/common';
 import { decodeText } from '../records/file/encoding';
 import { FILE_FORMAT, headerIn, readJson, type RefusedRow } from '../records/file/file';
 import { issueWords, parseRecords } from '../records/file/parse';
@@ -73,16 +71,7 @@ export function openFile(bytes: Uint8Array, progress: (share: number) => void): 
     );
   }
   const log = { ...carried.data, format: FILE_FORMAT, exportedAt: head.data.madeAt };
-  return recordsIn(log, head.data, photosIn(carried.data.photos ?? {}), progress);
-}
-
-/** The photos that are what their names say; what is damaged can be asked for again. */
-function photosIn(photos: Readonly<Record<string, unknown>>): Photo[] {
-  return Object.entries(photos).flatMap(([id, value]): Photo[] => {
-    const text = photoTextSchema.safeParse(value);
-    const sound = text.success && photoIdSchema.safeParse(id).success && isOf(id, text.data);
-    return sound ? [{ id, text: text.data }] : [];
-  });
+  return recordsIn(log, head.data, soundPhotos(carried.data.photos ?? {}), progress);
 }
 
 function recordsIn(

@@ -41,6 +41,14 @@ export function holdsAll(receipt: Pick<Receipt, 'months'>, months: Months): bool
   return Object.keys(months).every((month) => months[month] === receipt.months[month]);
 }
 
+/**
+ * What a device is called here: two computers are both called so until somebody names them.
+ * @param own what this device is called
+ */
+export function calledHere({ name }: Pick<Receipt, 'name'>, own: string): string {
+  return name.trim().toLowerCase() === own.trim().toLowerCase() ? `the other ${name}` : name;
+}
+
 /** The devices that were heard of, the last one first. */
 export function newestFirst(receipts: Receipts): Receipt[] {
   return Object.values(receipts).sort((a, b) => instant(b.at) - instant(a.at));

@@ -47,13 +47,18 @@ export function readPhotosFile(text: string): PhotosReading {
   if (read.data.version > VERSION) {
     return { ok: false, why: 'A newer Zoarium wrote these photos. Update this one first.' };
   }
-  const entries = Object.entries(read.data.photos);
-  const photos = entries.flatMap(([id, value]): Photo[] => {
+  const photos = soundPhotos(read.data.photos);
+  const damaged = Object.keys(read.data.photos).length - photos.length;
+  return { ok: true, photos, damaged };
+}
+
+/** The photos whose bytes are those of their names; the others are left out. */
+export function soundPhotos(photos: Readonly<Record<string, unknown>>): Photo[] {
+  return Object.entries(photos).flatMap(([id, value]): Photo[] => {
     const kept = photoTextSchema.safeParse(value);
     if (!kept.success || !photoIdSchema.safeParse(id).success) return [];
     return isOf(id, kept.data) ? [{ id, text: kept.data }] : [];
   });
-  return { ok: true, photos, damaged: entries.length - photos.length };
 }
 
 /** Whether a text is the photo of that id. */

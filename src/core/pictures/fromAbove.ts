@@ -1,4 +1,4 @@
-import type { Drawn } from './picture';
+import { escaped, type Drawn } from './picture';
 
 /** Something that stands in a tank, as it is seen from above. */
 export interface SeenFromAbove {
@@ -18,9 +18,6 @@ const MARK = 13;
 
 /** The first two letters of a name, each whole however it is made up. */
 const firstOf = (name: string): string => [...name].slice(0, 2).join('');
-
-const letters = (name: string): string =>
-  firstOf(name).replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;');
 
 /**
  * A tank from above as a drawing of its own: the map that a finger moves things on is none.
@@ -42,7 +39,7 @@ export function fromAbove(
       stingRange > 0
         ? `<circle cx="${at}" cy="${down}" r="${Math.max(MARK + 2, stingRange * scale)}" fill="none" stroke="${trouble ? stroke : 'var(--ink-soft)'}" stroke-width="1.5"${trouble ? '' : ' stroke-dasharray="4 4"'}/>`
         : '';
-    return `${ring}<circle cx="${at}" cy="${down}" r="${MARK}" fill="var(--raised)" stroke="${stroke}" stroke-width="2"/><text x="${at}" y="${down + 4}" text-anchor="middle" font-size="11.5" font-weight="600" font-family="'Public Sans', sans-serif" fill="var(--ink)">${letters(name)}</text>`;
+    return `${ring}<circle cx="${at}" cy="${down}" r="${MARK}" fill="var(--raised)" stroke="${stroke}" stroke-width="2"/><text x="${at}" y="${down + 4}" text-anchor="middle" font-size="11.5" font-weight="600" font-family="'Public Sans', sans-serif" fill="var(--ink)">${escaped(firstOf(name))}</text>`;
   });
   const names = items.map(({ name }) => `${firstOf(name)}: ${name}`).join(', ');
   return {

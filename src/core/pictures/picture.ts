@@ -39,7 +39,8 @@ const FOOT = { size: 12.5, line: 18 };
 const SERIF = 'font-family="\'Source Serif 4\', Georgia, serif"';
 const SANS = 'font-family="\'Public Sans\', system-ui, sans-serif"';
 
-const escaped = (text: string): string =>
+/** A text as it stands in XML. */
+export const escaped = (text: string): string =>
   text.replace(/&/g, '&amp;').replace(/</g, '&lt;').replace(/>/g, '&gt;').replace(/"/g, '&quot;');
 
 /** What XML can hold: half a pair of a letter beyond the usual, and signs that no printer knows, cannot be in it. */

@@ -1,18 +1,13 @@
 import { demoLog } from '../demo/demoLog';
-import { cycleSentence } from '../cycle/words/cycleSentence';
 import { verdictOf } from '../cycle/verdict/verdict';
 import { tankHistory } from '../history/derive';
-import { finderWith } from '../livestock/roster/lodgers';
 import { bandsOf } from '../parameters/bands';
 import { METRIC_SETTINGS, US_SETTINGS } from '../records/schema/settings';
 import { EMPTY_LOG, mergeRevisions, type Log } from '../records/log';
-import { describeTank, waterSentence as tankWater } from '../tank/description';
-import { factsOf } from '../tank/tankFacts';
-import { waterSentence } from '../water/waterSentence';
 import { LogBuilder, onDay, testId } from '../../testing/logBuilder';
-import { isInCycle } from './inCycle';
 import { REPORT_CAUTION, reportOf } from './report';
 import { reportText } from './text';
+import { REPORT_WORDS } from './words';
 
 const NOW = Date.parse('2026-11-24T12:00:00Z');
 
@@ -20,24 +15,8 @@ function report(log: Log, tankId: string, now = NOW, settings = METRIC_SETTINGS)
   const history = tankHistory(log, tankId, now);
   const bands = bandsOf('mixedReef', {});
   const verdict = verdictOf(history, now, bands);
-  const facts = factsOf(log, tankId, history.tank.zone);
-  return reportOf({
-    log,
-    history,
-    now,
-    bands,
-    settings,
-    verdict,
-    forecast: null,
-    cycle: isInCycle(history) ? cycleSentence(history, verdict) : null,
-    water: waterSentence(history, bands, now),
-    described: {
-      water: tankWater(history.tank, settings),
-      parts: describeTank({ tank: history.tank, facts, settings, now }),
-    },
-    plan: null,
-    find: finderWith(log.species.map(({ body }) => body)),
-  });
+  const given = { log, history, now, bands, settings, verdict, forecast: null, plan: null };
+  return reportOf(given, REPORT_WORDS);
 }
 
 let ids = 0;

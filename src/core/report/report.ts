@@ -1,7 +1,10 @@
 import { fullDayWords, timeWords } from '../time/words';
 import type { Settings } from '../records/schema/settings';
 import { inMeasures } from '../units/measures';
-import type { Report, ReportOf, ReportPart } from './types';
+import { finderWith } from '../livestock/roster/lodgers';
+import { isInCycle } from './inCycle';
+import type { ReportWords } from './words';
+import type { Report, ReportGiven, ReportOf, ReportPart } from './types';
 import { carePart } from './sections/care';
 import { instrumentsPart } from './sections/instruments';
 import { lossesPart, planPart, rosterPart } from './sections/livestock';
@@ -37,15 +40,29 @@ function inOwnMeasures(part: ReportPart, settings: Settings): ReportPart {
 }
 
 /** One document of a tank, for a shop, a club or a veterinarian. */
-export function reportOf(of: ReportOf): Report {
-  const { tank } = of.history;
+export function reportOf(given: ReportGiven, words: ReportWords): Report {
+  const { log, history, verdict, bands, settings, now } = given;
+  const { tank, tankId } = history;
+  const forecast = isInCycle(history) ? given.forecast : null;
+  const facts = words.factsOf(log, tankId, tank.zone);
+  const of: ReportOf = {
+    ...given,
+    forecast,
+    cycle: isInCycle(history) ? words.cycleSentence(history, verdict, forecast) : null,
+    water: words.waterSentence(history, bands, now),
+    described: {
+      water: words.tankWater(tank, settings),
+      parts: words.describeTank({ tank, facts, settings, now }),
+    },
+    find: finderWith(log.species.map(({ body }) => body)),
+  };
   return {
     title: tank.name,
-    dated: `${fullDayWords(of.now, tank.zone)}, ${timeWords(of.now, tank.zone)} (${tank.zone})`,
+    dated: `${fullDayWords(now, tank.zone)}, ${timeWords(now, tank.zone)} (${tank.zone})`,
     sections: PARTS.map(({ id, heading, part }) => ({
       id,
       heading,
-      ...inOwnMeasures(part(of), of.settings),
+      ...inOwnMeasures(part(of), settings),
     })),
   };
 }

@@ -10,7 +10,7 @@ import type { Told } from '../tank/description';
 import type { Settings } from '../records/schema/settings';
 
 /** What a report of a tank is made from. */
-export interface ReportOf {
+export interface ReportGiven {
   log: Log;
   history: TankHistory;
   /** The moment it is of, ms. */
@@ -20,14 +20,18 @@ export interface ReportOf {
   verdict: Verdict;
   /** What lies ahead; null where nothing is foretold, or not yet. */
   forecast: SentenceForecast | null;
+  /** The dated plan; null where nobody is wished for, or it is not worked out yet. */
+  plan: Plan | null;
+}
+
+/** The same with what is said of it elsewhere. */
+export interface ReportOf extends ReportGiven {
   /** Where the cycle stands, in sentences; null for a tank that is not in one. */
   cycle: Sentence | null;
   /** What the water of the tank says at a glance. */
   water: Sentence;
   /** The tank as its own page describes it: how much water, and each part of its build. */
   described: { water: string; parts: readonly Told[] };
-  /** The dated plan; null where nobody is wished for, or it is not worked out yet. */
-  plan: Plan | null;
   find: Finder;
 }
 

@@ -1,12 +1,10 @@
 import { useMemo, type ComponentType } from 'react';
 import { View } from 'react-native';
 import { REPORT_CAUTION, reportOf } from '@/core/report/report';
-import { isInCycle } from '@/core/report/inCycle';
 import type { ReportSection } from '@/core/report/types';
 import type { Forecast } from '@/core/cycle/forecast/types';
 import type { ParameterId } from '@/core/parameters/registry';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { finderWith } from '@/core/livestock/roster/lodgers';
 import { DAY_MS } from '@/core/time/zone';
 import { BackHead } from '@/frame/BackHead';
 import { selectForecast, selectHistory, selectPlan, selectVerdict } from '@/store/inView';
@@ -20,7 +18,8 @@ import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
 import { ReportTable } from './ReportTable';
 import { useOnPaper } from './useOnPaper';
-import { useReportWords, type ReportWords } from './useReportWords';
+import type { ReportWords } from '@/core/report/words';
+import { useReportWords } from './useReportWords';
 import { useRenewedPlan } from './useRenewedPlan';
 
 /** How far back the charts of a report go, days. */
@@ -61,28 +60,22 @@ export function ReportScreen({ charts, fetchWords }: ReportScreenProps) {
   useRenewedPlan(history?.tankId);
   const words = useReportWords(fetchWords);
   const report = useMemo(() => {
-    if (!history || !verdict || !words) return null;
-    const { tank, tankId } = history;
-    const live = forecast?.fed && isInCycle(history) ? forecast : null;
-    const facts = words.factsOf(log, tankId, tank.zone);
-    return reportOf({
-      log,
-      history,
-      now,
-      bands,
-      settings,
-      verdict,
-      forecast: live,
-      cycle: isInCycle(history) ? words.cycleSentence(history, verdict, live) : null,
-      water: words.waterSentence(history, bands, now),
-      described: {
-        water: words.tankWater(tank, settings),
-        parts: words.describeTank({ tank, facts, settings, now }),
-      },
-      plan,
-      find: finderWith(log.species.map(({ body }) => body)),
-    });
+    if (!history || !verdict || !words || words === 'failed') return null;
+    const live = forecast?.fed ? forecast : null;
+    const given = { log, history, now, bands, settings, verdict, forecast: live, plan };
+    return reportOf(given, words);
   }, [log, history, now, bands, settings, verdict, forecast, plan, words]);
+  if (history && words === 'failed') {
+    return (
+      <Screen head={<BackHead title="Report" />}>
+        <Opening title="The report could not be put together.">
+          A part of the app could not be fetched. Nothing of the log is lost: reload the page once
+          the network is back.
+        </Opening>
+        <Button label="Reload the page" onPress={() => location.reload()} />
+      </Screen>
+    );
+  }
   if (history && !report) return <Screen head={<BackHead title="Report" />}>{null}</Screen>;
   if (!report || !history) {
     return (

@@ -106,6 +106,11 @@ describe('the desk that opens files of records', () => {
       utf8(carryOf(large(1)).replace('"months":{', '"months":{"soon":"x",')),
       /is damaged: months/,
     ],
+    [
+      'a file of a device with a thirteenth month',
+      utf8(carryOf(large(1)).replace(/"months":\{"\d{4}-\d\d/, '"months":{"2026-13')),
+      /is damaged: months/,
+    ],
     ['no bytes', 'text', /asked for in no way known/],
   ])('says what is wrong with %s', (_what, bytes, why) => {
     expect(refusal(bytes)).toMatch(why);

@@ -1,10 +1,10 @@
 import { useMemo, useState } from 'react';
 import { monthsOf } from '@/core/carry/months';
-import { holdsAll, newestFirst, type Receipt } from '@/core/carry/receipts';
+import { calledHere, holdsAll, newestFirst, type Receipt } from '@/core/carry/receipts';
 import { allRevisions } from '@/core/records/log';
 import { momentInSentence } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
-import { listWords } from '@/core/units/format';
+import { capitalise, listWords } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { nameDevice, ownDevice, selectReceipts } from '@/store/carrying';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
@@ -26,6 +26,7 @@ type Whom = { receipt: Receipt | null };
 
 /** One log on two devices of a household: what goes to the other, and what it carried here. */
 export function DevicesScreen() {
+  const dispatch = useAppDispatch();
   const log = useAppSelector(selectLog);
   const now = useAppSelector(selectNow);
   const zone = useAppSelector(selectZone);
@@ -33,8 +34,10 @@ export function DevicesScreen() {
   const imports = useImport();
   const [whom, setWhom] = useState<Whom | null>(null);
   const months = useMemo(() => monthsOf(allRevisions(log)), [log]);
+  const own = dispatch(ownDevice()).name;
   const known = newestFirst(receipts).map((receipt) => ({
     receipt,
+    name: calledHere(receipt, own),
     /** It holds all that is here. */
     level: holdsAll(receipt, months),
     heard: momentInSentence(instant(receipt.at), zone, now),
@@ -44,14 +47,14 @@ export function DevicesScreen() {
     <Screen head={<BackHead title="Another device" />}>
       <Opening title={openingTitle(known)}>
         {newest
-          ? `${newest.receipt.name} was last heard of ${newest.heard}. The next file brings it what it lacks, and nothing twice.`
+          ? `${capitalise(newest.name)} was last heard from ${newest.heard}. The next file brings it what it lacks, and nothing twice.`
           : 'The phone at the tank and the computer at the desk can keep one log. A file goes from one to the other: no account, no server.'}
       </Opening>
       {newest ? (
         <Button
           kind="primary"
-          label={`Carry to ${newest.receipt.name}`}
-          onPress={() => setWhom({ receipt: newest.receipt })}
+          label={`Carry to ${newest.name}`}
+          onPress={() => setWhom({ receipt: { ...newest.receipt, name: newest.name } })}
         />
       ) : null}
       <Button
@@ -66,14 +69,14 @@ export function DevicesScreen() {
         onPress={imports.choose}
       />
       <Importing imports={imports} />
-      {known.length > 0 ? <SectionHead title="Devices heard of" /> : null}
-      {known.map(({ receipt, level, heard }) => (
+      {known.length > 0 ? <SectionHead title="Devices heard from" /> : null}
+      {known.map(({ receipt, name, level, heard }) => (
         <Row
           key={receipt.id}
-          title={receipt.name}
+          title={capitalise(name)}
           note={`${level ? 'Has all of this' : 'Lacks some of this'}, as of ${heard}`}
-          accessibleName={`Carry to ${receipt.name}`}
-          onPress={() => setWhom({ receipt })}
+          accessibleName={`Carry to ${name}`}
+          onPress={() => setWhom({ receipt: { ...receipt, name } })}
         />
       ))}
       <OwnName />
@@ -89,15 +92,15 @@ export function DevicesScreen() {
   );
 }
 
-function openingTitle(known: readonly { receipt: Receipt; level: boolean }[]): string {
+function openingTitle(known: readonly { name: string; level: boolean }[]): string {
   if (known.length === 0) return 'One log on two devices.';
-  const behind = known.filter(({ level }) => !level).map(({ receipt }) => receipt.name);
+  const behind = known.filter(({ level }) => !level).map(({ name }) => name);
   if (behind.length === 0) {
     return known.length === 1
-      ? `${known[0]?.receipt.name} has all of this.`
+      ? `${capitalise(known[0]?.name ?? '')} has all of this.`
       : 'Every device has all of this.';
   }
-  return `${listWords(behind)} ${behind.length === 1 ? 'lacks' : 'lack'} some of this.`;
+  return `${capitalise(listWords(behind))} ${behind.length === 1 ? 'lacks' : 'lack'} some of this.`;
 }
 
 /** What this device is called on the others. */

@@ -25,11 +25,10 @@ export function ImportSheet({
   onImport: () => void;
   onClose: () => void;
 }) {
-  const { name, plan, records, refused, doubled, carry, photos, words } = found;
+  const { name, from, plan, records, refused, doubled, carry, photos, words } = found;
   const actWords = useActWords();
   const [firstDoubled] = doubled;
   const fresh = plan.fresh.length;
-  const from = carry ? carry.from.name : name;
   const names = plan.fresh.flatMap((r) => (r.type === 'tank' ? [r.body.name] : []));
   const [firstRefused] = refused;
   const [firstDiffering] = plan.differing;
@@ -91,10 +90,10 @@ export function ImportSheet({
   );
 }
 
-function buttonWords({ carry, plan: { fresh }, photos }: Found): string {
+function buttonWords({ carry, from, plan: { fresh }, photos }: Found): string {
   if (!carry) return `Import ${countOf(fresh.length, 'record')}`;
   if (fresh.length > 0) return `Take over ${countOf(fresh.length, 'record')}`;
   return photos.length > 0
     ? `Take over ${countOf(photos.length, 'photo')}`
-    : `Note that ${carry.from.name} has it too`;
+    : `Note that ${from} has it too`;
 }

@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from 'react';
 import { monthsOf } from '@/core/carry/months';
-import { holdsAll } from '@/core/carry/receipts';
+import { calledHere, holdsAll } from '@/core/carry/receipts';
 import { allRevisions } from '@/core/records/log';
 import { useCopy } from '@/frame/useCopy';
 import type { CarryHead } from '@/core/carry/head';
@@ -18,6 +18,8 @@ import { openInWorker } from '@/workers/logs/client';
 /** A file of records that was read, and what taking it in would do. */
 export interface Found extends OpenedRecords {
   name: string;
+  /** The file, or the device that it comes from as it is called here. */
+  from: string;
   plan: TakeOver;
   /** What is new in it, in a keeper's words. */
   words: string[];
@@ -74,13 +76,15 @@ export function useImport() {
       return setRefusal(notImported(name, `${result.why} Nothing was changed.`));
     }
     if (result.kind === 'photos') return takeInPhotos(name, result.text);
-    if (result.carry?.from.id === dispatch(ownDevice()).id) {
+    const own = dispatch(ownDevice());
+    if (result.carry?.from.id === own.id) {
       const text = `${name} was made on this device. Take it over on the other one.`;
       return setRefusal({ title: 'That file is for another device', text });
     }
     const plan = planOf(result.carry, result.records);
     const words = broughtWords(selectLog(store.getState()), plan.fresh);
-    setFound({ ...result, name, plan, words });
+    const from = result.carry ? calledHere(result.carry.from, own.name) : name;
+    setFound({ ...result, name, from, plan, words });
   };
 
   const takeInPhotos = async (name: string, text: string) => {
@@ -97,12 +101,12 @@ export function useImport() {
     }
   };
 
-  const run = async ({ name, plan, carry, photos, words }: Found) => {
+  const run = async ({ from: name, plan, carry, photos, words }: Found) => {
     setFound(null);
     const progress = percent(carry ? 'Taking it over' : 'Importing');
     progress(0);
     const origin = carry
-      ? { kind: 'carry' as const, name: carry.from.name, words }
+      ? { kind: 'carry' as const, name, words }
       : { kind: 'log' as const, name, words };
     const { saved } =
       plan.fresh.length > 0
