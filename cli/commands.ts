@@ -10,6 +10,7 @@ import { forecastJson, simulateCsv } from './forecast';
 import { openLog, pickTank } from './logFile';
 import { dueJson } from './due';
 import { ammonia, compatible, convert, species } from './plainCommands';
+import { practiceJson } from './practice';
 import { quarantineJson } from './quarantine';
 import { diff, exportCommand, importCommand, merge } from './sheetCommands';
 import { addJson, planJson } from './stock';
@@ -155,6 +156,13 @@ const demo = defineCommand({
 });
 
 /** Every command, by the word that calls it. */
+const practice = defineCommand({
+  usage: 'practice RUN.json [--until DAY]',
+  does: 'lives a practice run again: what was done, and what was truly so, day by day',
+  flags: { until: number(0, 1000) },
+  run: ({ positionals, values }) => practiceJson(positionals[0], values.until),
+});
+
 export const COMMANDS: Readonly<Record<string, Command>> = {
   check,
   verdict,
@@ -177,6 +185,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   import: importCommand,
   merge,
   diff,
+  practice,
   demo,
 };
 

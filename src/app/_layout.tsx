@@ -1,7 +1,7 @@
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { cycle, dailyLife, data, pictures, runs, stock } from '@/features/pieces';
+import { cycle, dailyLife, data, pictures, practice, runs, stock } from '@/features/pieces';
 import { Pictures } from '@/features/shell/Pictures';
 import { RouteError } from '@/features/shell/RouteError';
 import { Shell } from '@/features/shell/Shell';
@@ -14,7 +14,9 @@ import { ticked } from '@/store/clockSlice';
 import { openLog } from '@/store/open';
 import { selectLiveRuns } from '@/store/runs';
 import { selectSettings } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { createStore, type AppStore } from '@/store/store';
+import { wallClock } from '@/store/wallClock';
 import { useAppSelector } from '@/store/hooks';
 import { besideOf } from '@/ui/piece';
 
@@ -35,7 +37,7 @@ let store: AppStore | null = null;
 function theStore(): AppStore {
   if (store) return store;
   const made = createStore(browserServices(), dailyLife.fetch);
-  const tick = () => made.dispatch(ticked(Date.now()));
+  const tick = () => made.dispatch(ticked(wallClock()));
   tick();
   // The demo's own address opens it, seeding it if need be.
   if (location.pathname !== '/demo') void made.dispatch(openLog(rememberedLog()));
@@ -69,6 +71,8 @@ const PictureSheet = besideOf(pictures, 'PictureSheet');
 
 const RunBar = besideOf(runs, 'RunBar');
 
+const PracticeBand = besideOf(practice, 'PracticeBand');
+
 const TermsHere = besideOf(dailyLife, 'TermsHere');
 // One element, so that no screen is drawn anew as the place changes; none until its piece is here.
 const END = <TermsHere />;
@@ -77,7 +81,9 @@ const Reminders = besideOf(dailyLife, 'Reminders');
 
 /** Reminders of the browser, where it may and there is a log to remind of. */
 function Reminding() {
-  const open = useAppSelector((state) => state.session.status === 'ready');
+  const open = useAppSelector(
+    ({ session }) => session.status === 'ready' && LOGS[session.which].rings,
+  );
   return open && mayNotify() === 'granted' ? <Reminders /> : null;
 }
 
@@ -89,7 +95,7 @@ const KeptCopies = besideOf(data, 'KeptCopies');
 /** Keeps copies of one's own log, whatever screen is open, once that has been quiet for a while. */
 function Keeping() {
   const own = useAppSelector(
-    ({ session }) => session.status === 'ready' && session.which === 'own',
+    ({ session }) => session.status === 'ready' && LOGS[session.which].copied,
   );
   const [quiet, setQuiet] = useState(false);
   useEffect(() => {
@@ -102,9 +108,14 @@ function Keeping() {
 /** The frame of every screen, with the bar of what goes on where something does. */
 function Framed() {
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
+  const practising = useAppSelector(({ session }) => session.which === 'practice');
   return (
     <Pictures Sheet={PictureSheet}>
-      <Shell RunBar={going ? RunBar : undefined} end={END}>
+      <Shell
+        RunBar={going ? RunBar : undefined}
+        Band={practising ? PracticeBand : undefined}
+        end={END}
+      >
         <Slot />
       </Shell>
     </Pictures>

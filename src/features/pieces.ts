@@ -12,6 +12,7 @@ export const guide = piece(() => import('./glossary'));
 export const placeOffers = piece(() => import('./placeOffers'));
 export const pictures = piece(() => import('./pictures'));
 export const photos = piece(() => import('./photos'));
+export const practice = piece(() => import('./practice'));
 export const runs = piece(() => import('./runs'));
 export const search = piece(() => import('./search/SearchScreen'));
 export const settings = piece(() => import('./settings/SettingsScreen'));

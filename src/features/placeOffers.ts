@@ -29,6 +29,7 @@ export const PLACES_ALSO: Readonly<Record<ShownPath, string>> = {
   '/photos': 'pictures images camera gallery',
   '/data': 'export import backup undo csv file erase',
   '/guide': 'glossary words help meaning',
+  '/practice': 'practise simulator made-up tank game try out learn training sandbox what if',
   '/settings': 'units language dark night theme fahrenheit gallons',
 };
 

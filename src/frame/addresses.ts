@@ -55,6 +55,8 @@ export const to = {
   devices: '/data/devices',
   report: '/data/report',
   settings: '/settings',
+  practice: '/practice',
+  practiceAfter: '/practice/after',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,
   /** The Guide, begun at one word. */

@@ -8,6 +8,7 @@ describe('what another tab says', () => {
     hear(data, {
       acts: (revisions) => said.push(`acts ${revisions.length}`),
       wiped: () => said.push('wiped'),
+      moved: () => said.push('moved'),
       unclear: () => said.push('unclear'),
     });
     return said;
@@ -23,6 +24,7 @@ describe('what another tab says', () => {
     [{ kind: 'acts', revisions }, ['unclear']],
     [{ kind: 'something new' }, ['unclear']],
     [{ kind: 'wiped', by: 'a newer tab' }, ['wiped']],
+    [{ kind: 'moved' }, ['moved']],
   ])('is taken, or leads to the store: %#', (data, said) => {
     expect(heard(data)).toEqual(said);
   });

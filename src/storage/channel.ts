@@ -5,17 +5,21 @@ import type { Revision } from '../core/records/schema/revision';
 const messageSchema = z.discriminatedUnion('kind', [
   z.looseObject({ kind: z.literal('acts'), version: z.int(), revisions: z.array(z.unknown()) }),
   z.looseObject({ kind: z.literal('wiped') }),
+  z.looseObject({ kind: z.literal('moved') }),
 ]);
 
 export interface TabChannel {
   tell(revisions: readonly Revision[]): void;
   tellWiped(): void;
+  /** That the clock of a practice log was moved on: it lies in the store. */
+  tellMoved(): void;
   close(): void;
 }
 
 export interface TabListener {
   acts: (revisions: Revision[]) => void;
   wiped: () => void;
+  moved: () => void;
   /** Something was saved that cannot be understood from the message: the store has to be read. */
   unclear: () => void;
 }
@@ -25,6 +29,7 @@ export function hear(data: unknown, on: TabListener): void {
   const message = messageSchema.safeParse(data);
   if (!message.success) return on.unclear();
   if (message.data.kind === 'wiped') return on.wiped();
+  if (message.data.kind === 'moved') return on.moved();
   // A tab of another version writes what it writes in its own format; the store knows how to read it.
   if (message.data.version !== FILE_VERSION) return on.unclear();
   const parsed = parseRecords(
@@ -37,7 +42,8 @@ export function hear(data: unknown, on: TabListener): void {
 /** Tells the other tabs of this browser what was saved, and hears it from them. */
 export function openTabChannel(name: string, on: TabListener): TabChannel {
   if (typeof BroadcastChannel === 'undefined') {
-    return { tell: () => undefined, tellWiped: () => undefined, close: () => undefined };
+    const nobody = () => undefined;
+    return { tell: nobody, tellWiped: nobody, tellMoved: nobody, close: nobody };
   }
   const channel = new BroadcastChannel(`zoarium-${name}`);
   channel.onmessage = (event: MessageEvent<unknown>) => hear(event.data, on);
@@ -45,6 +51,7 @@ export function openTabChannel(name: string, on: TabListener): TabChannel {
     tell: (revisions) =>
       channel.postMessage({ kind: 'acts', version: FILE_VERSION, revisions: [...revisions] }),
     tellWiped: () => channel.postMessage({ kind: 'wiped' }),
+    tellMoved: () => channel.postMessage({ kind: 'moved' }),
     close: () => channel.close(),
   };
 }

@@ -11,6 +11,10 @@ const slice = createSlice({
       if (value === null || value === undefined) delete state[name];
       else state[name] = value;
     },
+    /** One that another tab changed, and has stored. */
+    draftHeard(state, action: PayloadAction<{ name: string; value: unknown }>) {
+      state[action.payload.name] = action.payload.value;
+    },
     /** Out of sight only: the stored one is emptied together with the act that it became. */
     draftRecorded(state, action: PayloadAction<string>) {
       delete state[action.payload];
@@ -18,5 +22,5 @@ const slice = createSlice({
   },
 });
 
-export const { draftsLoaded, draftChanged, draftRecorded } = slice.actions;
+export const { draftsLoaded, draftChanged, draftHeard, draftRecorded } = slice.actions;
 export const draftsReducer = slice.reducer;

@@ -1,7 +1,10 @@
+import * as z from 'zod';
 import { NewerLogError } from '../storage/logStore';
 import type { Revision } from '../core/records/schema/revision';
 import { instant } from '../core/time/zone';
-import { draftsLoaded } from './draftsSlice';
+import { ticked } from './clockSlice';
+import { draftHeard, draftsLoaded } from './draftsSlice';
+import { standAt } from './wallClock';
 import { allForgotten } from './computedSlice';
 import { logMerged, logReplaced } from './logReducer';
 import { pendingForgotten } from './pendingSlice';
@@ -11,7 +14,7 @@ import { tanksInOrder } from '../core/history/tanksInOrder';
 import type { LogName } from './services';
 import { opened, opening, openingFailed } from './sessionSlice';
 import { breath } from '../storage/breath';
-import { PLACE_DRAFT, type AppThunk } from './state';
+import { PLACE_DRAFT, RUN_DRAFT, type AppThunk } from './state';
 import { selectHistoryOf } from './world';
 
 /** Writes a demo log for a moment, a zone and a source of ids. */
@@ -34,6 +37,7 @@ export function openLog(
   seed?: { make: DemoMaker; zone: string },
 ): AppThunk<Promise<void>> {
   return async (dispatch, getState, { services, databases }) => {
+    standAt(null);
     dispatch(opening(which));
     dispatch(logReplaced([]));
     dispatch(allForgotten());
@@ -45,6 +49,7 @@ export function openLog(
       },
       wiped: () => dispatch(forgetLog()),
       unclear: () => void dispatch(readAgain()),
+      moved: () => void dispatch(hearClock()),
     });
     const silence = setTimeout(() => {
       if (databases.isOpen(database)) dispatch(openingFailed('silent'));
@@ -60,6 +65,8 @@ export function openLog(
       await dispatch(mergedInSlices(revisions, () => databases.isOpen(database)));
       if (!databases.isOpen(database)) return;
       dispatch(draftsLoaded(drafts));
+      if (which === 'practice') dispatch(goByRun(drafts[RUN_DRAFT]));
+      dispatch(ticked(services.now()));
       for (const act of getState().pending.queue) {
         if (act.which === which) dispatch(logMerged(act.revisions));
       }
@@ -79,6 +86,30 @@ export function openLog(
     } finally {
       clearTimeout(silence);
     }
+  };
+}
+
+const runSchema = z.looseObject({ clock: z.iso.datetime({ offset: true }) });
+
+/** Puts the clock of a practice log where its run stands; by the real one without a run. */
+function goByRun(run: unknown): AppThunk {
+  return () => {
+    const { success, data } = runSchema.safeParse(run);
+    standAt(success ? instant(data.clock) : null);
+  };
+}
+
+/** Takes over what another tab moved the clock of the practice log to. */
+function hearClock(): AppThunk<Promise<void>> {
+  return async (dispatch, _getState, { databases, services }) => {
+    const database = databases.opened;
+    const value = (await database.drafts.load().catch(() => ({}) as Record<string, unknown>))[
+      RUN_DRAFT
+    ];
+    if (!value || !databases.isOpen(database)) return;
+    dispatch(draftHeard({ name: RUN_DRAFT, value }));
+    dispatch(goByRun(value));
+    dispatch(ticked(services.now()));
   };
 }
 

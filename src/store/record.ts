@@ -7,6 +7,7 @@ import { draftKey, EMPTIED } from '../storage/drafts';
 import { draftRecorded } from './draftsSlice';
 import { logMerged } from './logReducer';
 import { actQueued, actsStored, storingFailed } from './pendingSlice';
+import { refusedInPractice } from './practiceDoor';
 import { noticed, storageAnswered } from './sessionSlice';
 import type { Services } from './services';
 import type { AppThunk } from './state';
@@ -29,6 +30,8 @@ export interface StoreOptions extends SaveOptions {
   later?: boolean;
   /** Whoever asked has read each by its schema already, a part at a time: they are many. */
   checked?: true;
+  /** They are what a practice begins with, which lies in the past of its clock. */
+  begun?: true;
 }
 
 export interface SaveOptions {
@@ -124,7 +127,7 @@ export function issuesOf(revisions: readonly Revision[]): SaveIssue[] {
  */
 export function storeRevisions(
   revisions: Revision[],
-  { words, empties = [], later = false, checked }: StoreOptions = {},
+  { words, empties = [], later = false, checked, begun }: StoreOptions = {},
 ): AppThunk<Promise<SaveResult>> {
   return async (dispatch, getState, { services }) => {
     const issues = checked ? [] : issuesOf(revisions);
@@ -133,6 +136,13 @@ export function storeRevisions(
       const where = issue.path.filter((part) => part !== 'body').join(', ');
       dispatch(noticed({ text: `Not saved: ${where} ${issue.message}`, undo: null }));
       return { saved: false, issues };
+    }
+    if (getState().session.which === 'practice' && !begun) {
+      const [why] = revisions.flatMap((each) => refusedInPractice(each, services.now()) ?? []);
+      if (why !== undefined) {
+        dispatch(noticed({ text: why, undo: null }));
+        return { saved: false, issues: [] };
+      }
     }
     const id = services.newId();
     dispatch(actQueued({ id, which: getState().session.which, revisions, empties: [...empties] }));

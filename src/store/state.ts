@@ -36,3 +36,5 @@ export type AppStartListening = TypedStartListening<RootState, AppDispatch, Thun
 
 /** The name under which the tank last looked at is remembered. */
 export const PLACE_DRAFT = 'place';
+/** The name under which a practice log keeps what its run is besides its records: its clock among it. */
+export const RUN_DRAFT = 'practice';

@@ -66,6 +66,7 @@ export function testServices(
     openChannel: () => ({
       tell: () => undefined,
       tellWiped: () => undefined,
+      tellMoved: () => undefined,
       close: () => undefined,
     }),
     whyNotSaved: async () => ({ why: 'The browser has no room left.', lostConnection: false }),

@@ -57,7 +57,7 @@ const PRIVATE: readonly Private[] = [
     parts: ['ceiling'],
     said: /\bceilings?\b/i,
     // There it is how many bacteria a surface carries, the top of a scale, and that of a room.
-    elsewhere: /core\/cycle\/|ui\/chart\/labels|emergency\/leak/,
+    elsewhere: /core\/(cycle|practice)\/|ui\/chart\/labels|emergency\/leak/,
   },
   {
     noun: 'response',
@@ -80,7 +80,7 @@ const PRIVATE: readonly Private[] = [
     said: /\bits course\b(?! \()/i,
     // There it is how a figure runs over hours and days.
     elsewhere:
-      /^cli\/|core\/(acclimation|cycle|guide|livestock|moving|quarantine|water)|workers|ui\/(chart|drip)|cycle\/CycleChart|stock\/acclimation/,
+      /^cli\/|core\/(acclimation|cycle|guide|livestock|moving|practice|quarantine|water)|workers|ui\/(chart|drip)|features\/practice|cycle\/CycleChart|stock\/acclimation/,
   },
   { noun: 'hold', now: 'days at zero', parts: [], said: /\b(a|the|its|your|this) hold\b/i },
   { noun: 'due', now: 'to do', parts: [], said: /^Due$/ },

@@ -10,6 +10,7 @@ import { listCopies, takeCopy, type Copies } from '@/store/copies';
 import { bringCopyBack, openCopy } from '@/store/copiesBack';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectNow, selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
@@ -32,8 +33,7 @@ export function CopiesPart({ erased }: { erased: number }) {
   const [open, setOpen] = useState<Snapshot | null>(null);
   const look = useCallback(() => dispatch(listCopies()).then(setFound), [dispatch]);
   useEffect(() => void look(), [look, erased]);
-  // A demo is made anew whenever one likes, and has none.
-  if (which === 'demo' || !found) return null;
+  if (!LOGS[which].copied || !found) return null;
   const copies = found.ok ? found.copies : [];
   return (
     <View style={{ gap: 8 }}>

@@ -12,6 +12,7 @@ import { useCopy } from '@/frame/useCopy';
 import { forgetCopies, takeCopy } from '@/store/copies';
 import { wipeLog } from '@/store/open';
 import { selectLog, selectNow, selectSession, selectTanks, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
@@ -25,6 +26,7 @@ import { EraseSheet } from './EraseSheet';
 import { FolderPart } from './FolderPart';
 import { Importing } from './imports/Importing';
 import { useImport } from './imports/useImport';
+import { KeptAsRun } from './KeptAsRun';
 import { LatestChanges } from './LatestChanges';
 import { AsideBlocks, Safety } from './Safety';
 
@@ -54,7 +56,7 @@ export function DataScreen() {
   const copy = useCopy();
   const [sends] = useState(canSendFiles);
   const fileOf = (): [name: string, text: string] => [
-    `zoarium-${which === 'demo' ? 'demo-' : ''}${dayOf(wallClock(), zone)}.json`,
+    `zoarium-${LOGS[which].inFiles}${dayOf(wallClock(), zone)}.json`,
     writeLogFile(toLogFile(allRevisions(log), new Date(wallClock()).toISOString())),
   ];
   const left = (verb: string) => {
@@ -68,6 +70,13 @@ export function DataScreen() {
   const sendLog = async () => {
     if (await sendFile(...fileOf())) left('Sent');
   };
+  if (!LOGS[which].leaves) {
+    return (
+      <Screen aside={<LatestChanges />}>
+        <KeptAsRun />
+      </Screen>
+    );
+  }
   return (
     <Screen aside={<LatestChanges />}>
       <Opening title="Your data.">

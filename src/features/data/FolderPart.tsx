@@ -6,6 +6,7 @@ import { canChooseFolder, pickFolder } from '@/frame/browserFiles';
 import { chooseFolder, leaveFolder } from '@/store/folder';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectNow, selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { noticed } from '@/store/sessionSlice';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -22,8 +23,7 @@ export function FolderPart() {
   const { answer, folder, dropped, run, renew, allow } = useFolder();
   const [busy, setBusy] = useState(false);
   const [able] = useState(canChooseFolder);
-  // A demo is made anew whenever one likes.
-  if (which === 'demo' || !answer || (!able && !folder)) return null;
+  if (!LOGS[which].copied || !answer || (!able && !folder)) return null;
   const working = async (work: () => Promise<unknown>) => {
     setBusy(true);
     await work();

@@ -5,3 +5,4 @@ export { KeptCopies } from './DailyCopy';
 export { FolderReminder } from './DailyFolder';
 export { DataScreen } from './DataScreen';
 export { DevicesScreen } from './devices/DevicesScreen';
+export { KeptAsRunScreen } from './KeptAsRun';

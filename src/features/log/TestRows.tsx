@@ -7,6 +7,7 @@ import { latestReading, type TankHistory } from '@/core/history/tankHistory';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
+import { PracticeShows } from '@/frame/practiceKit';
 import { Bare, Button, LinkButton } from '@/ui/Press';
 import { Field } from '@/ui/Field';
 import { Remark } from '@/ui/Remark';
@@ -92,6 +93,7 @@ export function CardRow({
           <Settings2 size={18} color={color.inkSoft} />
         </Bare>
       </View>
+      <PracticeShows kitId={id} kit={body} dilution={dilution} left={left} />
       <CardSteps
         name={name}
         steps={body.scale.steps}
@@ -194,6 +196,9 @@ export function DigitalBoxes({
           );
         })}
       </View>
+      {rows.map(({ kit }) => (
+        <PracticeShows key={kit.id} kitId={kit.id} kit={kit.body} dilution={1} left={null} />
+      ))}
       {rows
         .filter((row) => isReadByEye(row.kit.body))
         .map(({ kit }) => (

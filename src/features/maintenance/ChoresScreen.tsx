@@ -14,7 +14,8 @@ import { TankHead } from '@/frame/TankHead';
 import { useMeasures } from '@/frame/useMeasures';
 import { useAppSelector } from '@/store/hooks';
 import { selectHistory } from '@/store/inView';
-import { selectNow } from '@/store/selectors';
+import { selectNow, selectSession } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { BarsChart } from '@/ui/Drawing';
 import { Button, LinkButton } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
@@ -28,6 +29,7 @@ const WEEKS = 6;
 /** What the coming weeks ask of the keeper, and every chore with its rule. */
 export function ChoresScreen() {
   const router = useRouter();
+  const { which } = useAppSelector(selectSession);
   const measured = useMeasures();
   const history = useAppSelector(selectHistory);
   const now = useAppSelector(selectNow);
@@ -78,7 +80,7 @@ export function ChoresScreen() {
               onPress={() => router.push(to.away)}
             />
           </View>
-          <CalendarPart />
+          {LOGS[which].leaves ? <CalendarPart /> : null}
         </>
       }
     >

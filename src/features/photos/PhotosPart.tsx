@@ -7,6 +7,7 @@ import { download } from '@/frame/browserFiles';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { allPhotos, dropUnusedPhotos, keptPhotos, type KeptPhotos } from '@/store/photos';
 import { selectLog, selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button } from '@/ui/Press';
@@ -36,7 +37,7 @@ export function PhotosPart({ imported }: { imported: number }) {
     const photos = await dispatch(allPhotos());
     const now = wallClock();
     download(
-      `zoarium-${which === 'demo' ? 'demo-' : ''}photos-${dayOf(now, zone)}.json`,
+      `zoarium-${LOGS[which].inFiles}photos-${dayOf(now, zone)}.json`,
       writePhotosFile(photos, new Date(now).toISOString()),
     );
     dispatch(noticed({ text: `Exported ${countOf(photos.length, 'photo')}`, undo: null }));

@@ -7,6 +7,7 @@ import { MINUTE_MS } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectLiveRuns } from '@/store/runs';
+import { LOGS } from '@/store/services';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { buzz, tone } from '@/ui/sound';
@@ -40,6 +41,7 @@ export function RunBar({ hidden }: { hidden: boolean }) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const [now, setNow] = useState(wallClock);
+  const rings = useAppSelector(({ session }) => LOGS[session.which].rings);
   const told = useRef(new Set<string>());
   useEffect(() => {
     if (runs.length === 0) return;
@@ -57,7 +59,7 @@ export function RunBar({ hidden }: { hidden: boolean }) {
         // Told once, and not about what ended long before the page was opened.
         if (clock.left > 0 || now - clock.ends > MINUTE_MS || told.current.has(key)) continue;
         told.current.add(key);
-        ring();
+        if (rings) ring();
         dispatch(noticed({ text: standing.procedure.rings(run.body, clock.id), undo: null }));
       }
     }

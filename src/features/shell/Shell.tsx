@@ -29,11 +29,14 @@ const HEAD_BUTTONS = <HeadButtons />;
 /** The frame of every screen: rail or bar, banners, the Log button and notices. */
 export function Shell({
   RunBar,
+  Band,
   end = null,
   children,
 }: {
   /** What goes on, in a slim bar; none while nothing does. */
   RunBar?: ComponentType<{ hidden: boolean }>;
+  /** What says that the tank is a made-up one; none of a log of one's own. */
+  Band?: ComponentType;
   /** What stands quietly at the end of each screen. */
   end?: ReactNode;
   children: ReactNode;
@@ -66,6 +69,7 @@ export function Shell({
       <View style={styles.column}>
         {bare ? null : (
           <View id="banners">
+            {Band ? <Band /> : null}
             <Banners />
           </View>
         )}

@@ -211,6 +211,12 @@ const EACH = [
     full: 'pages',
   },
   {
+    path: '/practice',
+    shown: shown('learn', 'Practice'),
+    needsTank: false,
+    full: 'none',
+  },
+  {
     path: '/settings',
     shown: shown('settings', 'Settings'),
     hotkey: 's',

@@ -5,7 +5,8 @@ const KEY = 'zoarium-log';
 /** The log this tab has open; a new tab opens one's own. */
 export function rememberedLog(): LogName {
   try {
-    return sessionStorage.getItem(KEY) === 'demo' ? 'demo' : 'own';
+    const name = sessionStorage.getItem(KEY);
+    return name === 'demo' || name === 'practice' ? name : 'own';
   } catch {
     return 'own';
   }

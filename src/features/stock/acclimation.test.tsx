@@ -15,7 +15,10 @@ jest.mock('expo-router', () => ({
   useLocalSearchParams: () => ({}),
 }));
 const mockClock = { now: Date.parse('2026-11-24T12:00:00Z') };
-jest.mock('@/store/wallClock', () => ({ wallClock: () => mockClock.now }));
+jest.mock('@/store/wallClock', () => ({
+  wallClock: () => mockClock.now,
+  stopwatch: () => mockClock.now,
+}));
 beforeEach(() => {
   mockClock.now = SCREEN_NOW;
 });

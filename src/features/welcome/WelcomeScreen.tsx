@@ -42,6 +42,7 @@ export function WelcomeScreen() {
         />
         <Button kind="primary" label="Set up my tank" onPress={() => router.push('/tanks/new')} />
         <Button label="Open the demo" onPress={() => router.push('/demo')} />
+        <Button label="Practise on a made-up tank" onPress={() => router.push('/practice')} />
         <Words as="soft">
           The demo is invented and kept apart from your own log. Everything stays in this browser;
           nothing is sent anywhere.

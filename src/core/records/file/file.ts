@@ -6,6 +6,8 @@ import { FILE_VERSION, parseRecords } from './parse';
 import { revisionSchema, type Revision } from '../schema/revision';
 
 export const FILE_FORMAT = 'zoarium-log';
+/** What a practice run says of itself, which is no log of a real tank. */
+export const PRACTICE_FORMAT = 'zoarium-practice';
 
 export const logFileSchema = z.strictObject({
   format: z.literal(FILE_FORMAT),
@@ -45,6 +47,7 @@ export type FileReading =
     }
   | { ok: false; why: string };
 
+const practiceSchema = z.looseObject({ format: z.literal(PRACTICE_FORMAT) });
 const headerSchema = z.looseObject({
   format: z.string(),
   version: z.number(),
@@ -86,6 +89,9 @@ export function readHeader(text: string): Header | { ok: false; why: string } {
 
 /** The frame of an exported log in a value that was read as JSON. */
 export function headerIn(raw: unknown): Header | { ok: false; why: string } {
+  if (practiceSchema.safeParse(raw).success) {
+    return refuse('This is a practice run, of a made-up tank. Open it under Practice.');
+  }
   const header = headerSchema.safeParse(raw);
   if (!header.success || header.data.format !== FILE_FORMAT) {
     return refuse('This is not a Zoarium log. Choose a file that Zoarium exported.');

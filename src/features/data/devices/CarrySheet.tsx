@@ -9,6 +9,7 @@ import { useCopy } from '@/frame/useCopy';
 import { carryText, prepareCarry, type ReadyCarry } from '@/store/carrying';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Tick } from '@/ui/Choice';
@@ -58,8 +59,10 @@ export function CarrySheet({
     const along = new Set(photosToo ? [...photos, ...asked] : asked);
     const text = await dispatch(carryText(carry, along));
     const whom = plain(receipt?.name ?? '') || 'another-device';
-    const demo = which === 'demo' ? 'demo-' : '';
-    const handed = await by(`zoarium-${demo}for-${whom}-${dayOf(wallClock(), zone)}.json`, text);
+    const handed = await by(
+      `zoarium-${LOGS[which].inFiles}for-${whom}-${dayOf(wallClock(), zone)}.json`,
+      text,
+    );
     setBusy(false);
     if (!handed) return;
     // What holds all of it is a copy like any other.

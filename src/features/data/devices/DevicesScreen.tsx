@@ -8,7 +8,8 @@ import { capitalise, listWords } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { nameDevice, ownDevice, selectReceipts } from '@/store/carrying';
 import { useAppDispatch, useAppSelector, useTyped } from '@/store/hooks';
-import { selectLog, selectNow, selectZone } from '@/store/selectors';
+import { selectLog, selectNow, selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { Row, SectionHead } from '@/ui/Row';
@@ -16,6 +17,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 import { Importing } from '../imports/Importing';
 import { useImport } from '../imports/useImport';
+import { KeptAsRunScreen } from '../KeptAsRun';
 import { CarrySheet } from './CarrySheet';
 
 /** A longer name is cut: it stands in buttons of the other device. */
@@ -31,6 +33,7 @@ export function DevicesScreen() {
   const now = useAppSelector(selectNow);
   const zone = useAppSelector(selectZone);
   const receipts = useAppSelector(selectReceipts);
+  const { which } = useAppSelector(selectSession);
   const imports = useImport();
   const [whom, setWhom] = useState<Whom | null>(null);
   const months = useMemo(() => monthsOf(allRevisions(log)), [log]);
@@ -43,6 +46,7 @@ export function DevicesScreen() {
     heard: momentInSentence(instant(receipt.at), zone, now),
   }));
   const [newest] = known;
+  if (!LOGS[which].leaves) return <KeptAsRunScreen title="Another device" />;
   return (
     <Screen head={<BackHead title="Another device" />}>
       <Opening title={openingTitle(known)}>

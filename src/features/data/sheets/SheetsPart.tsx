@@ -7,6 +7,7 @@ import { to } from '@/frame/addresses';
 import { download } from '@/frame/browserFiles';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectLog, selectSession, selectZone } from '@/store/selectors';
+import { LOGS } from '@/store/services';
 import { noticed } from '@/store/sessionSlice';
 import { wallClock } from '@/store/wallClock';
 import { Button } from '@/ui/Press';
@@ -49,7 +50,7 @@ export function SheetsPart() {
     setBusy(false);
     const { name, type } = FILES[as];
     if (ended?.kind === 'written') {
-      const file = `zoarium-${which === 'demo' ? 'demo-' : ''}${name}`;
+      const file = `zoarium-${LOGS[which].inFiles}${name}`;
       download(file.replace(/(\.\w+)$/, `-${dayOf(wallClock(), zone)}$1`), ended.bytes, type);
       dispatch(noticed({ text: `Saved ${name}`, undo: null }));
     } else if (ended?.kind === 'refused') dispatch(noticed({ text: ended.why, undo: null }));

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { COUNTABLE, DROPS_PER_ML } from '@/core/acclimation/plan';
 import { formatPlain, parseNumber } from '@/core/units/format';
-import { wallClock } from '@/store/wallClock';
+import { stopwatch } from '@/store/wallClock';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { TapPad } from '@/ui/TapPad';
@@ -39,7 +39,7 @@ export function RateCounter({
       : null;
   return (
     <View style={{ gap: space.s }}>
-      <TapPad label="Tap at each drop" onTap={() => setTaps([...taps, wallClock()])}>
+      <TapPad label="Tap at each drop" onTap={() => setTaps([...taps, stopwatch()])}>
         {perSecond === null ? (
           <Words as="strong">Tap at each drop</Words>
         ) : (

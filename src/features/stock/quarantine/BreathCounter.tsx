@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
-import { wallClock } from '@/store/wallClock';
+import { stopwatch } from '@/store/wallClock';
 import { buzz } from '@/ui/sound';
 import { LinkButton } from '@/ui/Press';
 import { TapPad } from '@/ui/TapPad';
@@ -20,12 +20,12 @@ export function BreathCounter({
 }) {
   const [begun, setBegun] = useState<number | null>(null);
   const [taps, setTaps] = useState(0);
-  const [now, setNow] = useState(wallClock);
+  const [now, setNow] = useState(stopwatch);
   const left = begun === null ? COUNT_MS : Math.max(0, begun + COUNT_MS - now);
   useEffect(() => {
     if (begun === null) return;
     const ticker = setInterval(() => {
-      const at = wallClock();
+      const at = stopwatch();
       setNow(at);
       if (at - begun < COUNT_MS) return;
       clearInterval(ticker);
@@ -39,7 +39,7 @@ export function BreathCounter({
   const tap = () => {
     if (begun === null) {
       setTaps(1);
-      const at = wallClock();
+      const at = stopwatch();
       setNow(at);
       setBegun(at);
     } else setTaps(taps + 1);
