@@ -71,7 +71,7 @@ export function KitShows({ kitId, kit, dilution, left }: ComponentProps<typeof P
       <View
         style={[styles.paper, { backgroundColor: seen.paper }]}
         role="img"
-        aria-label={`A vial beside its card, in ${LIGHT_WORDS[light].toLowerCase()}. Compare their colours.`}
+        aria-label={`A vial of the ${kit.name} beside its card, in ${LIGHT_WORDS[light].toLowerCase()}. Compare their colours.`}
       >
         <View style={[styles.vial, { backgroundColor: seen.vial }]} />
         <View style={styles.card}>

@@ -9,7 +9,10 @@ import { LiveRuns } from './LiveRuns';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/' }));
-jest.mock('@/store/wallClock', () => ({ wallClock: () => mockNow }));
+jest.mock('@/store/wallClock', () => ({
+  wallClock: () => mockNow,
+  standAt: () => undefined,
+}));
 let mockNow = 0;
 jest.setTimeout(30_000);
 beforeEach(() => {

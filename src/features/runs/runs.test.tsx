@@ -14,7 +14,10 @@ import { RunScreen } from './RunScreen';
 
 const mockRouter = { push: jest.fn(), replace: jest.fn(), back: jest.fn(), canGoBack: () => true };
 jest.mock('expo-router', () => ({ useRouter: () => mockRouter, usePathname: () => '/runs/x' }));
-jest.mock('@/store/wallClock', () => ({ wallClock: () => mockNow }));
+jest.mock('@/store/wallClock', () => ({
+  wallClock: () => mockNow,
+  standAt: () => undefined,
+}));
 let mockNow = 0;
 jest.setTimeout(30_000);
 beforeEach(() => {

@@ -18,6 +18,7 @@ const mockClock = { now: Date.parse('2026-11-24T12:00:00Z') };
 jest.mock('@/store/wallClock', () => ({
   wallClock: () => mockClock.now,
   stopwatch: () => mockClock.now,
+  standAt: () => undefined,
 }));
 beforeEach(() => {
   mockClock.now = SCREEN_NOW;

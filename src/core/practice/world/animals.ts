@@ -22,13 +22,13 @@ interface Tolerance {
 
 const TOLERANCES: Record<Dwellers['group'], Tolerance> = {
   fish: {
-    ammonia: { borne: 0.05, kills: 0.35 },
+    ammonia: { borne: 0.025, kills: 0.5 },
     oxygen: 4,
     temperature: [21, 29.5],
     salinity: [25, 40],
   },
   invertebrate: {
-    ammonia: { borne: 0.05, kills: 0.3 },
+    ammonia: { borne: 0.02, kills: 0.4 },
     oxygen: 4,
     temperature: [21, 29],
     salinity: [31, 38],

@@ -1,0 +1,120 @@
+import { readFileSync } from 'node:fs';
+import path from 'node:path';
+import { buildSync } from 'esbuild';
+import type { Page } from '@playwright/test';
+import { runCommand } from '../cli/commands';
+import { FORTY_RUNS } from '../src/testing/practicePrints';
+import { clickWhatHasSettled } from './clicks';
+import { expect, follow, test } from './support';
+
+/** Reads a vial as a keeper does: the step whose patch is nearest to its colour. */
+async function readVial(page: Page, parameter: string): Promise<void> {
+  const step = await page
+    .getByRole('img', { name: `A vial of the ${parameter} card beside its card` })
+    .evaluate((shown) => {
+      const colourOf = (part: Element | null | undefined) =>
+        part ? (getComputedStyle(part).backgroundColor.match(/\d+/g) ?? []).map(Number) : [];
+      const [vial, card] = shown.children;
+      const wanted = colourOf(vial);
+      const off = [...(card?.children ?? [])].map((patch) => ({
+        step: patch.textContent,
+        by: colourOf(patch.firstElementChild).reduce(
+          (sum, value, n) => sum + (value - (wanted[n] ?? 0)) ** 2,
+          0,
+        ),
+      }));
+      return off.sort((one, other) => one.by - other.by)[0]?.step ?? '';
+    });
+  await page.getByRole('button', { name: `${parameter} ${step}`, exact: true }).click();
+}
+
+async function begin(page: Page, situation: RegExp): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Practise on a made-up tank' }).click();
+  await page.getByRole('button', { name: situation }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('button', { name: 'Move the clock' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+}
+
+test('forty random lives come to the same bits in this browser as in Node', async ({ page }) => {
+  const { outputFiles } = buildSync({
+    entryPoints: [path.resolve('src/testing/practicePrints.ts')],
+    bundle: true,
+    format: 'iife',
+    globalName: 'prints',
+    write: false,
+  });
+  await page.goto('about:blank');
+  const code = outputFiles[0]?.text ?? '';
+  const print = await page.evaluate<string>(`${code}; prints.practicePrints(40)`);
+  expect(print).toBe(FORTY_RUNS);
+});
+
+test('a situation is looked at, tested, waited for, looked back on, and carried to a second browser', async ({
+  page,
+  browser,
+}) => {
+  await begin(page, /^A bottle that promised/);
+  await page.getByRole('button', { name: 'Look at the tank' }).click();
+  await expect(page.getByRole('dialog').getByText('The water is clear.')).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  // A vial that is read before its minutes are over is pale; waiting is a gesture, not a pause.
+  await follow(page, '/log/test');
+  await page.getByRole('button', { name: /minute wait for Ammonia$/ }).click();
+  await page.getByRole('button', { name: /min for Ammonia card pass$/ }).click();
+  await expect(page.getByText('read it now').first()).toBeVisible();
+  await readVial(page, 'Ammonia');
+  await page.getByRole('button', { name: 'Save 1 reading' }).click();
+  await expect(page.getByText('Saved 1 reading')).toBeVisible();
+
+  // What was done a week ago cannot be done now.
+  await page.getByRole('button', { name: 'Move the clock' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /^A week on/ })
+    .click();
+  await expect(page.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Practice, day 14' }).click();
+  await page.getByRole('button', { name: 'See what was really going on' }).click();
+  await expect(page.getByText('Answer first')).toBeVisible();
+  await page.getByRole('radio', { name: 'Next to nothing' }).click();
+  await expect(page.getByText(/4 in 1,000 were alive/)).toBeVisible();
+  const life = (await page.getByText(/^This life: /).innerText()).slice(11, 27);
+  expect(life).toMatch(/^[0-9a-f]{16}$/);
+
+  await follow(page, '/practice');
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Keep it as a file' }).click(),
+  ]);
+  const file = await download.path();
+  const printed = JSON.parse(runCommand(['practice', file], Date.now())) as Record<string, unknown>;
+  expect(printed).toMatchObject({ situation: 'A bottle that promised a week', fingerprint: life });
+
+  // A reload finds it where it stood; leaving it finds one's own log, which it never touched.
+  await page.reload();
+  await expect(page.getByText('Day 14 of a made-up tank.')).toBeVisible();
+  await page.getByRole('button', { name: 'Leave practice' }).click();
+  await expect(page.getByText('From filled glass to a stocked reef.')).toBeVisible();
+
+  const other = await (await browser.newContext()).newPage();
+  clickWhatHasSettled(other);
+  await other.goto('/practice');
+  const chosen = other.waitForEvent('filechooser');
+  await other.getByRole('button', { name: 'Open a practice kept as a file' }).click();
+  await (
+    await chosen
+  ).setFiles({
+    name: 'run.json',
+    mimeType: 'application/json',
+    buffer: readFileSync(file),
+  });
+  await expect(other.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
+  await expect(other.getByRole('heading', { name: 'To do' })).toBeVisible();
+  await follow(other, '/practice/after');
+  await expect(other.getByText(`This life: ${life}`)).toBeVisible();
+  await other.context().close();
+});
