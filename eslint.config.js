@@ -17,6 +17,13 @@ const DRAWINGS_STAND_IN_A_FRAME =
 const TAPS_ARE_GUARDED =
   'What can be tapped is a Tap (ui/press): it takes no tap that was meant for what it replaced.';
 const CORE_IS_PURE = 'The core takes time and chance as arguments.';
+const EXACT_ALONE = 'Browsers and Node may differ in its last digit: use core/math/exact.';
+/** All of Math that no standard rounds alike everywhere, and chance that no seed repeats. */
+const INEXACT = [
+  ...['acos', 'acosh', 'asin', 'asinh', 'atan', 'atan2', 'atanh', 'cbrt', 'cos', 'cosh', 'exp'],
+  ...['expm1', 'hypot', 'log', 'log10', 'log1p', 'log2', 'pow', 'random', 'sin', 'sinh', 'tan'],
+  'tanh',
+];
 
 /** Every rule of the preset about React, off: where nothing is drawn, each file would be parsed for them once more. */
 const NOTHING_OF_REACT = Object.fromEntries(
@@ -154,6 +161,25 @@ module.exports = defineConfig([
         },
       ],
       'no-restricted-globals': ['error', 'window', 'document', 'localStorage', 'navigator'],
+    },
+  },
+  {
+    // What a made-up tank comes to is the same to the last bit on every device.
+    files: ['src/core/practice/**/*.ts', 'src/core/math/exact.ts'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'Date', property: 'now', message: CORE_IS_PURE },
+        { object: 'Date', property: 'parse', message: DATES_ARE_READ_IN_TIME },
+        ...INEXACT.map((property) => ({ object: 'Math', property, message: EXACT_ALONE })),
+      ],
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'BinaryExpression[operator="**"]', message: EXACT_ALONE },
+        { selector: 'AssignmentExpression[operator="**="]', message: EXACT_ALONE },
+        ...READS_THE_MACHINES_ZONE,
+      ],
     },
   },
   {

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { laws } from './laws';
 import { letters } from './letters';
 import { margins } from './margins';
+import { practice, prints } from './practice';
 import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
@@ -15,12 +16,22 @@ import { untidy } from './untidy';
  *   npm run study -- letters 40
  *   npm run study -- stories 10
  *   npm run study -- laws 10            the laws of `npm test`, each drawn ten times as often
+ *   npm run study -- practice 20        20 seeds of each situation of Practice, by Today and by temptation
+ *   npm run study -- prints 25          1,000 practice lives hashed by all their bits
  *   npm run study -- untidy report
  *
  * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
  * that was stopped goes on where it was, and two parts may run side by side.
  */
-const STUDIES: Record<string, Study> = { untidy, letters, stories, margins, laws };
+const STUDIES: Record<string, Study> = {
+  untidy,
+  letters,
+  stories,
+  margins,
+  laws,
+  practice,
+  prints,
+};
 
 const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
 const study = STUDIES[name];

@@ -56,6 +56,8 @@ export const to = {
   report: '/data/report',
   settings: '/settings',
   practice: '/practice',
+  /** Practice, with the tank of one situation ready to be begun. */
+  practiceOf: (begin: string) => withGiven('/practice', { begin }),
   practiceAfter: '/practice/after',
   search: '/search',
   guidePage: (id: string) => `/guide/${id}`,

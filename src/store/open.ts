@@ -107,6 +107,9 @@ function hearClock(): AppThunk<Promise<void>> {
       RUN_DRAFT
     ];
     if (!value || !databases.isOpen(database)) return;
+    // Where a browser has no locks the earlier of two moves may have been stored last: no clock goes back.
+    const { success, data } = runSchema.safeParse(value);
+    if (!success || instant(data.clock) < services.now()) return;
     dispatch(draftHeard({ name: RUN_DRAFT, value }));
     dispatch(goByRun(value));
     dispatch(ticked(services.now()));

@@ -1,5 +1,3 @@
-import { hashText } from '../core/math/hash';
-import type { Alike } from '../core/practice/after/alike';
 import {
   headerSchema,
   LONGEST_DAYS,
@@ -13,6 +11,7 @@ import type { SituationId } from '../core/practice/situations/situations';
 import { allRevisions, type Log } from '../core/records/log';
 import { DAY_MS, HOUR_MS, instant } from '../core/time/zone';
 import { webInTurn } from '../storage/locks';
+import { liveAlike, type Living } from '../workers/practice/client';
 import { ticked } from './clockSlice';
 import { draftChanged, draftHeard } from './draftsSlice';
 import { openLog, wipeLog } from './open';
@@ -128,7 +127,7 @@ export function moveClock(to: number): AppThunk<Promise<number>> {
       const stored = headerSchema.safeParse((await database.drafts.load())[RUN_DRAFT]);
       const header = stored.success ? stored.data : before;
       const most = instant(header.startedAt) + LONGEST_DAYS * DAY_MS;
-      const clock = Math.min(most, Math.max(instant(header.clock), to));
+      const clock = Math.min(most, Math.max(instant(header.clock), instant(before.clock), to));
       const kept = said ? withSaid(header, said) : header;
       const value: RunHeader = { ...kept, clock: iso(clock) };
       await databases.inTurn(() => database.drafts.save(RUN_DRAFT, value));
@@ -142,19 +141,14 @@ export function moveClock(to: number): AppThunk<Promise<number>> {
   };
 }
 
-/** Asks tanks like the open one what a deed did; null where that failed, or a newer question took its place. */
+/** Asks tanks like the open one what a deed did; null without a run. */
 export function askAlike(
   deedId: string,
   progress: (share: number) => void,
-): AppThunk<Promise<Alike | null>> {
-  return async (dispatch, _getState, { services }) => {
+): AppThunk<Living | null> {
+  return (dispatch) => {
     const run = dispatch(openRun());
-    if (!run) return null;
-    const text = writeRun(run);
-    const hash = hashText(`${deedId}\n${text}`);
-    return services.jobs
-      .run('alike', { run: text, deedId }, { lane: 'practice', hash, progress })
-      .catch(() => null);
+    return run ? liveAlike(writeRun(run), deedId, progress) : null;
   };
 }
 

@@ -1,3 +1,4 @@
+import { useLocalSearchParams } from 'expo-router';
 import { practice } from '@/features/pieces';
 import { rememberLog } from '@/features/shell/whichLog';
 import { partOf } from '@/ui/piece';
@@ -5,5 +6,6 @@ import { partOf } from '@/ui/piece';
 const PracticeScreen = partOf(practice, 'PracticeScreen');
 
 export default function Practice() {
-  return <PracticeScreen remember={rememberLog} />;
+  const { begin } = useLocalSearchParams<{ begin?: string }>();
+  return <PracticeScreen remember={rememberLog} begin={begin} />;
 }

@@ -18,7 +18,9 @@ import { compareMethods } from '@/store/methods';
 import { BackHead } from '@/frame/BackHead';
 import { CautionRemark } from '@/frame/CautionRemark';
 import { Choice, OptionList, Tick } from '@/ui/Choice';
-import { Button } from '@/ui/Press';
+import { to } from '@/frame/addresses';
+import { useRouter } from 'expo-router';
+import { Button, LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
@@ -67,6 +69,7 @@ function effortWords(acts: number): string {
 
 /** Sources of ammonia against ways of seeding, played in this tank, and the one that is chosen. */
 export function MethodScreen() {
+  const router = useRouter();
   const history = useAppSelector(selectHistory);
   const tank = useAppSelector(selectTank);
   const now = useAppSelector(selectNow);
@@ -147,6 +150,10 @@ export function MethodScreen() {
       ) : null}
       {source === 'householdAmmonia' ? <CautionRemark caution={CAUTIONS.strongAmmonia} /> : null}
       <Button kind="primary" label="Cycle it this way" disabled={!allowed} onPress={save} />
+      <LinkButton
+        label="Practise it on a made-up tank first"
+        onPress={() => router.push(to.practice)}
+      />
     </Screen>
   );
 }

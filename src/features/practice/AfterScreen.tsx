@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { mattered, type Mattered } from '@/core/practice/after/mattered';
 import { alikeWords } from '@/core/practice/after/alike';
@@ -17,6 +17,7 @@ import { BackHead } from '@/frame/BackHead';
 import { download } from '@/frame/browserFiles';
 import { askAlike, answerQuestion, openPractice, openRun, selectPlayed } from '@/store/practice';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import type { Living } from '@/workers/practice/client';
 import { selectLog, selectNow } from '@/store/selectors';
 import { selectHistory } from '@/store/inView';
 import { daySpan } from '@/ui/chart/span';
@@ -186,11 +187,23 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
     zone,
     kitOf: (id) => liveHead(log, id, 'kit')?.body,
   });
+  const living = useRef<Living | null>(null);
+  useEffect(() => () => living.current?.stop(), []);
   const ask = async () => {
     setShare(0);
-    const answer = await dispatch(askAlike(deed.id, setShare));
+    let stopped = false;
+    const asked = dispatch(askAlike(deed.id, setShare));
+    living.current = asked && {
+      ...asked,
+      stop: () => {
+        stopped = true;
+        asked.stop();
+      },
+    };
+    const answer = (await asked?.lived) ?? null;
+    if (stopped) return setShare(null);
     setShare(null);
-    setWords(answer ? alikeWords(answer) : 'That could not be worked out. Ask once more.');
+    setWords(answer ? alikeWords(answer) : 'That could not be worked out here. Ask once more.');
   };
   const another = async () => {
     const run = dispatch(openRun());
@@ -212,7 +225,10 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
       ))}
       {words ? <Words as="body">{words}</Words> : null}
       {share !== null ? (
-        <Words as="soft">{`Living 200 tanks like it, ${Math.round(100 * share)} %`}</Words>
+        <View style={{ flexDirection: 'row', alignItems: 'center', columnGap: 16 }}>
+          <Words as="soft">{`Living 200 tanks like it, ${Math.round(100 * share)} %`}</Words>
+          <LinkButton soft label="Stop" onPress={() => living.current?.stop()} />
+        </View>
       ) : null}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: 16 }}>
         {words === null && share === null ? (

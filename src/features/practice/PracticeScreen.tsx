@@ -28,18 +28,21 @@ import { usePracticeDay } from './useClock';
 /** Hands over which log this tab is to open after a reload. */
 export interface PracticeProps {
   remember: (name: 'own' | 'practice') => void;
+  /** A situation to be shown at once, by its id; what is none shows them all. */
+  begin?: string;
 }
 
 const HIDING: readonly SituationId[] = SITUATION_IDS.filter((id) => !FREE.includes(id));
 
 /** A tank that may be ruined: where one is begun, gone on with and looked back on. */
-export function PracticeScreen({ remember }: PracticeProps) {
+export function PracticeScreen({ remember, begin }: PracticeProps) {
+  const first = SITUATION_IDS.find((id) => id === begin);
   const { which } = useAppSelector(selectSession);
   const run = useAppSelector(selectRun);
   return which === 'practice' && run ? (
-    <UnderWay remember={remember} />
+    <UnderWay remember={remember} first={first} />
   ) : (
-    <Begin remember={remember} />
+    <Begin remember={remember} first={first} />
   );
 }
 
@@ -79,7 +82,12 @@ function useOpening(remember: PracticeProps['remember']) {
   };
 }
 
-function Begin({ remember }: PracticeProps) {
+interface PartProps {
+  remember: PracticeProps['remember'];
+  first: SituationId | undefined;
+}
+
+function Begin({ remember, first }: PartProps) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const opening = useOpening(remember);
@@ -95,13 +103,19 @@ function Begin({ remember }: PracticeProps) {
         real one hides; afterwards you see what was really going on.
       </Opening>
       <LinkButton label="Go on with the last practice" onPress={() => void goOn()} />
-      <Choices opening={opening} />
+      <Choices opening={opening} first={first} />
     </Screen>
   );
 }
 
-function Choices({ opening }: { opening: ReturnType<typeof useOpening> }) {
-  const [chosen, setChosen] = useState<SituationId | null>(null);
+function Choices({
+  opening,
+  first = null,
+}: {
+  opening: ReturnType<typeof useOpening>;
+  first?: SituationId | null;
+}) {
+  const [chosen, setChosen] = useState<SituationId | null>(first);
   const situation = chosen ? situationOf(chosen) : null;
   const rows = (ids: readonly SituationId[]) =>
     ids.map((id) => (
@@ -151,13 +165,13 @@ function Choices({ opening }: { opening: ReturnType<typeof useOpening> }) {
   );
 }
 
-function UnderWay({ remember }: PracticeProps) {
+function UnderWay({ remember, first }: PartProps) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const run = useAppSelector(selectRun);
   const day = usePracticeDay();
   const opening = useOpening(remember);
-  const [another, setAnother] = useState(false);
+  const [another, setAnother] = useState(first !== undefined);
   if (!run) return null;
   const situation = situationOf(run.situation);
   const keep = () => {
@@ -184,7 +198,7 @@ function UnderWay({ remember }: PracticeProps) {
         <LinkButton label="Begin another" onPress={() => setAnother(!another)} />
         <LinkButton label="Leave practice" onPress={leave} />
       </View>
-      {another ? <Choices opening={opening} /> : null}
+      {another ? <Choices opening={opening} first={first} /> : null}
     </Screen>
   );
 }

@@ -4,6 +4,8 @@ import { conditionTestSession, nextTestSession } from '@/core/cycle/nextTestSess
 import { kitAtHand } from '@/core/cycle/problem/observations';
 import { cycleProblem } from '@/core/cycle/problem/problem';
 import { SAFE } from '@/core/cycle/verdict/assurance';
+import type { Forecast } from '@/core/cycle/forecast/types';
+import type { Verdict } from '@/core/cycle/verdict/types';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import { tankHistory } from '@/core/history/derive';
 import type { TankHistory } from '@/core/history/tankHistory';
@@ -17,9 +19,10 @@ import { trulyReadyOn } from '@/core/practice/after/ready';
 import { deedsOf } from '@/core/practice/deeds/deeds';
 import { live, type Course } from '@/core/practice/world/live';
 import { situationOf, type SituationId } from '@/core/practice/situations/situations';
-import { createRecord } from '@/core/records/acts';
+import { createRecord, type ActStamp } from '@/core/records/acts';
 import type { Entry, EntryBody } from '@/core/records/kinds';
 import { EMPTY_LOG, mergeRevisions } from '@/core/records/log';
+import type { Kit } from '@/core/records/schema/kit';
 import type { Revision, RevisionOf } from '@/core/records/schema/revision';
 import { DAY_MS, HOUR_MS, instant, isoInZone } from '@/core/time/zone';
 import { testId } from '../logBuilder';
@@ -36,6 +39,7 @@ export class PracticeLife {
   now = instant(STARTED);
   tests = 0;
   private made = 0;
+  private readonly meant: { at: number; body: EntryBody }[] = [];
 
   constructor(
     readonly situation: SituationId,
@@ -49,8 +53,27 @@ export class PracticeLife {
     return (this.now - this.begun.start.filledAt) / DAY_MS;
   }
 
+  /** Lets time pass, and does meanwhile what was meant to be done by then. */
   wait(ms: number): void {
-    this.now += Math.max(0, Math.round(ms));
+    const until = this.now + Math.max(0, Math.round(ms));
+    for (const { at, body } of this.meant.splice(0).sort((a, b) => a.at - b.at)) {
+      if (at > until) this.meant.push({ at, body });
+      else {
+        this.now = Math.max(this.now, at);
+        this.do(body);
+      }
+    }
+    this.now = until;
+  }
+
+  /** Means to do something at a later moment. */
+  later(at: number, body: EntryBody): void {
+    this.meant.push({ at, body });
+  }
+
+  /** Whether something is meant to be done still. */
+  get busy(): boolean {
+    return this.meant.length > 0;
   }
 
   do(body: EntryBody): void {
@@ -61,7 +84,7 @@ export class PracticeLife {
   test(parameters: readonly ParameterId[]): void {
     const lived = live(this.begun.start, deedsOf(this.revisions), this.now);
     for (const parameter of parameters) {
-      const kit = this.kits().find(({ body }) => body.parameter === parameter);
+      const kit = this.kits().findLast(({ body }) => body.parameter === parameter);
       if (!kit) continue;
       this.tests += 1;
       const at = isoInZone(this.now, 'UTC');
@@ -71,6 +94,36 @@ export class PracticeLife {
 
   kits(): RevisionOf<'kit'>[] {
     return this.revisions.flatMap((revision) => (revision.type === 'kit' ? [revision] : []));
+  }
+
+  /** Buys a new kit in the place of each that is past its date, as Today asks. */
+  renewKits(): void {
+    for (const { body } of this.kits()) {
+      if (body.expiresOn === null || instant(`${body.expiresOn}T00:00:00Z`) > this.now) continue;
+      if (this.kits().some((kit) => kit.body.parameter === body.parameter && !kit.body.expiresOn)) {
+        continue;
+      }
+      this.buy(body);
+    }
+  }
+
+  /** Takes another kit for each, as one does whose kit may be dead. */
+  otherKits(parameters: readonly ParameterId[]): void {
+    for (const parameter of parameters) {
+      const kit = this.kits().findLast(({ body }) => body.parameter === parameter);
+      if (kit) this.buy(kit.body);
+    }
+  }
+
+  private buy(kit: Kit): void {
+    const { id, stamp } = this.stamp();
+    this.revisions.push(
+      createRecord(stamp, id, 'kit', {
+        ...kit,
+        name: `${kit.name}, new`.slice(0, 60),
+        expiresOn: null,
+      }),
+    );
   }
 
   history(): TankHistory {
@@ -86,10 +139,15 @@ export class PracticeLife {
     return playedLog(header, this.revisions);
   }
 
-  private write(entry: Entry): void {
+  private stamp(): { id: string; stamp: ActStamp } {
     this.made += 1;
     const id = testId(1_000_000 * (this.seed + 1) + this.made);
-    const stamp = { actId: id, device: 'keeper', recordedAt: new Date(this.now).toISOString() };
+    const recordedAt = new Date(this.now).toISOString();
+    return { id, stamp: { actId: id, device: 'keeper', recordedAt } };
+  }
+
+  private write(entry: Entry): void {
+    const { id, stamp } = this.stamp();
     this.revisions.push(createRecord(stamp, id, 'entry', entry));
   }
 }
@@ -129,12 +187,38 @@ export interface PracticeOutcome {
   tests: number;
 }
 
-/** Raises alkalinity in equal steps where it is asked for, one now. */
-function raiseNow(life: PracticeLife): void {
+/** Whether Cycle says of an open criterion that a dose settles it. */
+const asksDose = ({ criteria }: Verdict) =>
+  criteria.some(({ role, state, doses }) => role === 'cycle' && state !== 'met' && doses);
+
+/** Whether both were read as zero after whatever was dosed last, and within days. */
+const readsZero = ({ readings, entries }: TankHistory) =>
+  (['ammonia', 'nitrite'] as const).every((parameter) => {
+    const last = readings[parameter].at(-1);
+    return last?.best === 0 && last.at > (entries.dose.at(-1)?.at ?? 0);
+  });
+
+/** Days for which a keeper goes on with the kit that was bought last. */
+const NEW_KIT_DAYS = 20;
+
+/** How Today asks for another kit. */
+const ANOTHER_KIT = /read by another kit/;
+
+/** Raises alkalinity in equal steps, one a day, unless a raise is under way; by a test of it first. */
+function raise(life: PracticeLife): void {
+  if (life.busy) return;
+  life.test(['alkalinity']);
   const due = alkalinityDue(life.history(), life.now);
   if (!due) return;
   const grams = due.grams / due.days;
-  life.do({ kind: 'dose', substance: 'alkalinity', amount: { by: 'grams', grams }, ...SUBSTANCE });
+  for (let n = 0; n < due.days; n += 1) {
+    life.later(life.now + n * DAY_MS, {
+      kind: 'dose',
+      substance: 'alkalinity',
+      amount: { by: 'grams', grams },
+      ...SUBSTANCE,
+    });
+  }
 }
 
 function outcomeOf(life: PracticeLife, ready: number | null): PracticeOutcome {
@@ -162,10 +246,12 @@ export function liveByToday(
   situation: SituationId,
   seed: number,
   options: ForecastOptions,
+  watch: (life: PracticeLife, verdict: Verdict, forecast: Forecast) => void = () => undefined,
 ): PracticeOutcome {
   const life = new PracticeLife(situation, seed);
   const { method } = situationOf(situation);
   life.wait(2 * HOUR_MS);
+  life.renewKits();
   const dosed = life.history().entries.dose.length > 0;
   if (!dosed && method.source === 'ammoniumChloride') life.do(dose(1.56));
   if (!dosed && method.seeding === 'bottle') life.do(BOTTLE);
@@ -174,6 +260,7 @@ export function liveByToday(
   life.test(['temperature', 'salinity', 'alkalinity', 'ph']);
   life.wait(12 * HOUR_MS);
   const began = life.now;
+  let kitsAt = -Infinity;
   while (life.now - began < LONGEST * DAY_MS) {
     const history = life.history();
     const at = life.now;
@@ -186,18 +273,25 @@ export function liveByToday(
       .filter((kit) => kit !== null);
     const forecast = forecastOf(problem, { ...options, atHand });
     const verdict = verdictOf(history, at, bands, forecast.assurance);
+    watch(life, verdict, forecast);
     if (verdict.ready) {
       const ready = life.day;
       life.do(fish(1, 4));
       life.wait(14 * DAY_MS);
       return outcomeOf(life, ready);
     }
-    const next = forecast.nextTest;
+    // Where nothing is known to have gone in, Cycle asks for a dose and forecasts nothing.
+    const next = forecast.fed ? forecast.nextTest : null;
     const session = next
       ? nextTestSession(next, history, bands, at)
       : conditionTestSession(history, bands, at);
-    if (session?.raise) raiseNow(life);
+    if (session?.raise) raise(life);
+    if (next && ANOTHER_KIT.test(next.because) && life.now > kitsAt + NEW_KIT_DAYS * DAY_MS) {
+      life.otherKits(next.parameters);
+      kitsAt = life.now;
+    }
     if (next?.purpose === 'challenge') life.do(dose(next.dose));
+    else if (asksDose(verdict) && (!forecast.fed || readsZero(history))) life.do(dose(1.56));
     life.wait(next ? Math.max(12 * HOUR_MS, next.at - life.now) : DAY_MS);
     if (session) life.test(session.parameters);
   }

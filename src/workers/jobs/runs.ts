@@ -7,9 +7,6 @@ import { makePlan } from '../../core/livestock/planner/plan';
 import { AMMONIA_SOURCES } from '../../core/records/schema/tank';
 import { EMPTY_LOG, mergeRevisions } from '../../core/records/log';
 import { asksOfTanks } from '../../core/tasks/sources/asksOfTank';
-import { alike } from '../../core/practice/after/alike';
-import { played } from '../../core/practice/run/play';
-import { readRun } from '../../core/practice/run/runFile';
 import { pageDrawing } from '../../core/guide/pageDrawings';
 import type { Progress } from './job';
 import type { JobInput, JobName, JobOutput } from './table';
@@ -27,11 +24,6 @@ export const RUNS: { [J in JobName]: (input: JobInput<J>, progress: Progress) =>
     canAdd(factsOf(stockSourceSchema.parse(source)), posterior, question),
   asks: ({ tankIds, revisions, at }) =>
     asksOfTanks(mergeRevisions(EMPTY_LOG, revisions), tankIds, at),
-  alike: ({ run, deedId }, progress) => {
-    const reading = readRun(run);
-    if (!reading.ok) throw new RangeError(reading.why);
-    return alike(played(reading.run), deedId, progress);
-  },
   draw: ({ page }) => pageDrawing(page),
   methods: ({ tank, netLitres, water, seeding }, progress) =>
     AMMONIA_SOURCES.map((source, n) => {

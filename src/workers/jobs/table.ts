@@ -105,16 +105,6 @@ const JOBS = {
     ),
     kept: false,
   }),
-  alike: defineJob({
-    input: z.object({ run: z.string(), deedId: z.string().max(60) }),
-    output: z.object({
-      tanks: z.int().min(0),
-      days: z.int().min(0),
-      withIt: z.array(z.number().nullable()),
-      without: z.array(z.number().nullable()),
-    }),
-    kept: false,
-  }),
   methods: defineJob({
     input: z.object({
       tank: tankSchema,

@@ -3,7 +3,7 @@ import type { TankHistory } from '../../history/tankHistory';
 import { addDaysIn, HOUR_MS } from '../../time/zone';
 import { hasAnimals } from '../doseAdvice';
 import { boundUntil } from '../verdict/evidence';
-import { lastPutIn } from '../verdict/criteria/fed';
+import { lastPutIn, starvedFrom } from '../verdict/criteria/fed';
 import { challengeDose, proofDose, proofDoseWords, usualDoseWords } from '../doseSize';
 import { nitrateDueAt } from '../doneRules/nitrateLevel';
 import { stagesSeen, successionOf } from '../succession';
@@ -40,6 +40,7 @@ export function doneRuleFacts(history: TankHistory, at: number): DoneRuleFacts {
     nitriteShown: nitriteSeen(inquiry).state === 'met',
     provedAt: passed ? passed.dose.at : null,
     fedAt: hasAnimals(history) ? at : lastPutIn(history),
+    starvesAt: starvedFrom(history),
     boundUntil: boundUntil(history, at),
     noDose: noDoseBecause(history, at),
     challengeDose: challengeDose(history),

@@ -105,6 +105,8 @@ export interface DoneRuleFacts {
   provedAt: number | null;
   /** When anything was last put in for the filter bacteria, ms; where nothing is logged, when it was last read above zero. */
   fedAt: number | null;
+  /** When filter bacteria with nothing to clear stop being what was shown, ms; null where animals feed them. */
+  starvesAt: number | null;
   /** Until when a binder in the water may hold ammonia, so that no zero of it counts, ms; null for none. */
   boundUntil: number | null;
   /** Why no ammonia may be dosed, in a sentence; null where it may. */

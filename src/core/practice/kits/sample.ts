@@ -26,8 +26,9 @@ export function trueValue(parameter: ParameterId, lived: Lived): number {
   return (tested.times ?? 1) * truthOf(tested.truth, lived.state);
 }
 
-/** Share of its colour that a reagent still gives. */
-function reagentOf(parameter: ParameterId, { nature }: Lived): number {
+/** Share of its colour that a kit's reagent still gives. */
+function reagentOf(kitId: string, parameter: ParameterId, { nature, start }: Lived): number {
+  if (!start.oldKits.has(kitId)) return 1;
   const { ammoniaReagent, nitriteReagent } = nature.hidden;
   if (parameter === 'ammonia') return ammoniaReagent ?? 1;
   return parameter === 'nitrite' ? (nitriteReagent ?? 1) : 1;
@@ -56,7 +57,8 @@ export function sampleOf(kitId: string, kit: Kit, lived: Lived, waited = 1): Sam
   const { parameter, scale } = kit;
   const truth = trueValue(parameter, lived);
   if (scale.form === 'digital') {
-    const offset = parameter === 'salinity' ? state.salinityOffset : 0;
+    const old = lived.start.oldKits.has(kitId);
+    const offset = old && parameter === 'salinity' ? state.salinityOffset : 0;
     const off = (scale.accuracy / 2) * chance.normal('kit', kitId);
     const scatter = (scale.resolution / 2) * chance.normal('eye', kitId, hour);
     const value = fromCanonical(truth + offset, kit.unit, state.temperature) + off + scatter;
@@ -71,6 +73,7 @@ export function sampleOf(kitId: string, kit: Kit, lived: Lived, waited = 1): Sam
   const developed = waited >= 1 || kit.waitMinutes === 0 ? 1 : 1 - exactExp(-waited / DEVELOPS);
   const also = kit.reduction ? NITRITE_AS_NITRATE * trueValue('nitrite', lived) : 0;
   const value = Math.max(0, fromCanonical(truth + also, kit.unit));
-  const colour = own * drops * developed * reagentOf(parameter, lived) * (unshaken ? 0.4 : 1);
+  const colour =
+    own * drops * developed * reagentOf(kitId, parameter, lived) * (unshaken ? 0.4 : 1);
   return { shown: value * colour, unshaken };
 }

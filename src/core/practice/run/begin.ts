@@ -132,6 +132,7 @@ export function begin(header: Pick<RunHeader, 'seed' | 'situation' | 'startedAt'
     filledAt,
     dial: 25.5,
     toppedOff: situation.toppedOff,
+    oldKits: new Set(bodies.keys()),
     measures: (kitId) => bodies.get(kitId)?.parameter satisfies ParameterId | undefined,
   };
   situation.past.forEach(({ day, entry }, n) => {

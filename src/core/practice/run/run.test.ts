@@ -151,10 +151,12 @@ describe('a practice run', () => {
       return reading.ok ? 'read' : reading.why;
     };
     expect(why({})).toBe('read');
-    expect(why({ format: 'zoarium-log' })).toMatch(/no practice run/);
+    expect(why({ format: 'zoarium-log' })).toMatch(/no practice/);
     expect(why({ version: 9 })).toMatch(/newer Zoarium/);
     expect(why({ run: { ...headerOf(), seed: -1 } })).toMatch(/damaged \(run\.seed/);
-    expect(why({ records: { version: 12, rows: [{ id: 1 }] } })).toMatch(/1 record of this run/);
+    expect(why({ records: { version: 12, rows: [{ id: 1 }] } })).toMatch(
+      /1 record of this practice/,
+    );
     expect(why({ records: { version: 99, rows: [] } })).toMatch(/newer Zoarium/);
     const late = new Date(started + 500 * DAY_MS).toISOString();
     expect(why({ run: headerOf({ clock: late }) })).toMatch(/outside its 400 days/);
@@ -162,7 +164,7 @@ describe('a practice run', () => {
     // And as a log it is not taken in.
     expect(readLogFile(text)).toEqual({
       ok: false,
-      why: 'This is a practice run, of a made-up tank. Open it under Practice.',
+      why: 'This is a practice, of a made-up tank. Open it under Practice.',
     });
   });
 

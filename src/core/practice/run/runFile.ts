@@ -62,34 +62,38 @@ export function readRun(text: string): RunReading {
   const head = formatSchema.safeParse(json.raw);
   if (!head.success || head.data.format !== PRACTICE_FORMAT) {
     return refuse(
-      'This is no practice run. A run is kept from Practice; a log is imported under Data.',
+      'This is no practice. One is kept as a file from Practice; a log is imported under Data.',
     );
   }
   if (head.data.version > RUN_VERSION) {
-    return refuse('This run was kept by a newer Zoarium. Reload this page, and open it again.');
+    return refuse(
+      'This practice was kept by a newer Zoarium. Reload this page, and open it again.',
+    );
   }
   const file = fileSchema.safeParse(json.raw);
   if (!file.success) {
     const [issue] = file.error.issues;
     return refuse(
-      `Part of this run is damaged (${issue?.path.join('.') ?? 'file'}: ${issue?.message ?? ''}). Keep it anew from Practice.`,
+      `Part of this practice is damaged (${issue?.path.join('.') ?? 'file'}: ${issue?.message ?? ''}). Keep it anew from Practice.`,
     );
   }
   const { run: header, records } = file.data;
   const { version } = records;
   if (version > FILE_VERSION) {
-    return refuse('This run was kept by a newer Zoarium. Reload this page, and open it again.');
+    return refuse(
+      'This practice was kept by a newer Zoarium. Reload this page, and open it again.',
+    );
   }
   const parsed = parseRecords(records.rows.map((raw) => ({ raw, version })));
   if (parsed.refused.length > 0) {
     return refuse(
-      `${countOf(parsed.refused.length, 'record')} of this run cannot be read, and without them it would be another tank. Keep it anew from Practice.`,
+      `${countOf(parsed.refused.length, 'record')} of this practice cannot be read, and without them it would be another tank. Keep it anew from Practice.`,
     );
   }
   const long = instant(header.clock) - instant(header.startedAt);
   if (long < 0 || long > LONGEST_DAYS * DAY_MS) {
     return refuse(
-      `The clock of this run stands outside its ${LONGEST_DAYS} days. Keep it anew from Practice.`,
+      `The clock of this practice stands outside its ${LONGEST_DAYS} days. Keep it anew from Practice.`,
     );
   }
   return { ok: true, run: { header, records: parsed.records } };

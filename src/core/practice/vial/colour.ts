@@ -59,7 +59,8 @@ export function apart(
 ): number {
   const a = lab(one);
   const b = lab(other);
-  return Math.sqrt((a[0] - b[0]) ** 2 + (a[1] - b[1]) ** 2 + (a[2] - b[2]) ** 2);
+  const off = [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+  return Math.sqrt(off.reduce((all, by) => all + by * by, 0));
 }
 
 function lab([r, g, b]: readonly [number, number, number]): Seen {

@@ -19,6 +19,8 @@ export interface Start {
   toppedOff: boolean;
   /** The parameter that a kit measures, by its id. */
   measures: (kitId: string) => string | undefined;
+  /** Kits that were there when the tank was taken over: what is hidden of kits is true of these alone. */
+  oldKits: ReadonlySet<string>;
 }
 
 /** What is truly so, hour by hour, in the units of the core: mg N/L, dKH, °C, ppt, mg/L, shares. */
@@ -67,6 +69,7 @@ export const truthOf = (truth: Truth, state: WorldState): number => READ[truth](
 
 /** What a life came to. */
 export interface Lived {
+  start: Start;
   state: WorldState;
   nature: Nature;
   chance: Chance;
@@ -131,7 +134,7 @@ export function live(start: Start, deeds: readonly Deed[], until: number, watch?
       next += 1;
     }
     watch?.(state, hour);
-    if (hour >= hours) return { state, nature, chance, hour };
+    if (hour >= hours) return { start, state, nature, chance, hour };
     liveHour(state, nature, chance, hour);
   }
 }

@@ -90,7 +90,7 @@ export function readHeader(text: string): Header | { ok: false; why: string } {
 /** The frame of an exported log in a value that was read as JSON. */
 export function headerIn(raw: unknown): Header | { ok: false; why: string } {
   if (practiceSchema.safeParse(raw).success) {
-    return refuse('This is a practice run, of a made-up tank. Open it under Practice.');
+    return refuse('This is a practice, of a made-up tank. Open it under Practice.');
   }
   const header = headerSchema.safeParse(raw);
   if (!header.success || header.data.format !== FILE_FORMAT) {

@@ -15,6 +15,7 @@ export const CYCLE: readonly GuidePage[] = [
     does: [
       { label: 'Where your cycle stands', open: to.cycle },
       { label: 'Compare ways of cycling', open: to.cycleTool('method') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('dryRock') },
     ],
     also: 'weeks days cycled time new tank syndrome',
   },
@@ -42,6 +43,7 @@ export const CYCLE: readonly GuidePage[] = [
     does: [
       { label: 'A bottle’s programme, day by day', open: to.cycleTool('programme') },
       { label: 'Log a bottle', open: to.log('bacteria') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('bottleInSun') },
     ],
     also: 'bottled bacteria starter instant cycle fish today',
   },
@@ -57,6 +59,7 @@ export const CYCLE: readonly GuidePage[] = [
     does: [
       { label: 'What holds it back', open: to.cycle },
       { label: 'Raise alkalinity', open: to.sum('alkalinity') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('nothingWrong') },
     ],
     also: 'stalled stuck plateau nitrite high weeks purple',
   },
@@ -72,6 +75,7 @@ export const CYCLE: readonly GuidePage[] = [
     does: [
       { label: 'The verdict', open: to.cycle },
       { label: 'A challenge dose', open: to.cycleTool('challenge') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('fishToday') },
     ],
     also: 'cycled ready for fish zero done finished safe',
   },
@@ -87,6 +91,7 @@ export const CYCLE: readonly GuidePage[] = [
     does: [
       { label: 'Your kits and their dates', open: to.instruments },
       { label: 'Log a test', open: to.log('test') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('spentKit') },
     ],
     also: 'ammonia 0.25 never zero false reading kit wrong green',
   },

@@ -94,6 +94,7 @@ export const START: readonly GuidePage[] = [
     does: [
       { label: 'Making purified water', open: to.sum('rodi') },
       { label: 'Something got into the water', open: to.run('contaminant') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('chloramine') },
     ],
     also: 'tap water RO/DI RODI chlorine chloramine TDS conditioner',
   },
@@ -109,6 +110,7 @@ export const START: readonly GuidePage[] = [
     does: [
       { label: 'What an instrument reads', open: to.sum('salinity-read') },
       { label: 'Calibrate a meter', open: to.run('calibrate') },
+      { label: 'Practise it on a made-up tank', open: to.practiceOf('meterSet') },
     ],
     also: 'SG specific gravity ppt refractometer hydrometer conductivity 1.026 1.025',
   },

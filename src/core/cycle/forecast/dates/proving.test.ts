@@ -149,6 +149,20 @@ describe('what would still be withheld', () => {
     expect(of({ rule: 'bothZero' }, { nitriteShown: false })).toBe('proof');
   });
 
+  it('is a dose where zeros have stood for so long that they speak for no bacteria any more', () => {
+    const since = (starvesAt: number | null, doneRule: DoneRuleChoice = { rule: 'bothZero' }) =>
+      withheldBy({ ...problem, doneRule, facts: { ...facts, starvesAt } }, ASSURED);
+    expect(since(day(9))).toBe('proof');
+    expect(since(day(40))).toBeNull();
+    expect(since(null)).toBeNull();
+    // Before a span at zero is over, one that would last until then; and none that would not.
+    expect(since(day(12), { rule: 'bothZeroHeld', daysAtZero: 7 })).toBe('dose');
+    const bottle: DoneRuleChoice = { rule: 'bottleProgramme', programmeDays: 7 };
+    const far = { ...problem, doneRule: bottle };
+    const late = { ...facts, starvesAt: day(31), programmeEndsAt: day(80) };
+    expect(withheldBy({ ...far, facts: late }, ASSURED)).toBeNull();
+  });
+
   it('is settled by tests once they are due, where only staying low is doubted', () => {
     expect(withheldBy(atOnce, { ...ASSURED, stays: 0.5 })).toBe('stays');
     expect(withheldBy(held, { ...ASSURED, stays: 0.5 })).toBeNull();

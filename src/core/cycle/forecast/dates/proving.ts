@@ -5,6 +5,7 @@ import type { CycleEvent } from '../../kinetics/events';
 import { LITTLE_NITRITE } from '../../doseAdvice';
 import type { CycleProblem } from '../../problem/types';
 import { shortOf, type Assurance } from '../../verdict/assurance';
+import { STARVED_DAYS } from '../../verdict/criteria/fed';
 import { PROOF_LIKELY } from '../../verdict/proof';
 import { doneRuleOf } from '../../doneRules';
 import { nowDay, runAhead, type Ahead } from '../course/ahead';
@@ -31,6 +32,9 @@ export function withheldBy(problem: CycleProblem, assurance: Assurance): Withhel
   if (facts.provedAt === null && doneRuleOf(doneRule).provesByDose?.(facts, at)) return dose;
   // Nitrite that was never caught is there a day later, or all of the chain was shown.
   if (!facts.nitriteShown) return dose;
+  // With nothing to clear for weeks the zeros speak for no bacteria any more, and no test but of a dose does.
+  const lasts = due < at + STARVED_DAYS * DAY_MS;
+  if (facts.starvesAt !== null && facts.starvesAt < due && lasts) return dose;
   const short = shortOf(assurance);
   // Filter bacteria that are not fed grow no better at it: a dose is due at once, and not after the span at zero.
   if (short === 'carries' || short === 'repeats') return dose;

@@ -28,7 +28,7 @@ function readingsOfWorth(history: TankHistory): Reading[] {
 }
 
 /** Filter bacteria with nothing to clear for longer than this, in days, is not what was shown any more. */
-const STARVED_DAYS = 21;
+export const STARVED_DAYS = 21;
 
 /** When anything was last put in for filter bacteria, ms; where nothing is logged, when it was last read above zero. */
 export function lastPutIn(history: TankHistory): number | null {

@@ -1,0 +1,29 @@
+import { SAFE } from '@/core/cycle/verdict/assurance';
+import { SITUATION_IDS, type SituationId } from '@/core/practice/situations/situations';
+import { lessonShows, liveByToday, TEMPTATIONS } from './practiceLives';
+
+/** Roughly inferred: what a study of twenty seeds each shows is told in docs/science.md. */
+const FEW = { seed: 1, particles: 60, otherParticles: 12, members: 60 };
+
+describe('a practice tank', () => {
+  it.each(SITUATION_IDS)(
+    'comes to ready, and carries its first fish, by what Today says: %s',
+    (id) => {
+      const { ready, truly, deaths, peak } = liveByToday(id, 1, FEW);
+      expect(deaths).toBe(0);
+      expect(ready).not.toBeNull();
+      expect(peak).toBeLessThan(SAFE);
+      // Ready was said of a tank that truly was.
+      expect(truly).not.toBeNull();
+      expect(truly ?? Infinity).toBeLessThanOrEqual(ready ?? 0);
+    },
+  );
+
+  it.each(Object.keys(TEMPTATIONS) as SituationId[])(
+    'teaches whoever does as it tempts to: %s',
+    (id) => {
+      const shown = [1, 2, 3, 4, 5, 6].filter((seed) => lessonShows(id, seed));
+      expect(shown.length).toBeGreaterThanOrEqual(4);
+    },
+  );
+});
