@@ -157,8 +157,8 @@ const demo = defineCommand({
 
 /** Every command, by the word that calls it. */
 const practice = defineCommand({
-  usage: 'practice RUN.json [--until DAY]',
-  does: 'lives a practice run again: what was done, and what was truly so, day by day',
+  usage: 'practice FILE [--until DAY]',
+  does: 'lives a practice again: what was done, and what was truly so, day by day',
   flags: { until: number(0, 1000) },
   run: ({ positionals, values }) => practiceJson(positionals[0], values.until),
 });

@@ -25,7 +25,7 @@ function daily({ series }: Course): Record<string, number>[] {
  * @throws CliError for a file that cannot be read, or a day that it has not come to
  */
 export function practiceJson(path: string | undefined, until: number | undefined) {
-  if (path === undefined) throw new CliError('Name the file of a practice run.');
+  if (path === undefined) throw new CliError('Name the file of a practice.');
   let text: string;
   try {
     text = readFileSync(path, 'utf8');
@@ -40,7 +40,7 @@ export function practiceJson(path: string | undefined, until: number | undefined
   const at = until === undefined ? clock : filledAt + until * DAY_MS;
   if (at > clock || at < filledAt) {
     const came = Math.floor((clock - filledAt) / DAY_MS);
-    throw new CliError(`Day ${until} is none of this run: it has come to day ${came}.`);
+    throw new CliError(`Day ${until} is none of this practice: it has come to day ${came}.`);
   }
   const run = until === undefined ? whole : played(runUntil(reading.run, at));
   const course = courseUntil(run, at);

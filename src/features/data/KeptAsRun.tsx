@@ -9,9 +9,9 @@ export function KeptAsRun() {
   const router = useRouter();
   return (
     <>
-      <Opening title="A practice is kept as its run.">
+      <Opening title="A practice has a file of its own.">
         A made-up tank never mixes with your own log: nothing is exported as one or taken into it.
-        Keep the run as a file under Practice.
+        Keep it as a file under Practice.
       </Opening>
       <Button label="To this practice" onPress={() => router.push(to.practice)} />
     </>

@@ -21,7 +21,7 @@ describe('a made-up tank', () => {
     const store = createStore(testServices(SCREEN_NOW));
     await store.dispatch(openLog('practice'));
     await show(store, element);
-    expect(heading()).toBe('A practice is kept as its run.');
+    expect(heading()).toBe('A practice has a file of its own.');
     expect(screen.queryByRole('button', { name: /Export|Import|Carry|Erase/ })).toBeNull();
   });
 

@@ -186,6 +186,11 @@ export const TERMS: readonly Term[] = [
       'A bottle’s own schedule of doses, by its label. Kept with a tank, its days are due on Today; only the test at its end shows anything.',
   },
   {
+    term: 'Practice',
+    meaning:
+      'A made-up tank with a clock of its own, to learn and to fail on. Nothing in it is real, and your own log is not touched.',
+  },
+  {
     term: 'Protocol',
     meaning: 'A way of quarantine: how long, and what is done in it.',
   },

@@ -49,7 +49,7 @@ export const PLACE_TERMS: Readonly<Record<PlacePath, readonly string[]>> = {
   '/log': ['Test session', 'Between', 'Basis'],
   '/runs': [],
   '/moving': ['Filter bacteria', 'Net water'],
-  '/practice': ['Run', 'Forecast', 'Rule for done'],
+  '/practice': ['Practice', 'Forecast', 'Rule for done'],
   '/demo': [],
 };
 
