@@ -3,7 +3,9 @@ import { View } from 'react-native';
 import { mattered, type Mattered } from '@/core/practice/after/mattered';
 import { alikeWords } from '@/core/practice/after/alike';
 import { fingerprint } from '@/core/practice/run/fingerprint';
-import type { RunHeader } from '@/core/practice/run/header';
+import { followedOf, type Followed } from '@/core/practice/after/followed';
+import type { TankHistory } from '@/core/history/tankHistory';
+import type { RunHeader, Said } from '@/core/practice/run/header';
 import { courseUntil, type Played } from '@/core/practice/run/play';
 import { runUntil, writeRun } from '@/core/practice/run/runFile';
 import { situationOf } from '@/core/practice/situations/situations';
@@ -12,7 +14,7 @@ import { entryLine, entryTitle } from '@/core/records/kinds';
 import { liveHead } from '@/core/records/log';
 import { momentWords, shortDay } from '@/core/time/words';
 import { daysBetween, HOUR_MS, instant } from '@/core/time/zone';
-import { countOf, formatPlain } from '@/core/units/format';
+import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { download } from '@/frame/browserFiles';
 import { askAlike, answerQuestion, openPractice, openRun, selectPlayed } from '@/store/practice';
@@ -250,9 +252,26 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
   );
 }
 
+const FOLLOWED: Record<Followed, string> = {
+  made: 'it was made.',
+  partly: 'part of it was made.',
+  'not made': 'it was not made.',
+  ahead: 'that day lies ahead.',
+  none: '',
+};
+
+/** The next test that was named, and whether one followed it. */
+function nextWords(said: Said, history: TankHistory, now: number, zone: string): string {
+  const followed = followedOf(said, history, now);
+  if (!said.nextTest || followed === 'none') return '';
+  return `Next test, ${listWords(said.nextTest.tests)} on ${shortDay(instant(said.nextTest.at), zone)}: ${FOLLOWED[followed]}`;
+}
+
 /** What verdict and forecast had said at the time, and whether it was so. */
 function SaidPart({ played }: { played: Played }) {
   const { header } = played;
+  const history = useAppSelector(selectHistory);
+  const now = useAppSelector(selectNow);
   const [all, setAll] = useState(false);
   const shown = all ? header.said : header.said.slice(-6);
   if (header.said.length === 0) return null;
@@ -268,7 +287,12 @@ function SaidPart({ played }: { played: Played }) {
           <Row
             key={said.at}
             title={`Day ${daysBetween(played.start.filledAt, at, header.zone)}: ${said.verdict}`}
-            note={`${dates}${said.because}`}
+            note={[
+              `${dates}${said.because}`,
+              history ? nextWords(said, history, now, header.zone) : '',
+            ]
+              .filter(Boolean)
+              .join(' ')}
             end={momentWords(at, header.zone, at)}
           />
         );

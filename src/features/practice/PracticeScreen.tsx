@@ -11,10 +11,11 @@ import {
 import { dayOf } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
 import { chooseLogFile, download } from '@/frame/browserFiles';
-import { useAppDispatch, useAppSelector } from '@/store/hooks';
+import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
 import { beginPractice, openPractice, openRun, selectRun } from '@/store/practice';
 import { openLog } from '@/store/open';
 import { selectSession } from '@/store/selectors';
+import { noticed } from '@/store/sessionSlice';
 import { stopwatch, wallClock } from '@/store/wallClock';
 import { Button, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -90,11 +91,17 @@ interface PartProps {
 function Begin({ remember, first }: PartProps) {
   const dispatch = useAppDispatch();
   const router = useRouter();
+  const store = useAppStore();
   const opening = useOpening(remember);
   const goOn = async () => {
-    remember('practice');
     await dispatch(openLog('practice'));
-    router.replace(to.today);
+    if (selectRun(store.getState())) {
+      remember('practice');
+      return router.replace(to.today);
+    }
+    // Nothing was begun in this browser, or it was forgotten: one's own log stays the one that is open.
+    await dispatch(openLog('own'));
+    dispatch(noticed({ text: 'There is no practice in this browser yet: begin one', undo: null }));
   };
   return (
     <Screen>
