@@ -5,10 +5,10 @@ import type { Page } from '@playwright/test';
 import { runCommand } from '../cli/commands';
 import { FORTY_RUNS } from '../src/testing/practicePrints';
 import { clickWhatHasSettled } from './clicks';
-import { expect, follow, test } from './support';
+import { closePad, expect, follow, savedAndLeft, test, typeValue } from './support';
 
 /** Reads a vial as a keeper does: the step whose patch is nearest to its colour. */
-async function readVial(page: Page, parameter: string): Promise<void> {
+async function readVial(page: Page, parameter: string): Promise<string> {
   const step = await page
     .getByRole('img', { name: `A vial of the ${parameter} card beside its card` })
     .evaluate((shown) => {
@@ -26,6 +26,7 @@ async function readVial(page: Page, parameter: string): Promise<void> {
       return off.sort((one, other) => one.by - other.by)[0]?.step ?? '';
     });
   await page.getByRole('button', { name: `${parameter} ${step}`, exact: true }).click();
+  return step;
 }
 
 async function begin(page: Page, situation: RegExp): Promise<void> {
@@ -117,4 +118,80 @@ test('a situation is looked at, tested, waited for, looked back on, and carried 
   await follow(other, '/practice/after');
   await expect(other.getByText(`This life: ${life}`)).toBeVisible();
   await other.context().close();
+});
+
+/** A practice of a kind that is known: its seed comes from the browser's chance otherwise. */
+async function seeded(page: Page, seed: number): Promise<void> {
+  await page.addInitScript((known) => {
+    const drawn = crypto.getRandomValues.bind(crypto);
+    crypto.getRandomValues = (array) => {
+      const filled = drawn(array);
+      if (filled instanceof Uint32Array && filled.length === 1) filled[0] = known;
+      return filled;
+    };
+  }, seed);
+}
+
+async function dose(page: Page): Promise<void> {
+  await follow(page, '/log/dose');
+  await page.getByRole('radio', { name: 'By the rise' }).click();
+  await page.getByLabel('How much').fill('2');
+  await page.getByRole('button', { name: 'Save the dose' }).click();
+  await savedAndLeft(page, 'Saved the dose');
+}
+
+/** Ammonia and nitrite by their vials, the rest as the meters show it. @returns whether both read zero */
+async function testAll(page: Page): Promise<boolean> {
+  await follow(page, '/log/test');
+  const zeros: boolean[] = [];
+  for (const parameter of ['Ammonia', 'Nitrite']) {
+    await page.getByRole('button', { name: `Start the 5 minute wait for ${parameter}` }).click();
+    await page.getByRole('button', { name: `Let the 5 min for ${parameter} card pass` }).click();
+    await expect(page.getByText('read it now').first()).toBeVisible();
+    zeros.push((await readVial(page, parameter)) === '0');
+  }
+  for (const [label, meter] of [
+    ['pH', 'pH pen'],
+    ['Salinity', 'Refractometer'],
+    ['Temperature', 'Thermometer'],
+    ['Alkalinity', 'Alkalinity drops'],
+  ] as const) {
+    const shows = await page.getByText(new RegExp(`^${meter} shows`)).innerText();
+    await typeValue(page, label, /shows ([\d.]+)/.exec(shows)?.[1] ?? '');
+  }
+  await closePad(page);
+  await page.getByRole('button', { name: 'Save 6 readings' }).click();
+  await savedAndLeft(page, 'Saved 6 readings');
+  return zeros.every(Boolean);
+}
+
+test('dry rock is taken to ready in one sitting', async ({ page }) => {
+  test.setTimeout(240_000);
+  await seeded(page, 6);
+  await begin(page, /^Dry rock and ammonium chloride/);
+  await follow(page, '/log/lid');
+  await page.getByRole('button', { name: 'Save the lid' }).click();
+  await savedAndLeft(page, /^Saved/);
+  await follow(page, '/log/heater-check');
+  await page.getByRole('button', { name: /^Save/ }).click();
+  await savedAndLeft(page, /^Saved/);
+  await dose(page);
+  const ready = page.getByRole('heading', { level: 1, name: /^Ready/ });
+  let clear = false;
+  for (let week = 1; week <= 8 && (await ready.count()) === 0; week += 1) {
+    await page.getByRole('button', { name: 'Move the clock' }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^A week on/ })
+      .click();
+    await expect(page.getByRole('button', { name: `Practice, day ${7 * week}` })).toBeVisible();
+    const zero = await testAll(page);
+    await follow(page, '/');
+    if (!zero) continue;
+    // The first zeros are dosed on top of; later ones may be enough, once the forecast was asked.
+    if (clear) await ready.waitFor({ timeout: 20_000 }).catch(() => undefined);
+    clear = true;
+    if ((await ready.count()) === 0) await dose(page);
+  }
+  await expect(ready).toBeVisible();
 });
