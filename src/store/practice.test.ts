@@ -168,6 +168,8 @@ describe('the practice log', () => {
     expect(deeds(store).filter(({ entry }) => entry.kind === 'dose')).toEqual([]);
     const keys = await dosed();
     await store.dispatch(moveClock(wallClock() + HOUR_MS));
+    // The notice no longer offers to take it back.
+    expect(store.getState().session.notice).toBeNull();
     await store.dispatch(undoKeys(keys));
     expect(deeds(store).filter(({ entry }) => entry.kind === 'dose')).toHaveLength(1);
   });

@@ -16,6 +16,7 @@ import { ticked } from './clockSlice';
 import { draftChanged, draftHeard } from './draftsSlice';
 import { openLog, wipeLog } from './open';
 import { storeRevisions } from './record';
+import { noticeDismissed } from './sessionSlice';
 import { chooseFirstTank } from './firstTank';
 import { RUN_DRAFT, type AppThunk, type RootState } from './state';
 import { standAt } from './wallClock';
@@ -135,6 +136,8 @@ export function moveClock(to: number): AppThunk<Promise<number>> {
       standAt(clock);
       dispatch(draftHeard({ name: RUN_DRAFT, value }));
       dispatch(ticked(clock));
+      // What was done before can be taken back in words alone now.
+      dispatch(noticeDismissed());
       database.channel.tellMoved();
       return clock;
     });

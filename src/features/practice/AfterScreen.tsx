@@ -293,7 +293,7 @@ function SaidPart({ played }: { played: Played }) {
             ]
               .filter(Boolean)
               .join(' ')}
-            end={momentWords(at, header.zone, at)}
+            end={momentWords(at, header.zone, now)}
           />
         );
       })}
