@@ -1,6 +1,9 @@
+import { fingerprint } from '../core/practice/run/fingerprint';
+import { courseUntil } from '../core/practice/run/play';
 import { readRun, runUntil, writeRun } from '../core/practice/run/runFile';
 import { PRACTICE_LABEL } from '../core/practice/situations/situations';
 import type { Entry } from '../core/records/kinds';
+import { US_SETTINGS } from '../core/records/schema/settings';
 import { DAY_MS, HOUR_MS, instant, isoInZone } from '../core/time/zone';
 import type { TabListener } from '../storage/channel';
 import { testServices } from '../testing/services';
@@ -16,7 +19,8 @@ import {
   selectRun,
 } from './practice';
 import { recordAct, undoKeys } from './record';
-import { selectNow, selectTankId, selectTanks } from './selectors';
+import { selectNow, selectSettings, selectTankId, selectTanks } from './selectors';
+import { changeSettings } from './settings';
 import { createStore } from './store';
 import { wallClock } from './wallClock';
 
@@ -97,6 +101,23 @@ describe('the practice log', () => {
     expect(selectTanks(store.getState())).toEqual([]);
     expect(selectRun(store.getState())).toBeNull();
     expect(Math.abs(wallClock() - Date.now())).toBeLessThan(5000);
+  });
+
+  it('is seen in the units and the night of whoever opens it, and is the same life', async () => {
+    const store = tab('units');
+    await store.dispatch(openLog('own'));
+    await store.dispatch(changeSettings(() => ({ ...US_SETTINGS, theme: 'night' })));
+    await store.dispatch(beginPractice('bottle', 5, NOW, 'UTC'));
+    expect(selectSettings(store.getState())).toMatchObject({ volumeUnit: 'gal', theme: 'night' });
+    const run = store.dispatch(openRun());
+    expect(run?.records).toEqual([]);
+    const other = tab('metric');
+    await other.dispatch(openLog('own'));
+    if (run) await other.dispatch(openPractice(run));
+    expect(selectSettings(other.getState()).volumeUnit).toBe('L');
+    const [one, two] = [store, other].map((each) => selectPlayed(each.getState()));
+    if (!one || !two) throw new Error('no run');
+    expect(fingerprint(courseUntil(one))).toBe(fingerprint(courseUntil(two)));
   });
 
   it('is found where it stood when it is opened again', async () => {

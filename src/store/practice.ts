@@ -9,6 +9,7 @@ import { playedLog, type Played } from '../core/practice/run/play';
 import { revisionsOf, runOf, writeRun, type PracticeRun } from '../core/practice/run/runFile';
 import type { SituationId } from '../core/practice/situations/situations';
 import { allRevisions, type Log } from '../core/records/log';
+import type { Revision } from '../core/records/schema/revision';
 import { DAY_MS, HOUR_MS, instant } from '../core/time/zone';
 import { webInTurn } from '../storage/locks';
 import { liveAlike, type Living } from '../workers/practice/client';
@@ -16,6 +17,7 @@ import { ticked } from './clockSlice';
 import { draftChanged, draftHeard } from './draftsSlice';
 import { openLog, wipeLog } from './open';
 import { storeRevisions } from './record';
+import { selectSettings } from './selectors';
 import { noticeDismissed } from './sessionSlice';
 import { chooseFirstTank } from './firstTank';
 import { RUN_DRAFT, type AppThunk, type RootState } from './state';
@@ -61,14 +63,20 @@ export function openRun(): AppThunk<PracticeRun | null> {
 
 /** Puts a run into the practice log in place of the one that is there, and opens it. */
 export function openPractice(run: PracticeRun): AppThunk<Promise<boolean>> {
-  return async (dispatch) => {
+  return async (dispatch, getState) => {
+    // Seen as one sees one's own: the units and the day or night of whoever opens it, which change no world.
+    const own = selectSettings(getState());
+    const seen = (revision: Revision): Revision =>
+      revision.type === 'settings' && revision.rev === 1
+        ? { ...revision, body: { ...own, bands: {}, bandPreset: revision.body.bandPreset } }
+        : revision;
     await dispatch(openLog('practice'));
     if (!(await dispatch(wipeLog()))) return false;
     const clock = instant(run.header.clock);
     standAt(clock);
     dispatch(ticked(clock));
     dispatch(draftChanged({ name: RUN_DRAFT, value: run.header }));
-    const { saved } = await dispatch(storeRevisions(revisionsOf(run), { begun: true }));
+    const { saved } = await dispatch(storeRevisions(revisionsOf(run).map(seen), { begun: true }));
     dispatch(chooseFirstTank());
     return saved;
   };
