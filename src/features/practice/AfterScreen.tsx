@@ -1,3 +1,4 @@
+import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { View } from 'react-native';
 import { mattered, type Mattered } from '@/core/practice/after/mattered';
@@ -16,6 +17,7 @@ import { momentWords, shortDay } from '@/core/time/words';
 import { daysBetween, HOUR_MS, instant } from '@/core/time/zone';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
+import { to } from '@/frame/addresses';
 import { download } from '@/frame/browserFiles';
 import { askAlike, answerQuestion, openPractice, openRun, selectPlayed } from '@/store/practice';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
@@ -179,6 +181,7 @@ function TruthChart({ played, course }: { played: Played; course: Course }) {
 
 function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: number }) {
   const dispatch = useAppDispatch();
+  const router = useRouter();
   const log = useAppSelector(selectLog);
   const [words, setWords] = useState<string | null>(null);
   const [share, setShare] = useState<number | null>(null);
@@ -211,7 +214,7 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
     const run = dispatch(openRun());
     if (!run) return;
     download(`zoarium-practice-day-${day}.json`, writeRun(run));
-    await dispatch(openPractice(runUntil(run, deed.at - 1)));
+    if (await dispatch(openPractice(runUntil(run, deed.at - 1)))) router.replace(to.today);
   };
   return (
     <View>

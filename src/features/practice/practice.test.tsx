@@ -16,15 +16,20 @@ import { KitShows } from './KitShows';
 import { PracticeBand } from './PracticeBand';
 import { PracticeScreen } from './PracticeScreen';
 
+const mockReplace = jest.fn();
+const mockDownload = jest.fn();
+jest.mock('@/frame/browserFiles', () => ({
+  download: (...file: unknown[]) => mockDownload(...file),
+  chooseLogFile: jest.fn(),
+}));
 jest.mock('expo-router', () => ({
   useRouter: () => ({
     push: jest.fn(),
-    replace: jest.fn(),
+    replace: mockReplace,
     back: jest.fn(),
     canGoBack: () => true,
   }),
   usePathname: () => '/practice',
-  useLocalSearchParams: () => ({}),
 }));
 
 async function practice(situation: keyof typeof SITUATIONS = 'bottleInSun') {
@@ -153,6 +158,17 @@ describe('practice', () => {
     screen.getByText('Day 7: not yet');
     screen.getByText(/^This life: [0-9a-f]{16}/);
     expect(selectPlayed(store.getState())?.header.answer).toBe(1);
+    // Another way from before that dose: the run that was is handed over as a file first.
+    const before = wallClock();
+    mockReplace.mockClear();
+    await press(/^Go on from before day 7, Ammonium chloride/);
+    await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/'));
+    expect(mockDownload).toHaveBeenCalledWith('zoarium-practice-day-7.json', expect.any(String));
+    expect(wallClock()).toBeLessThan(before);
+    const doses = selectPlayed(store.getState())?.deeds.filter(
+      ({ entry }) => entry.kind === 'dose',
+    );
+    expect(doses).toHaveLength(2);
   });
 
   it('has nothing to look back on where no practice is open', async () => {
