@@ -162,7 +162,7 @@ describe('practice', () => {
     const before = wallClock();
     mockReplace.mockClear();
     await press(/^Go on from before day 7, Ammonium chloride/);
-    await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/'));
+    await waitFor(() => expect(mockReplace).toHaveBeenCalledWith('/'), { timeout: 8000 });
     expect(mockDownload).toHaveBeenCalledWith('zoarium-practice-day-7.json', expect.any(String));
     expect(wallClock()).toBeLessThan(before);
     const doses = selectPlayed(store.getState())?.deeds.filter(

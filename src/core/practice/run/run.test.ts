@@ -130,6 +130,10 @@ describe('a practice run', () => {
     expect(earlier.records).toEqual(doses.slice(0, 2));
     expect(earlier.header).toMatchObject({ answer: null, said: said.slice(0, 1) });
     expect(instant(earlier.header.clock)).toBe(started + 5 * DAY_MS);
+    // A deed of the first moment is left out as well where one goes on from before it.
+    const first = { ...whole, records: [entryAt(started, DOSE, tankId)] };
+    expect(runUntil(first, started - 1).records).toEqual([]);
+    expect(runUntil(first, started).records).toHaveLength(1);
     // Never before its beginning, never beyond where it stands.
     expect(instant(runUntil(whole, 0).header.clock)).toBe(started);
     expect(runUntil(whole, Infinity).header.clock).toBe(header.clock);

@@ -109,6 +109,7 @@ export function runUntil({ header, records }: PracticeRun, at: number): Practice
       said: header.said.filter((said) => instant(said.at) <= clock),
       answer: null,
     },
-    records: records.filter(({ recordedAt }) => instant(recordedAt) <= clock),
+    // By the moment that is meant: what was done in the first hour lies before no clock of the run.
+    records: records.filter(({ recordedAt }) => instant(recordedAt) <= at),
   };
 }
