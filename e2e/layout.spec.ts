@@ -24,6 +24,7 @@ const PLACES = [
   '/calculators',
   '/calculators/salinity-raise',
   '/practice',
+  '/practice/after',
   '/guide',
   '/guide/white-spots',
   '/journal',
