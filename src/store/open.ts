@@ -89,7 +89,11 @@ export function openLog(
   };
 }
 
-const runSchema = z.looseObject({ clock: z.iso.datetime({ offset: true }) });
+const runSchema = z.looseObject({
+  clock: z.iso.datetime({ offset: true }),
+  seed: z.number(),
+  startedAt: z.string(),
+});
 
 /** Puts the clock of a practice log where its run stands; by the real one without a run. */
 function goByRun(run: unknown): AppThunk {
@@ -101,7 +105,7 @@ function goByRun(run: unknown): AppThunk {
 
 /** Takes over what another tab moved the clock of the practice log to. */
 function hearClock(): AppThunk<Promise<void>> {
-  return async (dispatch, _getState, { databases, services }) => {
+  return async (dispatch, getState, { databases, services }) => {
     const database = databases.opened;
     const value = (await database.drafts.load().catch(() => ({}) as Record<string, unknown>))[
       RUN_DRAFT
@@ -109,7 +113,10 @@ function hearClock(): AppThunk<Promise<void>> {
     if (!value || !databases.isOpen(database)) return;
     // Where a browser has no locks the earlier of two moves may have been stored last: no clock goes back.
     const { success, data } = runSchema.safeParse(value);
-    if (!success || instant(data.clock) < services.now()) return;
+    if (!success) return;
+    const here = runSchema.safeParse(getState().drafts[RUN_DRAFT]).data;
+    const same = here?.seed === data.seed && here.startedAt === data.startedAt;
+    if (same && instant(data.clock) < services.now()) return;
     dispatch(draftHeard({ name: RUN_DRAFT, value }));
     dispatch(goByRun(value));
     dispatch(ticked(services.now()));

@@ -163,6 +163,25 @@ describe('the practice log', () => {
     expect(clockOf(other)).toBe(start + 5 * DAY_MS);
   });
 
+  it('begun anew in one tab is the run of the other as well, though its clock stands earlier', async () => {
+    const listeners: TabListener[] = [];
+    const store = await begun('anew', listeners);
+    const other = tab('anew', listeners);
+    await other.dispatch(openLog('practice'));
+    await store.dispatch(moveClock(clockOf(store) + 40 * DAY_MS));
+    await store.dispatch(beginPractice('chloramine', 9, NOW + HOUR_MS, 'UTC'));
+    // The other tab reads the store once it was told.
+    for (let turns = 0; turns < 50 && selectRun(other.getState())?.seed !== 9; turns += 1) {
+      await new Promise((next) => setImmediate(next));
+    }
+    for (const each of [store, other]) {
+      expect(selectRun(each.getState())).toMatchObject({ situation: 'chloramine', seed: 9 });
+      expect(selectTanks(each.getState())).toHaveLength(1);
+      expect(deeds(each).length).toBeGreaterThan(3);
+    }
+    expect(wallClock()).toBe(clockOf(store));
+  });
+
   it('refuses what lies before its clock or after it, and a second tank, and says why', async () => {
     const store = await begun('door');
     await store.dispatch(moveClock(wallClock() + 2 * DAY_MS));
@@ -212,6 +231,6 @@ describe('the practice log', () => {
     expect(clockOf(store)).toBe(instant(run.header.clock) - DAY_MS);
     expect(store.dispatch(openRun())?.records).toEqual(run.records.slice(0, 1));
     // Where there is no worker nobody answers, which is said and not thrown.
-    await expect(store.dispatch(askAlike('x', () => undefined))?.lived).resolves.toBeNull();
+    await expect(store.dispatch(askAlike('x', () => undefined))?.lived).resolves.toBe('failed');
   });
 });

@@ -63,7 +63,7 @@ export function openRun(): AppThunk<PracticeRun | null> {
 
 /** Puts a run into the practice log in place of the one that is there, and opens it. */
 export function openPractice(run: PracticeRun): AppThunk<Promise<boolean>> {
-  return async (dispatch, getState) => {
+  return async (dispatch, getState, { databases }) => {
     // Seen as one sees one's own: the units and the day or night of whoever opens it, which change no world.
     const own = selectSettings(getState());
     const seen = (revision: Revision): Revision =>
@@ -75,9 +75,12 @@ export function openPractice(run: PracticeRun): AppThunk<Promise<boolean>> {
     const clock = instant(run.header.clock);
     standAt(clock);
     dispatch(ticked(clock));
-    dispatch(draftChanged({ name: RUN_DRAFT, value: run.header }));
+    dispatch(draftHeard({ name: RUN_DRAFT, value: run.header }));
     const { saved } = await dispatch(storeRevisions(revisionsOf(run).map(seen), { begun: true }));
     dispatch(chooseFirstTank());
+    // Stored last: what is broken off in the middle is no run yet, and is begun anew.
+    if (saved) await databases.saveDraft(RUN_DRAFT, run.header);
+    databases.opened.channel.tellMoved();
     return saved;
   };
 }

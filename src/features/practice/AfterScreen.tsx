@@ -107,8 +107,7 @@ const asked = (header: RunHeader) =>
 function openingTitle({ lived }: Course): string {
   const died = lived.state.deaths.length;
   const there = lived.state.dwellers.reduce((sum, { count }) => sum + count, 0);
-  if (died > 0)
-    return `${countOf(died, 'animal')} died, and could not have.`.replace('could not', 'need not');
+  if (died > 0) return `${countOf(died, 'animal')} died of the water.`;
   return there > 0 ? `All ${countOf(there, 'animal')} live.` : 'Nobody was harmed.';
 }
 
@@ -196,19 +195,15 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
   useEffect(() => () => living.current?.stop(), []);
   const ask = async () => {
     setShare(0);
-    let stopped = false;
-    const asked = dispatch(askAlike(deed.id, setShare));
-    living.current = asked && {
-      ...asked,
-      stop: () => {
-        stopped = true;
-        asked.stop();
-      },
-    };
-    const answer = (await asked?.lived) ?? null;
-    if (stopped) return setShare(null);
+    living.current = dispatch(askAlike(deed.id, setShare));
+    const answer = (await living.current?.lived) ?? 'failed';
     setShare(null);
-    setWords(answer ? alikeWords(answer) : 'That could not be worked out here. Ask once more.');
+    if (answer === 'stopped') return;
+    setWords(
+      answer === 'failed'
+        ? 'That could not be worked out here. Ask once more.'
+        : alikeWords(answer),
+    );
   };
   const another = async () => {
     const run = dispatch(openRun());

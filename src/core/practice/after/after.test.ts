@@ -73,7 +73,7 @@ describe('deeds that mattered', () => {
     for (const { did } of found) expect(did.length).toBeGreaterThan(0);
     const words = found.flatMap(({ did }) => did).join(' ');
     expect(words).toMatch(/would have lived without it|Free ammonia came to/);
-    expect(words).toMatch(/What clears ammonia is now/);
+    expect(words).toMatch(/The bacteria that clear ammonia are now/);
     // What was done before the tank was taken over is nobody's.
     expect(mattered(run, started + 10 * DAY_MS)).toEqual([]);
   });

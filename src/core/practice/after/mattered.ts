@@ -11,8 +11,6 @@ export interface Mattered {
   deed: Deed;
   /** In short sentences; empty where it changed nothing that is worth a word. */
   did: string[];
-  /** How much it changed, by which they are told first. */
-  weight: number;
 }
 
 const highest = (series: Float64Array, from: number) => {
@@ -32,69 +30,54 @@ function daysAbove({ series }: Course, from: number): number {
 
 const last = (series: Float64Array) => series[series.length - 1] ?? 0;
 
-/** A share that something came to, in words: "a third of", "4 times". */
+/** What something came to beside what it would be: "3 times", "40 % of". */
 function timesWords(factor: number): string {
+  if (factor > 50) return 'far more than 50 times';
   return factor >= 1
     ? `${formatPlain(factor, factor < 3 ? 1 : 0)} times`
     : `${formatPlain(100 * factor, 0)} % of`;
 }
 
-function difference(
-  withIt: Course,
-  without: Course,
-  from: number,
-): { did: string[]; weight: number } {
+/** What was otherwise with a deed than without it, from its hour on, in sentences. */
+function difference(withIt: Course, without: Course, from: number): string[] {
   const did: string[] = [];
-  let weight = 0;
-  const say = (words: string, by: number) => {
-    did.push(words);
-    weight += by;
-  };
   const deaths = withIt.lived.state.deaths.length - without.lived.state.deaths.length;
-  if (deaths > 0) say(`${countOf(deaths, 'animal')} would have lived without it.`, 10 * deaths);
-  if (deaths < 0) say(`It kept ${countOf(-deaths, 'animal')} alive.`, -10 * deaths);
-  const free = highest(withIt.series.freeAmmonia, from) - highest(without.series.freeAmmonia, from);
+  if (deaths > 0) did.push(`${countOf(deaths, 'animal')} would have lived without it.`);
+  if (deaths < 0) did.push(`It kept ${countOf(-deaths, 'animal')} alive.`);
+  const most = highest(withIt.series.freeAmmonia, from);
+  const free = most - highest(without.series.freeAmmonia, from);
   if (Math.abs(free) > 0.02) {
-    const to = formatPlain(highest(withIt.series.freeAmmonia, from), 2);
-    say(
-      `Free ammonia came to ${to} ppm at most, ${formatPlain(Math.abs(free), 2)} ${free > 0 ? 'more' : 'less'} than without it.`,
-      2,
+    did.push(
+      `Free ammonia came to ${formatPlain(most, 2)} ppm N at most, ${formatPlain(Math.abs(free), 2)} ${free > 0 ? 'more' : 'less'} than without it.`,
     );
   }
   const above = daysAbove(withIt, from) - daysAbove(without, from);
   if (Math.abs(above) >= 1) {
-    say(
+    did.push(
       `Ammonia or nitrite stood above zero for ${countOf(Math.round(Math.abs(above)), 'day')} ${above > 0 ? 'longer' : 'less'}.`,
-      Math.abs(above) / 4,
     );
   }
   for (const [capacity, what] of [
     ['capacityA', 'ammonia'],
     ['capacityB', 'nitrite'],
   ] as const) {
-    const [a, b] = [last(withIt.series[capacity]), last(without.series[capacity])];
-    const factor = b > 0 ? a / b : Infinity;
-    if ((factor > 1.3 || factor < 0.75) && Math.max(a, b) > 0.005) {
-      const words = factor === Infinity ? 'all' : timesWords(factor);
-      say(
-        `What clears ${what} is now ${words} what it would be.`,
-        Math.min(3, Math.abs(a - b) * 5),
-      );
+    const [now, otherwise] = [last(withIt.series[capacity]), last(without.series[capacity])];
+    const factor = now / Math.max(otherwise, 1e-9);
+    if ((factor > 1.3 || factor < 0.75) && Math.max(now, otherwise) > 0.005) {
+      did.push(`The bacteria that clear ${what} are now ${timesWords(factor)} what they would be.`);
     }
   }
-  const salt = last(withIt.series.salinity) - last(without.series.salinity);
-  if (Math.abs(salt) >= 0.5)
-    say(
-      `Salinity is ${formatPlain(Math.abs(salt), 1)} ppt ${salt > 0 ? 'higher' : 'lower'} by it.`,
-      1,
+  for (const [name, what, unit] of [
+    ['salinity', 'Salinity', 'ppt'],
+    ['alkalinity', 'Alkalinity', 'dKH'],
+  ] as const) {
+    const by = last(withIt.series[name]) - last(without.series[name]);
+    if (Math.abs(by) < 0.5) continue;
+    did.push(
+      `${what} is now ${formatPlain(Math.abs(by), 1)} ${unit} ${by > 0 ? 'higher' : 'lower'} than without it.`,
     );
-  const alk = last(withIt.series.alkalinity) - last(without.series.alkalinity);
-  if (Math.abs(alk) >= 0.5)
-    say(
-      `Alkalinity is ${formatPlain(Math.abs(alk), 1)} dKH ${alk > 0 ? 'higher' : 'lower'} by it.`,
-      1,
-    );
-  return { did, weight };
+  }
+  return did;
 }
 
 /** Deeds of the keeper that changed this tank, in the order in which they were done, with what each did. */
@@ -110,6 +93,6 @@ export function mattered(run: Played, from: number): Mattered[] {
         until,
       );
       const hour = Math.floor((deed.at - run.start.filledAt) / HOUR_MS);
-      return { deed, ...difference(whole, without, hour) };
+      return { deed, did: difference(whole, without, hour) };
     });
 }

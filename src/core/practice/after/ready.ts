@@ -1,6 +1,7 @@
 import { FIRST_LOAD, SAFE } from '../../cycle/verdict/assurance';
 import { DAY_MS } from '../../time/zone';
 import type { Deed } from '../deeds/deeds';
+import { N_PER_GRAM } from '../world/animals';
 import { liveHour } from '../world/hour';
 import { live, type Lived, type Start } from '../world/live';
 import type { WorldState } from '../world/state';
@@ -9,7 +10,6 @@ import type { WorldState } from '../world/state';
 const LOW = 0.1;
 /** Hour of each day at which it is asked. */
 const ASKED_AT = 12;
-const N_PER_GRAM = 1000 * 0.03 * 0.45 * 0.12;
 
 function copied(state: WorldState): WorldState {
   return { ...state, dwellers: [], deaths: [] };

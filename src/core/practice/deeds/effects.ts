@@ -1,4 +1,4 @@
-import { exactExp } from '../../math/exact';
+import { exactExp, exactPower } from '../../math/exact';
 import { toCanonical } from '../../parameters/convert';
 import type { EntryKind, EntryOf } from '../../records/kinds';
 import { doseNitrogen, isAmmoniaSource, type DoseEntry } from '../../records/kinds/dose';
@@ -97,7 +97,7 @@ function dosed(entry: DoseEntry, context: DeedContext): void {
   }
 }
 
-/** Share of filter bacteria that each leaves: a draw of its own around what keepers report. */
+/** Median share of filter bacteria that each leaves, of which a world draws its own (SPREAD). */
 const LEFT: Record<Agent, number> = {
   antibiotic: 0.25,
   copper: 0.7,
@@ -109,6 +109,9 @@ const LEFT: Record<Agent, number> = {
   bleach: 0.05,
   scrubbedRock: 0.5,
 };
+
+/** How far one treatment differs from another: sd of the log of the log of what it leaves. */
+const SPREAD = 0.4;
 
 /** Hours after which half of the filter bacteria are lost without flow. */
 const HALF_LOST: Record<Kept, number> = { flowing: 600, still: 36, damp: 30, closed: 5, dry: 0.7 };
@@ -175,6 +178,20 @@ function cameOrWent(entry: AnimalsEntry, context: DeedContext): void {
   if (from) from.count = Math.max(0, from.count - count);
 }
 
+/** Water that a tank holds up to its brim, as a share of its full net water. */
+const BRIM = 1.1;
+
+/** Runs over: a share of the mixed water goes, with all that is in it. */
+function spill(state: WorldState, share: number): void {
+  for (const name of ['ammonia', 'nitrite', 'nitrate', 'labile'] as const) {
+    state.takenOut += state[name] * share;
+    state[name] *= 1 - share;
+  }
+  state.saltOut += state.salt * share;
+  state.salt *= 1 - share;
+  state.level *= 1 - share;
+}
+
 const SIPHONED = { little: 0.1, some: 0.3, much: 0.55 } as const;
 const PRAWN_N = 30;
 /** mg of nitrogen in a gram of protein. */
@@ -205,9 +222,10 @@ export const DEED_EFFECTS: { [K in EntryKind]: Effect<K> } = {
     const salinity = entry.salinity
       ? told(toCanonical(entry.salinity.value, entry.salinity.unit))
       : 0;
-    state.level = Math.min(1.1, state.level + share);
+    state.level += share;
     state.salt += salinity * share;
     state.saltIn += salinity * share;
+    if (state.level > BRIM) spill(state, 1 - BRIM / state.level);
   },
   feed: (entry, { state, nature, hour }) => {
     const nitrogen =
@@ -252,7 +270,10 @@ export const DEED_EFFECTS: { [K in EntryKind]: Effect<K> } = {
     state.slow += slow * each;
     state.nitriteGuild = all;
   },
-  treatment: ({ agent }, context) => harm(context, LEFT[agent]),
+  treatment: ({ agent }, context) => {
+    const spread = exactExp(SPREAD * context.chance.normal('hand', context.id));
+    harm(context, exactPower(LEFT[agent], spread));
+  },
   filled: 'words',
   running: 'words',
   lid: 'words',

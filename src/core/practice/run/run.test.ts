@@ -233,6 +233,28 @@ describe('what is done to a practice tank', () => {
     expect(world('meterSet', [set(35)]).state.salinityOffset).toBe(0);
   });
 
+  it('runs over at its brim, and takes salt along', () => {
+    const { state } = world('dryRock', [{ kind: 'topOff', litres: 100_000 }], 0.05);
+    expect(state.level).toBeCloseTo(1.1, 1);
+    expect(state.salt / state.level).toBeLessThan(0.2);
+    expect(state.salt).toBeCloseTo(state.saltIn - state.saltOut, 9);
+  });
+
+  it('kills a crowd within days, and stays a number whatever goes in', () => {
+    const crowd: EntryBody = {
+      ...{ kind: 'animals', move: 'in', group: 'fish', what: 'Clownfish', count: 10_000 },
+    };
+    const { state } = world('liveRock', [crowd], 8);
+    expect(state.dwellers[0]?.count).toBeLessThan(100);
+    const much = world('liveRock', [
+      { kind: 'feed', food: 'pellets', amount: { by: 'grams', grams: 1e9 } },
+      { ...DOSE, amount: { by: 'mL', mL: 1e9 } },
+    ]);
+    for (const value of Object.values(much.state)) {
+      if (typeof value === 'number') expect(Number.isFinite(value)).toBe(true);
+    }
+  });
+
   it('brings a tank to ready that lives on, and none that was never fed', () => {
     const { start, tankId } = begin(headerOf({ situation: 'bottle' }));
     const bottle: EntryBody = {

@@ -1,6 +1,5 @@
 import type { EntryBody } from '../../records/kinds';
 import type { KitTemplateId } from '../../parameters/registry';
-import type { Kit } from '../../records/schema/kit';
 import type { Tank } from '../../records/schema/tank';
 import type { Hidden } from '../world/nature';
 
@@ -38,8 +37,6 @@ export interface Situation {
   programme?: Tank['programme'];
   toppedOff: boolean;
   hidden: Hidden;
-  /** Kits that are not as they come: what is printed on them. */
-  kits?: Partial<Record<KitTemplateId, Partial<Pick<Kit, 'expiresOn' | 'name'>>>>;
   /** Days before the taking over at which the ammonia kit ran out, by what is printed on it. */
   ammoniaKitExpired?: number;
   past: readonly PastDeed[];

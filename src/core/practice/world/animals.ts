@@ -10,6 +10,9 @@ import {
   type WorldState,
 } from './state';
 
+/** mg of nitrogen that a gram of fish makes in a day of its usual ration: 3 % dry food, 45 % protein, × 0.12. */
+export const N_PER_GRAM = 1000 * 0.03 * 0.45 * 0.12;
+
 /** What a strain is by, each hour; all of it judgement, held to what keepers know of quick and slow deaths. */
 interface Tolerance {
   /** Free ammonia that is borne, mg N/L, and the excess that kills within a day. */
@@ -68,6 +71,9 @@ const HEALS = 0.15 / 24;
 /** Nitrogen in a dead animal, mg in each wet gram. */
 const BODY_N = 30;
 
+/** So many to each that dies within an hour. */
+const TOGETHER = 12;
+
 /** An hour of what animals bear, and who dies of it. */
 export function suffer(state: WorldState, nature: Nature, chance: Chance, hour: number): void {
   for (const each of state.dwellers) {
@@ -82,11 +88,15 @@ export function suffer(state: WorldState, nature: Nature, chance: Chance, hour: 
     // One is hardier than another; the next of a group bears what is left of its own.
     const bears = 0.7 + 0.6 * chance.even('animal', each.id, each.count);
     if (each.strain < bears) continue;
-    each.count -= 1;
+    // Of many some die together; a handful goes one by one.
+    const dying = Math.ceil(each.count / TOGETHER);
+    each.count -= dying;
     each.strain *= 0.5;
     const worst = HARDSHIPS.reduce((a, b) => (each.by[b] > each.by[a] ? b : a));
-    state.deaths.push({ hour, what: each.what, group: each.group, of: worst });
-    const rots = (each.grams * BODY_N) / nature.litres;
+    for (let n = 0; n < dying; n += 1) {
+      state.deaths.push({ hour, what: each.what, group: each.group, of: worst });
+    }
+    const rots = (dying * each.grams * BODY_N) / nature.litres;
     state.labile += 0.6 * rots;
     state.stubborn += 0.4 * rots;
     state.broughtIn += rots;

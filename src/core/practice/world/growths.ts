@@ -12,7 +12,7 @@ const HOUR = 1 / 24;
  * An hour of what grows on rock and glass: diatoms while silicate lasts, then a film, and hair where
  * nitrate and phosphate are plenty. In the dark nothing does.
  */
-export function grow(state: WorldState, _hour: number): void {
+export function grow(state: WorldState): void {
   const light = Math.min(1.4, state.lightHours / 10);
   const food = state.nitrate / (0.5 + state.nitrate);
   const rich = food * (state.phosphate / (0.1 + state.phosphate));

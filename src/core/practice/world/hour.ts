@@ -1,6 +1,6 @@
 import { exactExp, exactLog, sineOfTurns } from '../../math/exact';
 import type { Chance } from './chance';
-import { suffer } from './animals';
+import { N_PER_GRAM, suffer } from './animals';
 import { grow } from './growths';
 import type { Nature } from './nature';
 import { nitrogenHour } from './nitrogen';
@@ -56,9 +56,6 @@ function breathe(state: WorldState, nature: Nature, hour: number, grams: number)
   state.oxygen = Math.max(0, balance + (state.oxygen - balance) * exactExp(-exchange));
 }
 
-/** mg of nitrogen that a gram of fish makes in a day of its usual ration: 3 % dry food, 45 % protein, × 0.12. */
-const N_PER_GRAM = 1000 * 0.03 * 0.45 * 0.12;
-
 /**
  * One hour of a tank, whose number from the filling on is `hour`.
  * @param state changed in place
@@ -79,6 +76,6 @@ export function liveHour(state: WorldState, nature: Nature, chance: Chance, hour
   const { alkalinityUse } = nature.hidden;
   if (alkalinityUse) state.alkalinity = Math.max(0.2, state.alkalinity - alkalinityUse / 24);
   breathe(state, nature, hour, grams);
-  grow(state, hour);
+  grow(state);
   suffer(state, nature, chance, hour);
 }
