@@ -16,6 +16,9 @@ interface View {
 
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
 
+/** Views that are meant, by their names; all of them where none is named. */
+const NAMED = process.argv.slice(2);
+
 /** Waits for the forecast, which is worked out after the page is there. */
 async function forecastShown(page: Page): Promise<void> {
   await page.getByText(/This tank clears/).waitFor();
@@ -52,7 +55,19 @@ const VIEWS: View[] = [
   },
   { name: 'cycle', size: 'phone', address: '/cycle', first: forecastShown },
   { name: 'cycle-wide', size: 'wide', address: '/cycle', first: forecastShown },
-  { name: 'dose', size: 'phone', address: '/cycle/dose' },
+  {
+    name: 'practice',
+    size: 'phone',
+    address: 'own:/practice?begin=bottleInSun',
+    first: async (page) => {
+      await page.getByRole('button', { name: 'Begin', exact: true }).click();
+      await page.getByRole('button', { name: 'Log', exact: true }).click();
+      await page.getByRole('button', { name: /minute wait for Ammonia$/ }).click();
+      await page.getByRole('button', { name: /min for Ammonia card pass$/ }).click();
+      await page.getByText('read it now').first().waitFor();
+      await page.getByRole('button', { name: 'Dismiss' }).click();
+    },
+  },
   { name: 'water', size: 'phone', address: '/water' },
   {
     name: 'report-wide',
@@ -123,7 +138,8 @@ async function main(): Promise<void> {
     args: ['--no-sandbox', '--disable-background-networking'],
   });
   mkdirSync('docs/screenshots', { recursive: true });
-  for (const view of VIEWS) {
+  const meant = VIEWS.filter(({ name }) => NAMED.length === 0 || NAMED.includes(name));
+  for (const view of meant) {
     const context = await browser.newContext({
       viewport: SIZES[view.size],
       colorScheme: view.theme ?? 'light',
@@ -148,7 +164,7 @@ async function main(): Promise<void> {
   }
   await browser.close();
   server.close();
-  process.stdout.write(`${VIEWS.length} pictures in docs/screenshots\n`);
+  process.stdout.write(`${meant.length} pictures in docs/screenshots\n`);
 }
 
 void main();
