@@ -33,7 +33,7 @@ const DEEDS: readonly EntryBody[] = [
 ];
 
 /** What forty of them come to, in Node and in browsers. A change of the world's laws changes it. */
-export const FORTY_RUNS = '1b432cea32dd88';
+export const FORTY_RUNS = '1b054057a69acf';
 
 /**
  * Random runs lived and hashed by all their bits: the same wherever they are lived.

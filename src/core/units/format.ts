@@ -1,3 +1,5 @@
+import { magnitude } from '../math/magnitude';
+
 const MINUS = '\u2212';
 const THIN_SPACE = '\u202F';
 
@@ -24,7 +26,7 @@ export function formatExact(value: number): string {
 /** Rounded to `digits` significant figures: for results whose size is not known beforehand. */
 export function formatSignificant(value: number, digits = 2): string {
   if (value === 0) return '0';
-  const decimals = Math.max(0, digits - 1 - Math.floor(Math.log10(Math.abs(value))));
+  const decimals = Math.max(0, digits - 1 - magnitude(value));
   return formatPlain(value, Math.min(decimals, 6));
 }
 

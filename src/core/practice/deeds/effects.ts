@@ -28,12 +28,6 @@ export interface DeedContext {
 
 type Effect<K extends EntryKind> = ((entry: EntryOf<K>, context: DeedContext) => void) | 'words';
 
-/**
- * A figure of an entry once it was converted: conversions of the records use functions that browsers may round
- * apart in the last digit, which is cut off here.
- */
-const told = (value: number): number => Math.round(value * 1e6) / 1e6;
-
 const clamp = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
 
 /** What a hand makes of what it means to measure out: off by 10 % for a dose, 5 % for a bucket. */
@@ -64,7 +58,7 @@ function dosed(entry: DoseEntry, context: DeedContext): void {
   if (isAmmoniaSource(entry.substance)) {
     const nitrogen = doseNitrogen(entry, computedLitres) ?? 1.6 * computedLitres;
     const strength = nature.hidden.ammoniaStrength ?? 1;
-    const rise = (told(nitrogen) * hand * strength) / nature.litres;
+    const rise = (nitrogen * hand * strength) / nature.litres;
     bring(state, 'ammonia', rise);
     if (entry.substance === 'householdAmmonia') state.alkalinity += 0.2 * rise;
     return;
@@ -85,7 +79,7 @@ function dosed(entry: DoseEntry, context: DeedContext): void {
       // Baking soda by its weight; of a bottle's mL so much as a usual one holds, 0.1 g in each.
       const { amount } = entry;
       const grams = amount.by === 'grams' ? amount.grams : amount.by === 'mL' ? 0.1 * amount.mL : 0;
-      state.alkalinity += (told(grams / BICARBONATE) * hand) / nature.litres;
+      state.alkalinity += ((grams / BICARBONATE) * hand) / nature.litres;
       return;
     }
     case 'ammoniaBinder':
@@ -127,7 +121,7 @@ function changed(entry: EntryOf<'waterChange'>, context: DeedContext): void {
     state[name] *= kept;
   }
   const salinity = newWater.salinity
-    ? told(toCanonical(newWater.salinity.value, newWater.salinity.unit))
+    ? toCanonical(newWater.salinity.value, newWater.salinity.unit)
     : 35;
   // Salt water is mixed by the keeper's own meter, and what that reads too high it lacks.
   const truly = Math.max(0, salinity - state.salinityOffset) * share * state.level;
@@ -135,14 +129,14 @@ function changed(entry: EntryOf<'waterChange'>, context: DeedContext): void {
   state.saltIn += truly;
   state.salt += truly - state.salt * share;
   const alkalinity = newWater.alkalinity
-    ? told(toCanonical(newWater.alkalinity.value, newWater.alkalinity.unit)) / MEQ_PER_DKH
+    ? toCanonical(newWater.alkalinity.value, newWater.alkalinity.unit) / MEQ_PER_DKH
     : nature.saltAlkalinity;
   state.alkalinity += share * (alkalinity - state.alkalinity);
   state.phosphate *= kept;
   state.silicate += share * ((source === 'purified' ? 0.1 : 2) - state.silicate);
   state.cloud *= kept;
   if (newWater.temperature) {
-    const celsius = told(toCanonical(newWater.temperature.value, newWater.temperature.unit));
+    const celsius = toCanonical(newWater.temperature.value, newWater.temperature.unit);
     state.temperature += share * (celsius - state.temperature);
   }
   const chloramine = nature.hidden.tapChloramine ?? 0;
@@ -219,9 +213,7 @@ export const DEED_EFFECTS: { [K in EntryKind]: Effect<K> } = {
   topOff: (entry, context) => {
     const { state, nature } = context;
     const share = (entry.litres * byHand(context, 0.05)) / nature.litres;
-    const salinity = entry.salinity
-      ? told(toCanonical(entry.salinity.value, entry.salinity.unit))
-      : 0;
+    const salinity = entry.salinity ? toCanonical(entry.salinity.value, entry.salinity.unit) : 0;
     state.level += share;
     state.salt += salinity * share;
     state.saltIn += salinity * share;
@@ -278,7 +270,7 @@ export const DEED_EFFECTS: { [K in EntryKind]: Effect<K> } = {
   running: 'words',
   lid: 'words',
   heaterCheck: ({ dial }, { state }) => {
-    if (dial) state.dial = clamp(told(toCanonical(dial.value, dial.unit)), 15, 32);
+    if (dial) state.dial = clamp(toCanonical(dial.value, dial.unit), 15, 32);
   },
   calibration: ({ adjusted, kitId, points }, context) => {
     if (!adjusted || context.measures(kitId) !== 'salinity') return;

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { magnitude } from '../../math/magnitude';
 import { toCanonical, withUnit } from '../../parameters/convert';
 import { PARAMETERS } from '../../parameters/registry';
 import { formatFixed, formatPlain } from '../../units/format';
@@ -82,7 +83,7 @@ export function typedWords(value: ReadingValue, decimals: number): string {
 
 /** Decimals that a resolution calls for: 0.05 → 2. */
 export function decimalsOfResolution(resolution: number): number {
-  return Math.min(4, Math.max(0, Math.ceil(-Math.log10(resolution) - 1e-9)));
+  return Math.min(4, Math.max(0, -magnitude(resolution)));
 }
 
 /** Decimals with which a kit's values are shown. */
