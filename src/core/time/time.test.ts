@@ -1,3 +1,5 @@
+import { TZDate } from '@date-fns/tz';
+import { format } from 'date-fns/format';
 import fc from 'fast-check';
 import {
   addDaysIn,
@@ -69,6 +71,30 @@ describe('days in a tank’s zone', () => {
     const ms = instant('2026-07-01T10:00:00Z');
     expect(isoInZone(ms, BERLIN)).toBe('2026-07-01T12:00:00+02:00');
     expect(instant(isoInZone(ms, AUCKLAND))).toBe(ms);
+    expect(isoInZone(ms, 'UTC')).toBe('2026-07-01T10:00:00+00:00');
+  });
+
+  it('are written as a calendar of the zone has them, through every change of its clocks', () => {
+    const zones = [
+      'UTC',
+      BERLIN,
+      AUCKLAND,
+      'America/St_Johns',
+      'Asia/Kathmandu',
+      'Africa/Monrovia',
+    ];
+    const moments = fc.date({
+      min: new Date('1960-01-01T00:00:00Z'),
+      max: new Date('2060-01-01T00:00:00Z'),
+      noInvalidDate: true,
+    });
+    fc.assert(
+      fc.property(fc.constantFrom(...zones), moments, (zone, moment) => {
+        const ms = moment.getTime();
+        const asDrawn = format(new TZDate(ms, zone), "yyyy-MM-dd'T'HH:mm:ssxxx");
+        expect(isoInZone(ms, zone)).toBe(asDrawn);
+      }),
+    );
   });
 
   it('know a zone from a slip', () => {

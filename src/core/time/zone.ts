@@ -12,11 +12,6 @@ export function instant(iso: string): number {
   return Date.parse(iso);
 }
 
-/** The instant as ISO 8601 with the offset its zone had then: "2026-11-23T18:40:00+01:00". */
-export function isoInZone(ms: number, zone: string): string {
-  return format(new TZDate(ms, zone), "yyyy-MM-dd'T'HH:mm:ssxxx");
-}
-
 /** The calendar day that an instant falls on in a zone. */
 interface DayIn {
   /** "2026-11-23" */
@@ -25,6 +20,9 @@ interface DayIn {
   number: number;
   /** The instant of its midnight. */
   start: number;
+  /** How far its clocks are ahead of UTC at the instant, ms; and as ISO 8601 writes it: "+01:00". */
+  ahead: number;
+  offset: string;
 }
 
 /** Since then every zone lies a whole number of these from UTC, and changes its clock at one. */
@@ -42,6 +40,8 @@ function dayAnew(ms: number, zone: string): DayIn {
     day,
     number: Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS),
     start: startOfDay(date).getTime(),
+    ahead: -date.getTimezoneOffset() * MINUTE_MS,
+    offset: format(date, 'xxx'),
   };
 }
 
@@ -59,6 +59,15 @@ function dayIn(ms: number, zone: string): DayIn {
   const made = dayAnew(ms, zone);
   known.set(block, made);
   return made;
+}
+
+/** The instant as ISO 8601 with the offset its zone had then: "2026-11-23T18:40:00+01:00". */
+export function isoInZone(ms: number, zone: string): string {
+  if (!(ms >= WHOLE_OFFSETS_SINCE)) {
+    return format(new TZDate(ms, zone), "yyyy-MM-dd'T'HH:mm:ssxxx");
+  }
+  const { ahead, offset } = dayIn(ms, zone);
+  return `${new Date(ms + ahead).toISOString().slice(0, 19)}${offset}`;
 }
 
 /** Calendar day in the zone, "2026-11-23". */

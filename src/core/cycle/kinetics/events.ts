@@ -48,27 +48,44 @@ export interface PackedEvents {
   survival: Float64Array;
 }
 
-/** Packs events for a run; their order within one step is the order given. */
+const share = (value: number) => Math.min(1, Math.max(0, value));
+
+/** Packs events for a run; their order within one step is the order given. Every particle packs its own. */
 export function packEvents(events: readonly CycleEvent[]): PackedEvents {
-  const sorted = events
-    .map((event, index) => ({ event, index }))
-    .sort((a, b) => a.event.step - b.event.step || a.index - b.index)
-    .map(({ event }) => event);
-  const column = (value: (event: CycleEvent) => number) => Float64Array.from(sorted, value);
-  return {
-    count: sorted.length,
-    step: Int32Array.from(sorted, (event) => Math.max(0, event.step)),
-    replaced: column((event) => Math.min(1, Math.max(0, event.replaced ?? 0))),
-    newAmmonia: column((event) => event.newAmmonia ?? 0),
-    newAlkalinity: column((event) => event.newAlkalinity ?? NaN),
-    ammonia: column((event) => event.ammonia ?? 0),
-    organic: column((event) => event.organic ?? 0),
-    organicKept: column((event) => Math.min(1, Math.max(0, event.organicKept ?? 1))),
-    alkalinityIs: column((event) => event.alkalinityIs ?? NaN),
-    alkalinity: column((event) => event.alkalinity ?? 0),
-    capacityA: column((event) => event.capacityA ?? 0),
-    capacityB: column((event) => event.capacityB ?? 0),
-    asleep: column((event) => (event.asleep ? 1 : 0)),
-    survival: column((event) => Math.max(0, event.survival ?? 1)),
+  // A sort that keeps the order of equals.
+  const sorted = [...events].sort((a, b) => a.step - b.step);
+  const count = sorted.length;
+  const packed: PackedEvents = {
+    count,
+    step: new Int32Array(count),
+    replaced: new Float64Array(count),
+    newAmmonia: new Float64Array(count),
+    newAlkalinity: new Float64Array(count),
+    ammonia: new Float64Array(count),
+    organic: new Float64Array(count),
+    organicKept: new Float64Array(count),
+    alkalinityIs: new Float64Array(count),
+    alkalinity: new Float64Array(count),
+    capacityA: new Float64Array(count),
+    capacityB: new Float64Array(count),
+    asleep: new Float64Array(count),
+    survival: new Float64Array(count),
   };
+  for (let n = 0; n < count; n += 1) {
+    const event = sorted[n] as CycleEvent;
+    packed.step[n] = Math.max(0, event.step);
+    packed.replaced[n] = share(event.replaced ?? 0);
+    packed.newAmmonia[n] = event.newAmmonia ?? 0;
+    packed.newAlkalinity[n] = event.newAlkalinity ?? NaN;
+    packed.ammonia[n] = event.ammonia ?? 0;
+    packed.organic[n] = event.organic ?? 0;
+    packed.organicKept[n] = share(event.organicKept ?? 1);
+    packed.alkalinityIs[n] = event.alkalinityIs ?? NaN;
+    packed.alkalinity[n] = event.alkalinity ?? 0;
+    packed.capacityA[n] = event.capacityA ?? 0;
+    packed.capacityB[n] = event.capacityB ?? 0;
+    packed.asleep[n] = event.asleep ? 1 : 0;
+    packed.survival[n] = Math.max(0, event.survival ?? 1);
+  }
+  return packed;
 }
