@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { laws } from './laws';
 import { letters } from './letters';
 import { margins } from './margins';
-import { practice, prints } from './practice';
+import { practice, practiceForecast, prints } from './practice';
 import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
@@ -17,6 +17,7 @@ import { untidy } from './untidy';
  *   npm run study -- stories 10
  *   npm run study -- laws 10            the laws of `npm test`, each drawn ten times as often
  *   npm run study -- practice 20        20 seeds of each situation of Practice, by Today and by temptation
+ *   npm run study -- practiceForecast 150   the forecast on tanks of Practice, at shares of their way
  *   npm run study -- prints 25          1,000 practice lives hashed by all their bits
  *   npm run study -- untidy report
  *
@@ -30,6 +31,7 @@ const STUDIES: Record<string, Study> = {
   margins,
   laws,
   practice,
+  practiceForecast,
   prints,
 };
 

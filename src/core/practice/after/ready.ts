@@ -54,3 +54,9 @@ export function trulyReadyOn(start: Start, deeds: readonly Deed[], days: number)
   }
   return null;
 }
+
+/** Whether a tank truly carries its first fish's load from a moment on, with nothing done after the deeds given. */
+export function trulyCarries(start: Start, deeds: readonly Deed[], at: number): boolean {
+  const lived = live(start, deeds, at);
+  return carries(lived.state, lived, lived.hour);
+}
