@@ -21,16 +21,9 @@ const esModules = [
 const transformIgnorePatterns = [`/node_modules/(?!(${esModules.join('|')})(/|$))`];
 const moduleNameMapper = { '^@/(.*)$': '<rootDir>/src/$1' };
 
-// Types off and modules as Node has them, and nothing else: the preset for screens rewrites loops and
-// classes for old engines, which makes the sampler seven times slower than it runs anywhere.
-const plain = [
-  'babel-jest',
-  {
-    configFile: false,
-    presets: ['@babel/preset-typescript'],
-    plugins: ['@babel/plugin-transform-modules-commonjs', '@babel/plugin-transform-dynamic-import'],
-  },
-];
+const TRANSFORM = '<rootDir>/scripts/lib/jestTransform.js';
+const SOURCES = '\\.m?[jt]sx?$';
+const { '\\.[jt]sx?$': babelOfExpo, ...assets } = expo.transform;
 
 /** @type {import('jest').Config} */
 module.exports = {
@@ -41,7 +34,7 @@ module.exports = {
       displayName: 'core',
       testEnvironment: 'node',
       testMatch: ['<rootDir>/(src|cli|server|scripts)/**/*.test.ts'],
-      transform: { '\\.[jt]sx?$': plain, '\\.mjs$': plain },
+      transform: { [SOURCES]: TRANSFORM },
       transformIgnorePatterns,
       moduleNameMapper,
       setupFiles: ['fake-indexeddb/auto'],
@@ -50,9 +43,14 @@ module.exports = {
       ...expo,
       displayName: 'interface',
       testMatch: ['<rootDir>/src/**/*.test.tsx'],
-      transform: { ...expo.transform, '\\.mjs$': 'babel-jest' },
+      transform: { ...assets, [SOURCES]: [TRANSFORM, { babel: babelOfExpo[1] }] },
       transformIgnorePatterns,
-      moduleNameMapper: { ...expo.moduleNameMapper, ...moduleNameMapper },
+      // The preset's Babel leads every import there; the mapper's own later row is never reached.
+      moduleNameMapper: {
+        '^react-native$': 'react-native-web',
+        ...expo.moduleNameMapper,
+        ...moduleNameMapper,
+      },
       setupFiles: [...(expo.setupFiles ?? []), '<rootDir>/src/testing/setupInterface.ts'],
     },
   ],

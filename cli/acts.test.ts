@@ -41,7 +41,7 @@ describe('log', () => {
       expect.arrayContaining(['reading', 'reading', 'reading', 'note']),
     );
     const of = (parameter: string) => fresh.find(({ body }) => body.parameter === parameter)?.body;
-    const { steps, low, high } = of('nitrite')?.value as {
+    const { steps, low, high } = (of('nitrite') ?? {}).value as {
       steps: number[];
       low: number;
       high: number;
@@ -55,7 +55,7 @@ describe('log', () => {
 
   it('turns another unit into that of the kit', () => {
     const [one] = added('log', demo, '--tank', 'Kittiwake', '--reading', 'nitrite 0.0761 ppm N');
-    const { steps, high } = one?.body.value as { steps: number[]; high: number };
+    const { steps, high } = (one?.body ?? {}).value as { steps: number[]; high: number };
     expect(steps[high]).toBeCloseTo(0.25, 2);
   });
 

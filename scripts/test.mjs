@@ -82,8 +82,8 @@ async function browserTests(chromium) {
 try {
   await ensurePackages();
   await check('types', 'node', [TYPE_CHECKER, '--noEmit', '-p', '.']);
-  await check('lint', 'npx', ['eslint', '.', '--max-warnings', '0']);
-  await check('format', 'npx', ['prettier', '--check', '.', '--log-level', 'warn']);
+  await check('lint', 'npx', ['oxlint', '-c', 'oxlint.config.mjs', '--deny-warnings']);
+  await check('format', 'npx', ['oxfmt', '--check']);
   await check('dependency rules', 'npx', [
     'depcruise',
     'src',

@@ -127,7 +127,7 @@ export function useRecordForm<F extends Fields, Out, T extends RecordType = Reco
     defaultValues: opened.values as DefaultValues<F>,
     resolver: zodResolver(schema),
   });
-  // eslint-disable-next-line react-hooks/incompatible-library -- no compiler memoizes this hook
+  // oxlint-disable-next-line react/incompatible-library -- no compiler memoizes this hook
   const form = engine.watch();
   const base = useRef(opened.base);
   const act = useRef({ id: opened.actId, own: !opened.dirty });

@@ -1,3 +1,4 @@
+import { scaledPhotos } from '../testing/scaledPhotos';
 import { photoId, photoText } from '../core/photos/photo';
 import { readPhotosFile, writePhotosFile } from '../core/photos/file';
 import { tankHistory } from '../core/history/derive';
@@ -22,9 +23,6 @@ import { moveCohort } from './moving';
 import { createStore } from './store';
 
 const NOW = Date.parse('2026-11-26T12:00:00Z');
-
-let mockAnswer: Scaled;
-jest.mock('../workers/photos/client', () => ({ scalePhoto: async () => mockAnswer }));
 
 const picture = (...bytes: number[]) => {
   const of = Uint8Array.from(bytes);
@@ -68,7 +66,7 @@ describe('the photo of an animal', () => {
   it('lies outside the records, which name it by its hash', async () => {
     const { store, cohortId, cohorts } = await keeper();
     const photo = picture(255, 216, 7);
-    mockAnswer = scaled(photo);
+    scaledPhotos.answer = scaled(photo);
     expect(await store.dispatch(takePhoto(cohortId, FILE))).toBeNull();
     expect(cohorts()[0]?.photo).toBe(photo.id);
     expect(JSON.stringify(store.getState())).not.toContain(photo.text);
@@ -82,7 +80,7 @@ describe('the photo of an animal', () => {
 
   it('is found again in another visit, and gone with what erases the log', async () => {
     const photo = picture(1, 2, 3);
-    mockAnswer = scaled(photo);
+    scaledPhotos.answer = scaled(photo);
     const first = await keeper({ database: 'photos-again' });
     await first.store.dispatch(takePhoto(first.cohortId, FILE));
     const again = createStore(testServices(NOW, { database: 'photos-again' }));
@@ -95,7 +93,7 @@ describe('the photo of an animal', () => {
 
   it('goes along to another tank', async () => {
     const { store, cohortId, cohorts } = await keeper();
-    mockAnswer = scaled(picture(5));
+    scaledPhotos.answer = scaled(picture(5));
     await store.dispatch(takePhoto(cohortId, FILE));
     const { log } = store.getState();
     const [from, to] = [tankOf(log, 'Tern'), tankOf(log, 'Petrel')];
@@ -110,7 +108,7 @@ describe('the photo of an animal', () => {
   it('taken away is kept until it is let go, and undoing shows it again', async () => {
     const { store, cohortId, cohorts } = await keeper();
     const photo = picture(9);
-    mockAnswer = scaled(photo);
+    scaledPhotos.answer = scaled(photo);
     await store.dispatch(takePhoto(cohortId, FILE));
     await store.dispatch(leavePhoto(cohortId));
     expect(cohorts()[0]?.photo).toBeUndefined();
@@ -132,7 +130,7 @@ describe('the photo of an animal', () => {
     [{ kind: 'refused', why: 'unable' } as const, /cannot scale/],
   ])('that cannot be scaled changes nothing and says why: %#', async (said, why) => {
     const { store, cohortId, cohorts } = await keeper();
-    mockAnswer = said;
+    scaledPhotos.answer = said;
     expect(await store.dispatch(takePhoto(cohortId, FILE))).toMatch(why);
     expect(cohorts()[0]?.photo).toBeUndefined();
   });
@@ -140,7 +138,7 @@ describe('the photo of an animal', () => {
   it('that the browser has no room for is named by nobody', async () => {
     const full = { now: false };
     const { store, cohortId, cohorts } = await keeper({ full });
-    mockAnswer = scaled(picture(4));
+    scaledPhotos.answer = scaled(picture(4));
     full.now = true;
     expect(await store.dispatch(takePhoto(cohortId, FILE))).toMatch(/not kept.*no room left/);
     expect(cohorts()[0]?.photo).toBeUndefined();
@@ -151,7 +149,7 @@ describe('the photo of an animal', () => {
   it('comes to another browser by a file of its own, once', async () => {
     const { store, cohortId } = await keeper();
     const photo = picture(6, 6);
-    mockAnswer = scaled(photo);
+    scaledPhotos.answer = scaled(photo);
     await store.dispatch(takePhoto(cohortId, FILE));
     const text = writePhotosFile(await store.dispatch(allPhotos()), new Date(NOW).toISOString());
     const reading = readPhotosFile(text);

@@ -4,6 +4,7 @@ import { Provider } from 'react-redux';
 import { forecastOf, type Forecast } from '../core/cycle/forecast';
 import { demoLog } from '../core/demo/demoLog';
 import type { Entry, EntryKind } from '../core/records/kinds';
+import type { Revision } from '../core/records/schema/revision';
 import type { Tank } from '../core/records/schema/tank';
 import { HOUR_MS } from '../core/time/zone';
 import { ticked } from '../store/clockSlice';
@@ -23,11 +24,16 @@ import { testServices } from './services';
 /** The moment every screen test is dated for. */
 export const SCREEN_NOW = Date.parse('2026-11-24T12:00:00Z');
 
+/** The demo as it was written first: its moment is the same for every store of a suite. */
+let written: Revision[] | undefined;
+
 /** A store with the demo open at one of its tanks. */
 export async function demoStore(tank = 'Kittiwake', jobs?: Jobs): Promise<AppStore> {
   const store = createStore(testServices(SCREEN_NOW, { jobs }));
   store.dispatch(ticked(SCREEN_NOW));
-  await store.dispatch(openLog('demo', { make: demoLog, zone: 'UTC' }));
+  await store.dispatch(
+    openLog('demo', { make: (context) => (written ??= demoLog(context)), zone: 'UTC' }),
+  );
   const found = selectTanks(store.getState()).find((t) => t.body.name === tank);
   if (found) store.dispatch(tankChosen(found.id));
   return store;

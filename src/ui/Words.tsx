@@ -35,7 +35,15 @@ const styles = StyleSheet.create({
 });
 
 export type WordsStyle =
-  'title' | 'section' | 'lead' | 'body' | 'strong' | 'soft' | 'small' | 'figure' | 'aside';
+  | 'title'
+  | 'section'
+  | 'lead'
+  | 'body'
+  | 'strong'
+  | 'soft'
+  | 'small'
+  | 'figure'
+  | 'aside';
 
 const LEVEL: Partial<Record<WordsStyle, number>> = { title: 1, section: 2 };
 

@@ -24,7 +24,9 @@ export interface OpenedRecords {
 
 /** What a chosen file turned out to be. */
 export type OpenedFile =
-  OpenedRecords | { kind: 'photos'; text: string } | { kind: 'refused'; why: string };
+  | OpenedRecords
+  | { kind: 'photos'; text: string }
+  | { kind: 'refused'; why: string };
 
 /** What a file may be at most, bytes: a log of ten busy years has some fifty million. */
 export const MOST_BYTES = 250_000_000;

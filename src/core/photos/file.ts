@@ -29,7 +29,8 @@ export function writePhotosFile(photos: readonly Photo[], exportedAt: string): s
 }
 
 export type PhotosReading =
-  { ok: true; photos: Photo[]; damaged: number } | { ok: false; why: string };
+  | { ok: true; photos: Photo[]; damaged: number }
+  | { ok: false; why: string };
 
 /** Reads a file of photos. A photo whose bytes are not those of its name is left out and counted. */
 export function readPhotosFile(text: string): PhotosReading {

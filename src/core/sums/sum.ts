@@ -45,7 +45,12 @@ export type TankFigure =
 
 /** What a log has taught of the keeper's own salt, cups, drops, purifier and evaporation. */
 export type LearnedFigure =
-  'saltYield' | 'saltCup' | 'drop' | 'minutesPerLitre' | 'waste' | 'evaporation';
+  | 'saltYield'
+  | 'saltCup'
+  | 'drop'
+  | 'minutesPerLitre'
+  | 'waste'
+  | 'evaporation';
 
 /** A number that a sum asks for, within its bounds; `usual` stands where it is not given. */
 export interface NumberInput {

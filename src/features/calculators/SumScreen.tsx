@@ -75,7 +75,7 @@ function OneSum({ sum, given }: { sum: Sum; given: Given }) {
     setDraft({ ...draft, ...begun });
     // They leave the address: on a reload what was typed since would give way to them.
     router.setParams(Object.fromEntries(Object.keys(given).map((name) => [name, undefined])));
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the draft as it was found
+    // oxlint-disable-next-line react/exhaustive-deps -- the draft as it was found
   }, [begun]);
   const read = readSum(sum, draft, known, choices, settings);
   const chosen = Object.fromEntries(read.inputs.map(({ name, text }) => [name, text]));

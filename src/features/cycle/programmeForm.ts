@@ -27,7 +27,8 @@ export function formOfProgramme(tank: Tank | undefined): ProgrammeForm {
 }
 
 export type ProgrammeResult =
-  { ok: true; programme: Programme } | { ok: false; errors: FormErrors<ProgrammeForm> };
+  | { ok: true; programme: Programme }
+  | { ok: false; errors: FormErrors<ProgrammeForm> };
 
 /** The programme a form stands for, or what is wrong with it field by field. */
 export function readProgramme(form: ProgrammeForm): ProgrammeResult {

@@ -40,7 +40,7 @@ export function ChoresScreen() {
   const day = history ? dayOf(now, history.tank.zone) : '';
   const weeks = useMemo(
     () => loadOf(histories, maintenance, now, WEEKS),
-    // eslint-disable-next-line react-hooks/exhaustive-deps -- the day stands for now
+    // oxlint-disable-next-line react/exhaustive-deps -- the day stands for now
     [histories, maintenance, day],
   );
   if (!history) return null;

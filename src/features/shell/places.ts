@@ -8,7 +8,14 @@ import { movedTo } from '@/frame/moved';
 type Icon = ComponentType<{ size?: number; color?: string; strokeWidth?: number }>;
 
 export type GroupId =
-  'today' | 'water' | 'animals' | 'maintenance' | 'gear' | 'records' | 'learn' | 'settings';
+  | 'today'
+  | 'water'
+  | 'animals'
+  | 'maintenance'
+  | 'gear'
+  | 'records'
+  | 'learn'
+  | 'settings';
 
 /** A group of places, as a keeper thinks of them. */
 interface Group {

@@ -14,7 +14,7 @@ export function DemoScreen({ remember }: { remember: () => void }) {
     const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
     void dispatch(openLog('demo', { make: demoLog, zone })).then(() => router.replace('/'));
     // Opened once: what follows is the demo's own.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react/exhaustive-deps
   }, []);
   return (
     <Screen>

@@ -66,7 +66,7 @@ export function DataTable({ caption, columns, rows }: DataTableProps) {
   const box = useRef<ScrollView>(null);
   const long = sorted.length > LONG;
   // The package hands out functions that read the scroll as it is; memoising around them is left out.
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({
     count: long ? sorted.length : 0,
     getScrollElement: () => (box.current?.getScrollableNode() ?? null) as Element | null,

@@ -30,7 +30,7 @@ export function LongList<T>({ items, keyOf, rowHeight, render }: LongListProps<T
     setAbove(gap + box.scrollTop);
   }, [scroller, items]);
   // The package hands out functions that read the scroll as it is; memoising around them is left out.
-  // eslint-disable-next-line react-hooks/incompatible-library
+  // oxlint-disable-next-line react/incompatible-library
   const virtual = useVirtualizer({
     count: items.length,
     getScrollElement: scroller,

@@ -301,7 +301,7 @@ function rungeKutta(
   const slope = ([
     A = 0,
     I = 0,
-    N = 0,
+    _N = 0,
     O = 0,
     alk = 0,
     Ca = 0,
@@ -322,7 +322,7 @@ function rungeKutta(
       Ca * ((p.growthA * e * A * (1 - Ca / p.ceiling)) / (p.halfA + A) - p.decayA),
       Cb * ((p.growthB * u * eB * I * (1 - Cb / p.ceiling)) / (p.halfB + I) - p.decayB),
       ((1 - u) / p.lag) * (I / (I + 0.05)),
-      N * 0,
+      0,
     ];
   };
   let state = [dose, 0, 0, p.organic, alkalinity, p.capacityA, p.capacityB, p.awake];

@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import { lightSteps } from '@/core/corals/placing';
 import type { RevisionOf } from '@/core/records/schema/revision';
-import { LEVELS, LIGHT_LEVELS, type Position } from '@/core/records/schema/position';
+import { LEVEL_WORDS, LEVELS, LIGHT_LEVELS, type Position } from '@/core/records/schema/position';
 import type { Reef } from '@/core/records/schema/tank';
 import { shortDay } from '@/core/time/words';
 import { addDaysIn } from '@/core/time/zone';
@@ -10,7 +10,6 @@ import { Choice } from '@/ui/Choice';
 import { LinkButton } from '@/ui/Press';
 import { SectionHead } from '@/ui/Row';
 import { Words } from '@/ui/Words';
-import { LEVEL_WORDS } from '@/core/records/schema/position';
 
 export type PositionHead = RevisionOf<'position'>;
 
