@@ -1,4 +1,4 @@
-import { AxeBuilder } from '@axe-core/playwright';
+import axe from 'axe-core';
 import { gzipSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { expect, follow, openDemo, test, tooWide } from './support';
@@ -74,14 +74,20 @@ const CROWDED = [
   '/runs/waterChange',
 ];
 
-/** What a page has of serious and critical barriers, each with where it stands. */
+/**
+ * What a page has of serious and critical barriers, each with where it stands. What looks for them is
+ * brought into the page once, and not for every screen.
+ */
 async function barriers(page: Page): Promise<string[]> {
-  const { violations } = await new AxeBuilder({ page })
-    .options({ resultTypes: ['violations'] })
-    .analyze();
-  return violations
-    .filter((v) => v.impact === 'serious' || v.impact === 'critical')
-    .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
+  return page.evaluate(async () => {
+    const { violations } = await (window as unknown as { axe: typeof axe }).axe.run({
+      resultTypes: ['violations'],
+    });
+    return violations
+      .filter((v) => v.impact === 'serious' || v.impact === 'critical')
+      .map((v) => `${v.id}: ${v.nodes.map((n) => n.html.slice(0, 160)).join(' | ')}`);
+  });
 }
 
 /**
