@@ -42,7 +42,7 @@ test('a wait that ends says so', async ({ page }) => {
   await openDemo(page);
   await openTestSheet(page);
   await page.getByRole('button', { name: /Start the 5 minute wait for Ammonia/ }).click();
-  await page.clock.runFor('05:01');
+  await page.clock.fastForward('05:01');
   await expect(page.getByText('read it now', { exact: true })).toBeVisible();
   await saved(page, 'Ammonia: read it now');
 });
