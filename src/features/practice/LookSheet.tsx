@@ -10,6 +10,7 @@ import { Button } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
 import { TankSight } from '@/ui/sight/TankSight';
 import { Words } from '@/ui/Words';
+import { NotTold } from './NotTold';
 
 /** What a person in front of the tank would see: nothing that only a test tells. */
 export function LookSheet({ onClose }: { onClose: () => void }) {
@@ -28,10 +29,7 @@ export function LookSheet({ onClose }: { onClose: () => void }) {
           {line}
         </Words>
       ))}
-      <Words as="soft">
-        Animals here suffer by ammonia, little oxygen, heat and salinity alone. Sickness, quarrels
-        and hunger are not part of this practice yet.
-      </Words>
+      <NotTold />
       <Button
         label="Log what is seen"
         onPress={() => {

@@ -24,6 +24,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+import { NotTold } from './NotTold';
 import { usePracticeDay } from './useClock';
 
 /** Hands over which log this tab is to open after a reload. */
@@ -149,10 +150,7 @@ function Choices({
       <SectionHead title="Something is hidden, or nothing is" />
       {rows(HIDING)}
       <LinkButton label="Open a practice kept as a file" onPress={() => void opening.file()} />
-      <Words as="soft">
-        Animals here suffer by ammonia, little oxygen, heat and salinity alone. Sickness, quarrels
-        and hunger are not part of this practice yet.
-      </Words>
+      <NotTold />
       {situation && chosen ? (
         <Sheet title={situation.name} open onClose={() => setChosen(null)}>
           <Words as="lead">{situation.tells}</Words>
