@@ -7,7 +7,6 @@ import { bands, liveByToday, type PracticeOutcome } from '../src/testing/heldOut
 import { practiceTrials, type PracticeTrial } from '../src/testing/heldOut/practiceTrials';
 import { reportOf } from '../src/testing/heldOut/study';
 import { lessonShows, TEMPTATIONS } from '../src/testing/heldOut/temptations';
-import { practicePrints } from '../src/testing/practicePrints';
 import { round, type Study } from './study';
 
 const USUAL = { seed: 1, particles: 140, otherParticles: 24, members: 140 };
@@ -96,11 +95,4 @@ export const practiceForecast: Study = {
       ),
     }));
   },
-};
-
-/** Random lives hashed by all their bits, forty to a key: equal on every machine. */
-export const prints: Study = {
-  keys: (size) => Array.from({ length: size }, (_, n) => String(n)),
-  run: (key) => ({ print: practicePrints(40, 40 * Number(key)) }),
-  report: (rows) => rows.map(({ key, print }) => ({ lives: `from ${Number(key) * 40}`, print })),
 };

@@ -4,7 +4,8 @@ import { join } from 'node:path';
 import { laws } from './laws';
 import { letters } from './letters';
 import { margins } from './margins';
-import { practice, practiceForecast, prints } from './practice';
+import { practice, practiceForecast } from './practice';
+import { prints } from './prints';
 import { stories } from './stories';
 import type { Study } from './study';
 import { untidy } from './untidy';
@@ -18,7 +19,7 @@ import { untidy } from './untidy';
  *   npm run study -- laws 10            the laws of `npm test`, each drawn ten times as often
  *   npm run study -- practice 20        20 seeds of each situation of Practice, by Today and by temptation
  *   npm run study -- practiceForecast 150   the forecast on tanks of Practice, at shares of their way
- *   npm run study -- prints 25          1,000 practice lives hashed by all their bits
+ *   npm run study -- prints 25          1,000 practice lives hashed by all their bits, in Node and in Chromium
  *   npm run study -- untidy report
  *
  * Each life that is done is written to `.study/`, under the commit that it was judged by, so that a study
@@ -36,13 +37,14 @@ const STUDIES: Record<string, Study> = {
 };
 
 const [name = '', size = 'report', part = '0/1'] = process.argv.slice(2);
-const study = STUDIES[name];
-if (!study) {
+const found = STUDIES[name];
+if (!found) {
   process.stderr.write(
     `There is no study "${name}". There are: ${Object.keys(STUDIES).join(', ')}.\n`,
   );
   process.exit(1);
 }
+const study: Study = found;
 
 const commit = execFileSync('git', ['rev-parse', '--short', 'HEAD'], { encoding: 'utf8' }).trim();
 const folder = '.study';
@@ -54,15 +56,22 @@ const rows = existsSync(file)
       .flatMap((line) => (line ? [JSON.parse(line) as { key: string }] : []))
   : [];
 
-if (size !== 'report') {
+async function judge(): Promise<void> {
   const done = new Set(rows.map(({ key }) => key));
   const [place = 0, of = 1] = part.split('/').map(Number);
-  study.keys(Number(size)).forEach((key, n) => {
-    if (n % of !== place || done.has(key)) return;
-    const row = { key, ...study.run(key) };
+  for (const [n, key] of study.keys(Number(size)).entries()) {
+    if (n % of !== place || done.has(key)) continue;
+    const row = { key, ...(await study.run(key)) };
     rows.push(row);
     appendFileSync(file, `${JSON.stringify(row)}\n`);
-  });
+  }
+  await study.end?.();
 }
-process.stdout.write(`${commit}\n`);
-for (const line of study.report(rows)) process.stdout.write(`${JSON.stringify(line)}\n`);
+
+async function main(): Promise<void> {
+  if (size !== 'report') await judge();
+  process.stdout.write(`${commit}\n`);
+  for (const line of study.report(rows)) process.stdout.write(`${JSON.stringify(line)}\n`);
+}
+
+void main();

@@ -3,9 +3,11 @@ export interface Study {
   /** Names of the lives of a study of some size. */
   keys: (size: number) => string[];
   /** Judges one life. */
-  run: (key: string) => Record<string, unknown>;
+  run: (key: string) => Record<string, unknown> | Promise<Record<string, unknown>>;
   /** What the lives that are done come to, a line each. */
   report: (rows: readonly Record<string, unknown>[]) => Record<string, unknown>[];
+  /** What it opened, closed once all are judged. */
+  end?: () => Promise<void>;
 }
 
 /**
