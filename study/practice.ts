@@ -1,9 +1,8 @@
 import { quantileOfSorted, sortedCopy } from '../src/core/math/quantile';
 import { SITUATION_IDS, type SituationId } from '../src/core/practice/situations/situations';
-import { verdictOf } from '../src/core/cycle/verdict/verdict';
 import { trulyCarries } from '../src/core/practice/after/ready';
 import { deedsOf } from '../src/core/practice/deeds/deeds';
-import { bands, liveByToday, type PracticeOutcome } from '../src/testing/heldOut/practiceLives';
+import { liveByToday, type PracticeOutcome } from '../src/testing/heldOut/practiceLives';
 import { practiceTrials, type PracticeTrial } from '../src/testing/heldOut/practiceTrials';
 import { reportOf } from '../src/testing/heldOut/study';
 import { lessonShows, TEMPTATIONS } from '../src/testing/heldOut/temptations';
@@ -38,11 +37,16 @@ export const practice: Study = {
     const situation = id as SituationId;
     const lesson = TEMPTATIONS[situation] ? { lesson: lessonShows(situation, Number(seed)) } : {};
     const granted: Granted[] = [];
-    const outcome = liveByToday(situation, Number(seed), USUAL, (life, { ready }) => {
-      if (!verdictOf(life.history(), life.now, bands).ready) return;
-      const able = trulyCarries(life.begun.start, deedsOf(life.revisions), life.now);
-      granted.push({ able, ready });
-    });
+    const outcome = liveByToday(
+      situation,
+      Number(seed),
+      USUAL,
+      (life, { granted: rules, ready }) => {
+        if (!rules) return;
+        const able = trulyCarries(life.begun.start, deedsOf(life.revisions), life.now);
+        granted.push({ able, ready });
+      },
+    );
     return { ...outcome, granted, ...lesson };
   },
   report: (all) => {

@@ -15,7 +15,7 @@ import { situationOf, type SituationId } from '@/core/practice/situations/situat
 import { DAY_MS, HOUR_MS } from '@/core/time/zone';
 import { BOTTLE, dose, fish, PracticeLife, SUBSTANCE } from './practiceKeeper';
 
-export const bands = bandsOf('mixedReef', {});
+const bands = bandsOf('mixedReef', {});
 /** Longest that a tank is followed from the taking over, days. */
 const LONGEST = 150;
 
