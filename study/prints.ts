@@ -1,6 +1,6 @@
 import { chromium, type Page } from 'playwright-core';
-import { buildSync } from 'esbuild';
 import { ensureChromium } from '../scripts/lib/ensure.mjs';
+import { scriptOf } from '../scripts/lib/inBrowser.mjs';
 import { practicePrints } from '../src/testing/practicePrints';
 import type { Study } from './study';
 
@@ -12,20 +12,13 @@ let page: Page | undefined;
 /** A page that has what lives them. */
 async function opened(): Promise<Page> {
   if (page) return page;
-  const { outputFiles } = buildSync({
-    entryPoints: ['src/testing/practicePrints.ts'],
-    bundle: true,
-    format: 'iife',
-    globalName: 'prints',
-    write: false,
-  });
   const browser = await chromium.launch({
     executablePath: await ensureChromium(),
     args: ['--no-sandbox'],
   });
   page = await browser.newPage();
   // As a script of the page its name is the page's, for every question after it.
-  await page.addScriptTag({ content: outputFiles[0]?.text ?? '' });
+  await page.addScriptTag({ content: scriptOf('src/testing/practicePrints.ts', 'prints') });
   return page;
 }
 

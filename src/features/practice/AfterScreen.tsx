@@ -22,7 +22,8 @@ import { download } from '@/frame/browserFiles';
 import { askAlike, answerQuestion, openPractice, openRun, selectPlayed } from '@/store/practice';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import type { Living } from '@/workers/practice/client';
-import { selectLog, selectNow } from '@/store/selectors';
+import { selectLog, selectNow, selectSession } from '@/store/selectors';
+import { noticed } from '@/store/sessionSlice';
 import { selectHistory } from '@/store/inView';
 import { daySpan } from '@/ui/chart/span';
 import type { ChartSeries } from '@/ui/chart/TimeChart';
@@ -37,7 +38,9 @@ import { Words } from '@/ui/Words';
 
 /** What a made-up tank truly did, laid over what its keeper saw of it. */
 export function AfterScreen() {
+  const { status } = useAppSelector(selectSession);
   const played = useAppSelector(selectPlayed);
+  if (status === 'opening') return <Screen head={<BackHead title="Afterwards" />}>{null}</Screen>;
   if (!played) {
     return (
       <Screen head={<BackHead title="Afterwards" />}>
@@ -210,6 +213,10 @@ function DeedPart({ each, played, day }: { each: Mattered; played: Played; day: 
     if (!run) return;
     download(`zoarium-practice-day-${day}.json`, writeRun(run));
     if (await dispatch(openPractice(runUntil(run, deed.at - 1)))) router.replace(to.today);
+    else {
+      const text = 'The browser did not store the second tank. The first is in the file just saved';
+      dispatch(noticed({ text, undo: null }));
+    }
   };
   return (
     <View>

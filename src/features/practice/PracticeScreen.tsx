@@ -39,29 +39,44 @@ const HIDING: readonly SituationId[] = SITUATION_IDS.filter((id) => !FREE.includ
 /** A tank that may be ruined: where one is begun, gone on with and looked back on. */
 export function PracticeScreen({ remember, begin }: PracticeProps) {
   const first = SITUATION_IDS.find((id) => id === begin);
-  const { which } = useAppSelector(selectSession);
+  const { which, status } = useAppSelector(selectSession);
   const run = useAppSelector(selectRun);
+  // Here and not in either part: it outlives the change from one to the other, and says what went wrong.
+  const opening = useOpening(remember);
+  // Half-way the log has neither what was there nor what will be.
+  if (status === 'opening' || opening.working) return <Screen>{null}</Screen>;
   return which === 'practice' && run ? (
-    <UnderWay remember={remember} first={first} />
+    <UnderWay remember={remember} opening={opening} first={first} />
   ) : (
-    <Begin remember={remember} first={first} />
+    <Begin remember={remember} opening={opening} first={first} />
   );
 }
+
+interface Refusal {
+  title: string;
+  why: string;
+}
+const NOT_OPENED = 'That practice was not opened';
+const NOT_STORED: Refusal = {
+  title: 'The new tank is not stored',
+  why: 'The browser refused it, and a reload would lose it. Make room, and begin once more.',
+};
 
 /** Opens runs, and tells what keeps one from being opened. */
 function useOpening(remember: PracticeProps['remember']) {
   const dispatch = useAppDispatch();
   const router = useRouter();
-  const [refusal, setRefusal] = useState<string | null>(null);
+  const [refusal, setRefusal] = useState<Refusal | null>(null);
   const [working, setWorking] = useState(false);
   const opened = async (open: () => Promise<boolean>) => {
     if (working) return;
     setWorking(true);
+    setRefusal(null);
     remember('practice');
     const saved = await open();
     setWorking(false);
     if (saved) router.replace(to.today);
-    else setRefusal('The browser did not store the new tank. Make room, and begin once more.');
+    else setRefusal(NOT_STORED);
   };
   return {
     refusal,
@@ -72,13 +87,16 @@ function useOpening(remember: PracticeProps['remember']) {
       return opened(() => dispatch(beginPractice(situation, seed, stopwatch(), zone)));
     },
     file: async () => {
-      setRefusal(null);
       const file = await chooseLogFile();
       if (!file) return;
-      if (!file.bytes)
-        return setRefusal('The browser could not read that file. Choose it once more.');
+      if (!file.bytes) {
+        const why = 'The browser could not read that file. Choose it once more.';
+        return setRefusal({ title: NOT_OPENED, why });
+      }
       const reading = readRun(new TextDecoder().decode(file.bytes));
-      if (!reading.ok) return setRefusal(`${file.name}: ${reading.why}`);
+      if (!reading.ok) {
+        return setRefusal({ title: NOT_OPENED, why: `${file.name}: ${reading.why}` });
+      }
       await opened(() => dispatch(openPractice(reading.run)));
     },
   };
@@ -86,14 +104,14 @@ function useOpening(remember: PracticeProps['remember']) {
 
 interface PartProps {
   remember: PracticeProps['remember'];
+  opening: ReturnType<typeof useOpening>;
   first: SituationId | undefined;
 }
 
-function Begin({ remember, first }: PartProps) {
+function Begin({ remember, opening, first }: PartProps) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const store = useAppStore();
-  const opening = useOpening(remember);
   const goOn = async () => {
     await dispatch(openLog('practice'));
     if (selectRun(store.getState())) {
@@ -110,17 +128,27 @@ function Begin({ remember, first }: PartProps) {
         It is made up, nobody suffers by it, and its clock goes as fast as you like. It hides what a
         real one hides; afterwards you see what was really going on.
       </Opening>
+      <Refused refusal={opening.refusal} />
       <LinkButton label="Go on with the last practice" onPress={() => void goOn()} />
       <Choices opening={opening} first={first} />
     </Screen>
   );
 }
 
+/** Why the practice that was asked for is not there, or will not be after a reload. */
+function Refused({ refusal }: { refusal: Refusal | null }) {
+  return refusal ? (
+    <Remark tone="watch" title={refusal.title}>
+      <Words as="body">{refusal.why}</Words>
+    </Remark>
+  ) : null;
+}
+
 function Choices({
   opening,
   first = null,
 }: {
-  opening: ReturnType<typeof useOpening>;
+  opening: PartProps['opening'];
   first?: SituationId | null;
 }) {
   const [chosen, setChosen] = useState<SituationId | null>(first);
@@ -140,11 +168,6 @@ function Choices({
     ));
   return (
     <>
-      {opening.refusal ? (
-        <Remark tone="watch" title="That practice was not opened">
-          <Words as="body">{opening.refusal}</Words>
-        </Remark>
-      ) : null}
       <SectionHead title="From the first hour" />
       {rows(FREE)}
       <SectionHead title="Something is hidden, or nothing is" />
@@ -158,24 +181,18 @@ function Choices({
             A practice that is under way is replaced by it: keep that one as a file first if you
             want it again. Your own log is not touched.
           </Words>
-          <Button
-            kind="primary"
-            label="Begin"
-            disabled={opening.working}
-            onPress={() => void opening.begin(chosen)}
-          />
+          <Button kind="primary" label="Begin" onPress={() => void opening.begin(chosen)} />
         </Sheet>
       ) : null}
     </>
   );
 }
 
-function UnderWay({ remember, first }: PartProps) {
+function UnderWay({ remember, opening, first }: PartProps) {
   const dispatch = useAppDispatch();
   const router = useRouter();
   const run = useAppSelector(selectRun);
   const day = usePracticeDay();
-  const opening = useOpening(remember);
   const [another, setAnother] = useState(first !== undefined);
   if (!run) return null;
   const situation = situationOf(run.situation);
@@ -192,6 +209,7 @@ function UnderWay({ remember, first }: PartProps) {
   return (
     <Screen>
       <Opening title={`Day ${day} of a made-up tank.`}>{situation.tells}</Opening>
+      <Refused refusal={opening.refusal} />
       <Words as="body">
         Test, dose and wait as you would at a real one: every screen works on it. The clock stands
         until you move it on, in the band above.

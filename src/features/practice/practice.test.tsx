@@ -75,6 +75,21 @@ describe('practice', () => {
     expect(heading()).toBe('Day 15 of a made-up tank.');
   });
 
+  it('says of another tank that it is not stored, once the one before is gone', async () => {
+    const full = { now: false };
+    const store = createStore({ ...testServices(SCREEN_NOW, { full }), now: wallClock });
+    await store.dispatch(beginPractice('spentKit', 3, SCREEN_NOW, 'UTC'));
+    mockReplace.mockClear();
+    await show(store, <PracticeScreen remember={() => undefined} />);
+    await press('Begin another');
+    await press(/^Zero, zero, zero/);
+    full.now = true;
+    await press('Begin');
+    await screen.findByText('The new tank is not stored');
+    screen.getByText(/a reload would lose it/);
+    expect(mockReplace).not.toHaveBeenCalled();
+  });
+
   it('carries its clock in the band: what can be waited for, and what is seen', async () => {
     const store = await practice('nothingWrong');
     await show(store, <PracticeBand />);

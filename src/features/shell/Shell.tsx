@@ -13,7 +13,7 @@ import { Banners } from './Banners';
 import { KeysSheet, useHotkeys } from './hotkeys';
 import { NoticeBar } from './NoticeBar';
 import { KeptPlaces } from './kept';
-import { isEntryPath, isHelpPath, isKept, needsTank } from './places';
+import { isEntryPath, isHelpPath, isKept, needsTank, opensLogs } from './places';
 import { Rail } from './Rail';
 import { HeadButtons } from './SosButton';
 import { ScreenBoundary } from './ScreenBoundary';
@@ -61,7 +61,7 @@ export function Shell({
 
   const stopped = status === 'newer' || status === 'failed' || status === 'silent';
   if (stopped && !isHelpPath(path)) return <Stopped why={status} />;
-  if (status === 'opening' && path !== '/demo') return <View style={styles.page} aria-busy />;
+  if (status === 'opening' && !opensLogs(path)) return <View style={styles.page} aria-busy />;
   if (status === 'ready' && !tank && needsTank(path)) return <Redirect href="/" />;
   return (
     <View style={styles.page}>

@@ -52,6 +52,8 @@ interface Row {
   full: 'none' | 'pages' | 'all';
   /** Its screen is kept between visits. */
   kept?: true;
+  /** It opens logs, and stays on screen meanwhile: taken away, it would come back at Today and say nothing. */
+  opensLogs?: true;
 }
 
 const shown = (group: GroupId, label: string) => ({ group, label });
@@ -222,6 +224,7 @@ const EACH = [
     shown: shown('learn', 'Practice'),
     needsTank: false,
     full: 'none',
+    opensLogs: true,
   },
   {
     path: '/settings',
@@ -260,7 +263,7 @@ const EACH = [
     needsTank: true,
     full: 'pages',
   },
-  { path: '/demo', shown: null, needsTank: false, full: 'none' },
+  { path: '/demo', shown: null, needsTank: false, full: 'none', opensLogs: true },
 ] as const satisfies readonly Row[];
 export type PlacePath = (typeof EACH)[number]['path'];
 /** Of those that a group shows. */
@@ -327,6 +330,9 @@ export const isKept = (path: string) => ROWS.some((row) => row.path === path && 
 
 /** Whether an address has nothing to show without a tank; a former one asks what it leads to now. */
 export const needsTank = (path: string): boolean => rowOf(movedTo(path) ?? path)?.needsTank ?? true;
+
+/** Whether an address lies in what opens logs. */
+export const opensLogs = (path: string): boolean => rowOf(path)?.opensLogs ?? false;
 
 /** Screens that take the whole of a phone. */
 export function isEntryPath(path: string): boolean {
