@@ -3,8 +3,19 @@ const { existsSync, readdirSync, readFileSync, statSync } = require('node:fs');
 const path = require('node:path');
 
 const ROOT = path.resolve(__dirname, '../..');
-/** An import or an export from elsewhere that is not of types alone, to the end of its clause. */
-const TAKES_CODE = /^(?:import|export)\s+(?!type\b)(?:[^;'"]*?\sfrom\s+)?['"]([^'"]+)['"]/gm;
+/** Imports and exports from elsewhere that are not of types alone, to the end of their clause, and what is awaited. */
+const TAKES_CODE = [
+  /^(?:import|export)\s+(?!type\b)(?:[^;'"]*?\sfrom\s+)?['"]([^'"]+)['"]/gm,
+  /(?<!typeof )\bimport\(\s*['"]([^'"]+)['"]/g,
+];
+
+/**
+ * What a source takes code from, as it names it.
+ * @param {string} source
+ * @returns {string[]}
+ */
+const takenBy = (source) =>
+  TAKES_CODE.flatMap((form) => [...source.matchAll(form)].map(([, specifier]) => specifier));
 
 function fileOf(specifier, from) {
   const base = specifier.startsWith('@/')
@@ -33,7 +44,7 @@ function reachOf(folder) {
   for (let file = waiting.pop(); file !== undefined; file = waiting.pop()) {
     if (reached.has(file)) continue;
     reached.add(file);
-    for (const [, specifier] of readFileSync(file, 'utf8').matchAll(TAKES_CODE)) {
+    for (const specifier of takenBy(readFileSync(file, 'utf8'))) {
       const found = fileOf(specifier, file);
       if (found) waiting.push(found);
     }
@@ -41,4 +52,4 @@ function reachOf(folder) {
   return [...reached].map((file) => path.relative(ROOT, file).split(path.sep).join('/')).sort();
 }
 
-module.exports = { reachOf };
+module.exports = { reachOf, takenBy };

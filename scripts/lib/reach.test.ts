@@ -1,6 +1,20 @@
-import { reachOf } from './reach';
+import { reachOf, takenBy } from './reach';
 
 describe('what a folder runs', () => {
+  it.each([
+    ["import { a } from './a';", ['./a']],
+    ["import {\n  a,\n  type B,\n} from './a';", ['./a']],
+    ["import './a';", ['./a']],
+    ["export * from './a';", ['./a']],
+    ["export { a } from './a';", ['./a']],
+    ["const { a } = await import('./a');", ['./a']],
+    ["import type { A } from './a';", []],
+    ["export type { A } from './a';", []],
+    ["type A = typeof import('./a');", []],
+  ])('is followed through %j', (source, taken) => {
+    expect(takenBy(source)).toEqual(taken);
+  });
+
   const reached = reachOf('src/core/practice');
 
   it('is its own files and what they import, and what those do', () => {

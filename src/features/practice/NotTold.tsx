@@ -4,10 +4,10 @@ import { Words } from '@/ui/Words';
 export function NotTold() {
   return (
     <Words as="soft">
-      Animals here suffer by ammonia, little oxygen, heat and salinity alone. Sickness, quarrels and
-      hunger are not part of this practice yet. Calcium and magnesium stand still, kalkwasser and
-      two-part raise alkalinity by a usual strength, and every medicine harms filter bacteria alike:
-      in a real tank the label counts.
+      Animals here suffer from ammonia, little oxygen, heat and salinity alone. Sickness, quarrels
+      and hunger are not part of this practice yet. Calcium and magnesium stand still, kalkwasser
+      and two-part raise alkalinity by a usual strength, and every medicine harms filter bacteria
+      alike: in a real tank the label counts.
     </Words>
   );
 }
