@@ -1,7 +1,14 @@
 import compression from 'compression';
-import express, { type Express, type NextFunction, type Request, type Response } from 'express';
+import express, {
+  type Express,
+  type NextFunction,
+  type Request,
+  type Response,
+  type Router,
+} from 'express';
 import helmet from 'helmet';
 import { realpathSync } from 'node:fs';
+import { isIP } from 'node:net';
 import path from 'node:path';
 
 /** The hash of an empty style element, which react-native-web inserts before it fills it by script. */
@@ -43,13 +50,40 @@ function withinRoot(root: string) {
 }
 
 /**
+ * Whether a request names this server by an address or a name of its own. A foreign name that leads here is how a
+ * page of another site would reach a server at home.
+ */
+function ownHost(names: readonly string[]) {
+  return (request: Request, response: Response, next: NextFunction) => {
+    const name = request.hostname.replace(/^\[|\]$/g, '');
+    if (isIP(name) !== 0 || name === 'localhost' || names.includes(name)) return next();
+    response
+      .status(421)
+      .type('text/plain')
+      .send('This server does not answer to that name. Name it in HOSTS when starting it.');
+  };
+}
+
+interface Mounted {
+  path: string;
+  router: Router;
+}
+
+/**
  * Serves the built app: compressed, hashed files cached for ever, the page itself never, and any
  * address without a file ending answered by the app, which knows its own routes.
  * @param root folder of the export
+ * @param mounted what answers beside the app, neither compressed nor kept
+ * @param names names besides `localhost` and addresses that the server answers to
  */
-export function createServer(root: string): Express {
+export function createServer(
+  root: string,
+  mounted: Mounted | null = null,
+  names: readonly string[] = [],
+): Express {
   const app = express();
   app.disable('x-powered-by');
+  app.use(ownHost(names));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -64,7 +98,8 @@ export function createServer(root: string): Express {
           connectSrc: ["'self'"],
           manifestSrc: ["'self'"],
           baseUri: ["'none'"],
-          formAction: ["'none'"],
+          // The screens of instruments have buttons; the app itself sends no form.
+          formAction: ["'self'"],
           frameAncestors: ["'none'"],
         },
       },
@@ -78,6 +113,7 @@ export function createServer(root: string): Express {
     response.setHeader('Permissions-Policy', PERMISSIONS);
     next();
   });
+  if (mounted) app.use(mounted.path, mounted.router);
   app.use(compression());
   app.use(withinRoot(root));
   app.use(

@@ -51,3 +51,14 @@ function tryPort(app: Express, host: string, port: number): Promise<Server | nul
     });
   });
 }
+
+/** Ends once what was asked is answered: streams are ended first, so that nothing waits for them. */
+export function stopGracefully(server: Server, endStreams: () => void): void {
+  const stop = () => {
+    endStreams();
+    server.close(() => process.exit(0));
+    server.closeIdleConnections();
+  };
+  process.once('SIGTERM', stop);
+  process.once('SIGINT', stop);
+}

@@ -1,7 +1,8 @@
 import path from 'node:path';
 import { existsSync } from 'node:fs';
 import { createServer } from './app';
-import { listenFrom, shownHost, whereToListen } from './listen';
+import { standIns } from './instruments/run';
+import { listenFrom, shownHost, stopGracefully, whereToListen } from './listen';
 
 const root = path.resolve(process.env.ZOARIUM_ROOT ?? 'dist');
 
@@ -12,13 +13,18 @@ if (!existsSync(path.join(root, 'index.html'))) {
 
 async function main(): Promise<void> {
   const { host, port: wanted } = whereToListen(process.env);
-  const { port } = await listenFrom(createServer(root), host, wanted);
+  const instruments = standIns(process.env);
+  const names = (process.env.HOSTS ?? '').split(',').map((name: string) => name.trim());
+  const app = createServer(root, instruments, names);
+  const { port, server } = await listenFrom(app, host, wanted);
+  stopGracefully(server, instruments.stop);
   const shown = shownHost(host);
   if (port !== wanted && wanted !== 0) {
     process.stdout.write(`Port ${wanted} is in use, so the next free one is taken.\n`);
   }
   process.stdout.write(`Zoarium:       http://${shown}:${port}/\n`);
   process.stdout.write(`With the demo: http://${shown}:${port}/demo\n`);
+  process.stdout.write(`Instruments:   http://${shown}:${port}${instruments.path}/screens\n`);
   if (host !== '127.0.0.1' && host !== 'localhost') {
     process.stdout.write(
       'Over plain HTTP on another address, browsers withhold locks between tabs. Put it behind HTTPS for daily use.\n',

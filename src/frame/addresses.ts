@@ -35,6 +35,8 @@ export const to = {
   tankPart: (id: string, part: string) => `/tanks/${id}/${part}`,
   instruments: '/instruments',
   ownTests: '/instruments/own',
+  connected: '/connected',
+  connection: (id: string) => `/connected/${id}`,
   paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
   /** A calculator, begun with figures in its own units. */

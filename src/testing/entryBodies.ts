@@ -1,3 +1,4 @@
+import { ALARM_IDS } from '../core/monitor/alarmIds';
 import fc from 'fast-check';
 import type { EntryBody, EntryKind } from '../core/records/kinds';
 import { ANIMAL_GROUPS, ANIMAL_MOVES } from '../core/records/kinds/animals';
@@ -71,6 +72,7 @@ export const ENTRY_BODIES: { [K in EntryKind]: fc.Arbitrary<EntryBody<K>> } = {
   }),
   observation: fc.record({ kind: is('observation'), about: of(OBSERVED), text: is('Seen') }),
   note: fc.record({ kind: is('note'), text: is('Seen') }),
+  alarm: fc.record({ kind: is('alarm'), connectionId: someId, alarm: of(ALARM_IDS) }),
   sighting: fc.record({ kind: is('sighting'), growth: of(GROWTHS), extent: of(EXTENTS) }),
   growthMeasure: fc.record({
     kind: is('growthMeasure'),

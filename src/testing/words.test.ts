@@ -80,7 +80,7 @@ const PRIVATE: readonly Private[] = [
     said: /\bits course\b(?! \()/i,
     // There it is how a figure runs over hours and days.
     elsewhere:
-      /^cli\/|core\/(acclimation|cycle|guide|livestock|moving|practice|quarantine|water)|workers|ui\/(chart|drip)|features\/practice|cycle\/CycleChart|stock\/acclimation/,
+      /^cli\/|core\/(acclimation|cycle|guide|livestock|moving|practice|quarantine|water)|workers|ui\/(chart|drip)|features\/practice|^server\/instruments\/standIns|cycle\/CycleChart|stock\/acclimation/,
   },
   { noun: 'hold', now: 'days at zero', parts: [], said: /\b(a|the|its|your|this) hold\b/i },
   { noun: 'due', now: 'to do', parts: [], said: /^Due$/ },

@@ -1,3 +1,4 @@
+import { FILE_VERSION } from '../records/file/parse';
 import fc from 'fast-check';
 import { draws } from '../../testing/draws';
 import { livedOn, moves } from '../../testing/livedOn';
@@ -174,6 +175,10 @@ describe('a carry', () => {
 
   it('is plain JSON that says what it is', () => {
     const read = JSON.parse(writeCarry(carryFrom(phone, null))) as Record<string, unknown>;
-    expect(read).toMatchObject({ format: 'zoarium-carry', version: 12, from: { name: 'Phone' } });
+    expect(read).toMatchObject({
+      format: 'zoarium-carry',
+      version: FILE_VERSION,
+      from: { name: 'Phone' },
+    });
   });
 });

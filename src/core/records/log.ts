@@ -39,6 +39,7 @@ export interface Log {
   readonly chores: readonly RevisionOf<'chore'>[];
   /** Days away. */
   readonly absences: readonly RevisionOf<'absence'>[];
+  readonly connections: readonly RevisionOf<'connection'>[];
   /** Every kit there ever was, by id, those put away or removed included: readings rest on them. */
   readonly everyKit: Readonly<Record<string, Kit>>;
   /** Every label there ever was, by id, removed ones included: what was given by them stays what it was. */
@@ -67,6 +68,7 @@ export const EMPTY_LOG: Log = {
   protocols: [],
   chores: [],
   absences: [],
+  connections: [],
   everyKit: {},
   everyMedicine: {},
   calibrations: {},
@@ -136,6 +138,7 @@ export function mergeRevisions(log: Log, revisions: readonly Revision[]): Log {
     protocols: changedHeads(log.protocols, of('protocol'), 'protocol'),
     chores: changedHeads(log.chores, of('chore'), 'chore'),
     absences: changedHeads(log.absences, of('absence'), 'absence'),
+    connections: changedHeads(log.connections, of('connection'), 'connection'),
     everyKit: withBodies(
       log.everyKit,
       changes.flatMap(({ after }) => (isType(after, 'kit') ? [[after.id, after.body]] : [])),
@@ -304,6 +307,7 @@ const HEADS: { [T in RecordType]: (log: Log) => readonly RevisionOf<T>[] } = {
   protocol: (log) => log.protocols,
   chore: (log) => log.chores,
   absence: (log) => log.absences,
+  connection: (log) => log.connections,
   entry: (log) => Object.values(log.entries).flat(),
 };
 

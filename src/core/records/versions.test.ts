@@ -214,9 +214,26 @@ describe('version 12', () => {
       'cleanUpCrew',
     );
   });
+});
+
+describe('version 13', () => {
+  it('opens with a connected instrument, what it rang for, and a reading that knows its spread', () => {
+    const log = mergeRevisions(EMPTY_LOG, opened(13).file.records);
+    const [monitor] = log.connections;
+    const entries = entriesOfTank(log, monitor?.body.tankId ?? '').map(({ body }) => body);
+    expect(entries).toContainEqual(
+      expect.objectContaining({ kind: 'alarm', connectionId: monitor?.id, worst: 29.4 }),
+    );
+    expect(entries).toContainEqual(
+      expect.objectContaining({
+        kitId: monitor?.body.kits.freeAmmonia,
+        spread: { minutes: 60, low: 0.003, high: 0.006 },
+      }),
+    );
+  });
 
   it('is written as it was read', () => {
-    const again = writeLogFile(toLogFile(opened(12).file.records, '2026-03-20T12:00:00Z'));
-    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(12)));
+    const again = writeLogFile(toLogFile(opened(13).file.records, '2026-03-20T12:00:00Z'));
+    expect(JSON.parse(again)).toEqual(JSON.parse(textOf(13)));
   });
 });

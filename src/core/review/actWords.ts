@@ -38,6 +38,8 @@ function noun(revision: Noted): string {
       return `the chore ${revision.body.name}`;
     case 'absence':
       return 'days away';
+    case 'connection':
+      return `the connection to ${revision.body.name}`;
     case 'batch':
       return 'a quarantine batch';
     case 'run':

@@ -18,6 +18,7 @@ const NOUNS: Record<Exclude<RecordType, 'entry'>, [one: string, many: string]> =
   protocol: ['protocol of your own', 'protocols of your own'],
   chore: ['chore', 'chores'],
   absence: ['time away', 'times away'],
+  connection: ['connected instrument', 'connected instruments'],
 };
 
 const GROUPS = {

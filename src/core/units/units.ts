@@ -7,6 +7,7 @@ export type Dimension =
   | 'mass'
   | 'temperature'
   | 'ammonia'
+  | 'freeAmmonia'
   | 'nitrite'
   | 'nitrate'
   | 'alkalinity'
@@ -59,6 +60,14 @@ export const UNITS = {
     symbol: 'ppm NH4',
     factor: N / MOLAR_MASS.NH4,
     decimals: 2,
+  },
+  // Free ammonia is a part of ammonia and moves with pH: a dimension of its own, so that neither is read as the other.
+  'free NH3-N': { dimension: 'freeAmmonia', symbol: 'ppm NH3-N', factor: 1, decimals: 3 },
+  'free NH3': {
+    dimension: 'freeAmmonia',
+    symbol: 'ppm NH3',
+    factor: N / MOLAR_MASS.NH3,
+    decimals: 3,
   },
   'nitrite N': { dimension: 'nitrite', symbol: 'ppm N', factor: 1, decimals: 2 },
   'nitrite NO2': {

@@ -63,6 +63,8 @@ function addressOfRecord(head: Revision | undefined): string {
       return to.maintenance;
     case 'absence':
       return to.away;
+    case 'connection':
+      return to.connection(head.id);
     case 'settings':
       return to.settings;
     case undefined:

@@ -208,6 +208,7 @@ const BRINGS: Record<
  */
 export const DEED_EFFECTS: { [K in EntryKind]: Effect<K> } = {
   reading: 'words',
+  alarm: 'words',
   dose: dosed,
   waterChange: changed,
   topOff: (entry, context) => {

@@ -8,6 +8,7 @@ import { truthOf, type Lived, type Truth } from '../world/live';
 /** What of a world each parameter is a test of; what is not told here stands as it usually is in the sea. */
 const TESTED: Record<ParameterId, { truth: Truth; times?: number } | { always: number }> = {
   ammonia: { truth: 'ammonia' },
+  freeAmmonia: { truth: 'freeAmmonia' },
   nitrite: { truth: 'nitrite' },
   nitrate: { truth: 'nitrate' },
   ph: { truth: 'ph' },

@@ -23,6 +23,7 @@ const BLUE = sum([1, hump(700, 90)], [0.5, hump(610, 45)]);
 /** Which dyes a card test of each parameter makes; null for what is read on a meter or by counting drops. */
 const DYES: Record<ParameterId, Dyes | null> = {
   ammonia: { bare: sum([0.75, YELLOW]), dye: BLUE_GREEN, half: 2 },
+  freeAmmonia: null,
   nitrite: { bare: sum([0.08, YELLOW]), dye: sum([0.95, MAGENTA]), half: 1.5 },
   nitrate: { bare: sum([0.5, YELLOW]), dye: sum([1, ORANGE]), half: 25 },
   ph: null,

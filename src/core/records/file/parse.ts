@@ -17,9 +17,9 @@ import { revisionSchema, type Revision } from '../schema/revision';
  * version 9 narrowed what keys and ids may hold and what figures of an animal may be; version 10 added
  * time without flow, where new water came from, and a label that is silent about the filter; version 11
  * added moves between two tanks, seven signs and forms of medicine; version 12 gave records the words of the
- * screen.
+ * screen; version 13 added connected instruments, alarms, free ammonia, who reads a kit and the spread of a reading.
  */
-export const FILE_VERSION = 12;
+export const FILE_VERSION = 13;
 
 export type ParsedRecord = { ok: true; records: Revision[] } | { ok: false; why: string };
 

@@ -1,4 +1,5 @@
 import * as z from 'zod';
+import { alarm } from './alarm';
 import { animals } from './animals';
 import { calibration } from './calibration';
 import { cost } from './cost';
@@ -61,6 +62,7 @@ export const KINDS = {
   cost,
   closed,
   taskMark,
+  alarm,
 };
 
 export type EntryKind = keyof typeof KINDS;

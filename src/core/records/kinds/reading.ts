@@ -39,6 +39,10 @@ const fields = z.strictObject({
   value: z.discriminatedUnion('form', [cardValueSchema, digitalValueSchema]),
   /** Total volume over sample volume when the sample was diluted; 1 when it was not. */
   dilution: z.number().min(1).max(1000),
+  /** Least and most within the minutes that it is the middle of, in the unit of its value. */
+  spread: z
+    .strictObject({ minutes: z.int().min(1).max(1440), low: anyNumber, high: anyNumber })
+    .optional(),
   /** The keeper was asked about an unlikely value and said it is what was read. */
   confirmed: z.literal(true).optional(),
 });

@@ -64,6 +64,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
     name: 'records take the words that stand on the screen: rule for done, daily check, position',
     up: (record) => [renamed(record)],
   },
+  12: widened('connected instruments, alarms, free ammonia and who reads a kit come in'),
 };
 
 function bodyOf(record: RawRecord): RawRecord {

@@ -57,6 +57,8 @@ export const kitSchema = z
     order: anyNumber,
     /** Tests that a fresh pack is for, and since when this one is used. */
     pack: z.strictObject({ tests: z.int().min(1).max(10_000), since: daySchema }).optional(),
+    /** Who reads it where that is not the keeper: an instrument that is connected, a shop. */
+    readBy: z.enum(['instrument', 'shop']).optional(),
     /** Days after which it is to be checked against a standard again; left out for what is usual. */
     calibrateDays: z.int().min(1).max(3650).optional(),
   })

@@ -6,6 +6,7 @@ import { shortKeySchema } from '../keys';
 import { absenceSchema } from './absence';
 import { batchSchema } from './batch';
 import { choreSchema } from './chore';
+import { connectionSchema } from './connection';
 import { kitSchema } from './kit';
 import { medicineSchema } from './medicine';
 import { protocolSchema } from './protocol';
@@ -55,6 +56,7 @@ const BODIES = {
   protocol: protocolSchema,
   chore: choreSchema,
   absence: absenceSchema,
+  connection: connectionSchema,
 };
 
 export type RecordType = keyof typeof BODIES;
@@ -74,6 +76,7 @@ export const revisionSchema = z.discriminatedUnion('type', [
   z.strictObject({ ...envelope, type: z.literal('protocol'), body: protocolSchema }),
   z.strictObject({ ...envelope, type: z.literal('chore'), body: choreSchema }),
   z.strictObject({ ...envelope, type: z.literal('absence'), body: absenceSchema }),
+  z.strictObject({ ...envelope, type: z.literal('connection'), body: connectionSchema }),
 ]);
 export type Revision = z.infer<typeof revisionSchema>;
 export type RevisionOf<T extends RecordType> = Extract<Revision, { type: T }>;

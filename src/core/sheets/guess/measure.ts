@@ -12,6 +12,7 @@ const as = (unit: Unit, scaling: Scaling = 'plain'): Measure => ({ unit, scaling
  */
 const CANDIDATES: Record<ParameterId, readonly Measure[]> = {
   ammonia: [as('ammonia NH4'), as('ammonia N'), as('ammonia NH3'), as('ammonia NH4', 'thousandth')],
+  freeAmmonia: [as('free NH3-N'), as('free NH3')],
   nitrite: [as('nitrite NO2'), as('nitrite N'), as('nitrite ppb N')],
   nitrate: [as('nitrate NO3'), as('nitrate N'), as('nitrate NO3', 'thousandth')],
   ph: [as('pH')],

@@ -32,6 +32,7 @@ const UNIT_WORDS =
 const NAMES: readonly [name: RegExp, parameter: ParameterId][] = [
   [/nitrite?s?\b|\bno2\b|\bno2-n\b/, 'nitrite'],
   [/nitrate?s?\b|\bno3\b|\bno3-n\b/, 'nitrate'],
+  [/\bfree ?(ammoni(a|ak)|nh3)|\bun-?ionized/, 'freeAmmonia'],
   [/ammoni(a|um|ak)|\bnh[34]\b|\btan\b|\bamm\b/, 'ammonia'],
   [/phosphate?s?\b|\bpo4\b|\bphos\b/, 'phosphate'],
   [/alkalinity|alkalinität|\balk\b|\bd?kh\b|carbonate hardness|karbonath/, 'alkalinity'],
@@ -75,6 +76,7 @@ const MEASURES: Record<ParameterId, (words: string) => Measure | null> = {
           : null;
     return byPart(words, unit, 'ammonia NH4');
   },
+  freeAmmonia: (words) => plain(NITROGEN.test(words) ? 'free NH3-N' : 'free NH3'),
   nitrite: (words) => {
     if (NITROGEN.test(words) && PARTS_PER_BILLION.test(words)) return plain('nitrite ppb N');
     const unit = NITROGEN.test(words) ? 'nitrite N' : /no2/.test(words) ? 'nitrite NO2' : null;

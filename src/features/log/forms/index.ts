@@ -6,6 +6,7 @@ import type { OtherForm } from '@/core/opens';
 import { PaperScreen } from '../PaperScreen';
 import { ReadingEditor } from '../ReadingEditor';
 import { TestSheetScreen } from '../TestSheetScreen';
+import { AlarmForm } from './alarm';
 import { AnimalsEntryForm } from './animals';
 import { CalibrationEntryForm } from './calibration';
 import { CostEntryForm } from './cost';
@@ -91,6 +92,13 @@ export const KIND_FORMS: Record<EntryKind, KindForm> = {
     hint: 'Came in, went out, died',
     also: 'new fish coral snails CUC bought died',
     ...both(AnimalsEntryForm),
+  },
+  alarm: {
+    label: 'Alarm',
+    hint: 'A monitor rang',
+    also: 'alarm rang',
+    hidden: true,
+    ...both(AlarmForm),
   },
   observation: {
     label: 'Observation',

@@ -1,0 +1,29 @@
+import * as z from 'zod';
+import { ALARM_IDS } from '../../monitor/alarmIds';
+import { CHANNEL_IDS } from '../../monitor/channels';
+import { INSTRUMENT_KINDS, instrumentIdSchema } from '../../monitor/protocol';
+import { anyNumber, idSchema, nameSchema } from '../common';
+
+/** How a keeper wants an alarm: not at all, beyond another figure, after another time. */
+export const alarmChoiceSchema = z.strictObject({
+  off: z.literal(true).optional(),
+  /** In the canonical unit of what it watches. */
+  beyond: anyNumber.optional(),
+  minutes: z.number().min(0).max(1440).optional(),
+});
+export type AlarmChoice = z.infer<typeof alarmChoiceSchema>;
+
+/** An instrument that was paired, at the tank it measures. Its token is no part of it and stays in the browser. */
+export const connectionSchema = z.strictObject({
+  tankId: idSchema,
+  name: nameSchema,
+  kind: z.enum(INSTRUMENT_KINDS),
+  /** Its name in the addresses of the server. */
+  instrument: instrumentIdSchema,
+  /** The meter that stands for each of its probes. */
+  kits: z.partialRecord(z.enum(CHANNEL_IDS), idSchema),
+  alarms: z.partialRecord(z.enum(ALARM_IDS), alarmChoiceSchema),
+  /** It is no longer read. */
+  ended: z.literal(true).optional(),
+});
+export type Connection = z.infer<typeof connectionSchema>;
