@@ -62,6 +62,12 @@ export class Pairing {
     );
   }
 
+  /** Every token counts no longer. */
+  forget(): void {
+    this.tokens = {};
+    this.keep();
+  }
+
   private keep(): void {
     if (this.file === null) return;
     mkdirSync(path.dirname(this.file), { recursive: true });

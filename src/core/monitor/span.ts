@@ -19,6 +19,17 @@ export interface Span {
   most: number;
 }
 
+/** A zero that a bubble shows as well, which would be the steadiest hour of all. */
+const isAir = (channel: ChannelId, steps: number) =>
+  CHANNELS[channel].zeroIsAir && (valueOf(channel, steps) as number) < 1;
+/** Minutes with one and the same value after which a probe is stuck: what is measured trembles. */
+const STUCK = 240;
+
+function isStuck(minutes: ArrayLike<number>): boolean {
+  const held = Array.from(minutes).filter((steps) => steps !== NONE);
+  return held.length >= STUCK && held.every((steps) => steps === held[0]);
+}
+
 /**
  * The hour of a night that moved least, of those that are nearly whole; null where none is.
  * @param day in the tank's zone
@@ -31,12 +42,14 @@ export function steadyHour(
   minutes: ArrayLike<number>,
 ): Span | null {
   const start = dayStart(day, zone) + NIGHT.from * HOUR * 60_000;
+  // A zero of ammonia stays one; what else never moves is no measurement.
+  if (channel !== 'freeAmmonia' && isStuck(minutes)) return null;
   let best: Span | null = null;
   for (let hour = 0; hour < NIGHT.to - NIGHT.from; hour += 1) {
     const held: number[] = [];
     for (let minute = 0; minute < HOUR; minute += 1) {
       const steps = minutes[hour * HOUR + minute] ?? NONE;
-      if (steps !== NONE) held.push(steps);
+      if (steps !== NONE && !isAir(channel, steps)) held.push(steps);
     }
     if (held.length < ENOUGH) continue;
     const [least, middle, most] = summed(held).map((steps) => valueOf(channel, steps) as number);

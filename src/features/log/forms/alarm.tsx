@@ -6,23 +6,49 @@ import { Words } from '@/ui/Words';
 import { entryForm, type FieldsProps } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';
 
-const measured = alarmKind.schema.omit({ tankId: true, at: true, note: true });
-const alarmFields = z.object({ ...sharedFields, measured });
+const measuredSchema = alarmKind.schema.omit({ tankId: true, at: true, note: true });
+/** What was measured is no field that one types: it goes along as it is, as text. */
+const alarmFields = z.object({ ...sharedFields, measured: z.string() });
+
+function measuredOf(text: string): z.infer<typeof measuredSchema> | null {
+  try {
+    return measuredSchema.safeParse(JSON.parse(text)).data ?? null;
+  } catch {
+    return null;
+  }
+}
 
 /** What a monitor rang for: what it measured stands, a note may be added. */
 export const AlarmForm = entryForm<'alarm', z.infer<typeof alarmFields>>({
   kind: 'alarm',
   fields: alarmFields,
-  start: () => ({ ...SHARED, measured: { kind: 'alarm', connectionId: '', alarm: 'silent' } }),
-  formOf: ({ at, note, tankId: _tank, ...entry }) => ({ at, note: note ?? '', measured: entry }),
+  start: () => ({ ...SHARED, measured: '' }),
+  formOf: ({ at, note, tankId: _tank, ...measured }) => ({
+    at,
+    note: note ?? '',
+    measured: JSON.stringify(measured),
+  }),
   read: (form) => {
     const { read, note } = noteOf(form);
-    return read.result({ ...form.measured, ...note });
+    const measured = measuredOf(form.measured);
+    if (!measured) read.fail('measured', 'Only a monitor can write an alarm.');
+    return read.result({
+      kind: 'alarm',
+      connectionId: '',
+      alarm: 'silent',
+      ...measured,
+      ...note,
+    });
   },
-  Fields: ({ form }: FieldsProps<z.infer<typeof alarmFields>>) => (
-    <View>
-      <Words as="strong">{alarmTitle(form.measured.alarm)}</Words>
-      <Words as="soft">{alarmWorst(form.measured.alarm, form.measured.worst)}</Words>
-    </View>
-  ),
+  Fields: ({ form, errors }: FieldsProps<z.infer<typeof alarmFields>>) => {
+    const measured = measuredOf(form.measured);
+    return (
+      <View>
+        <Words as="strong">{measured ? alarmTitle(measured.alarm) : 'An alarm'}</Words>
+        <Words as="soft">
+          {measured ? alarmWorst(measured.alarm, measured.worst) : (errors.measured ?? '')}
+        </Words>
+      </View>
+    );
+  },
 });

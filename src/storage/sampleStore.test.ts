@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { LEVELS, NONE, PLACES, summed, widthOf } from '../core/monitor/block';
+import type { Sample } from '../core/monitor/protocol';
+import { SampleStore } from './sampleStore';
+
+const MINUTE = 60_000;
+/** Begins an hour before a block of days and of hours ends. */
+const FIRST = 20_610 * PLACES - 60;
+let databases = 0;
+const open = () => new SampleStore(`samples-${(databases += 1)}`);
+
+const sample = (number: number, temperature?: number): Sample => ({
+  number,
+  at: (FIRST + number) * MINUTE,
+  values: temperature === undefined ? { ph: 8 } : { temperature, ph: 8 },
+});
+
+describe('samples', () => {
+  it('are the same at every level, in whatever order, how often and by how many tabs they come', async () => {
+    const value = fc.option(
+      fc.integer({ min: 2000, max: 3000 }).map((steps) => steps / 100),
+      { nil: undefined },
+    );
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(value, { minLength: 150, maxLength: 700 }),
+        fc.array(fc.tuple(fc.nat(), fc.integer({ min: 1, max: 90 })), { maxLength: 12 }),
+        async (temperatures, parts) => {
+          const store = open();
+          const samples = temperatures.map((temperature, n) => sample(n + 1, temperature));
+          const batches = parts.map(([from, count]) =>
+            samples.slice(from % samples.length).slice(0, count),
+          );
+          for (const batch of batches) await store.take('m', 'a', batch, 0);
+          // The rest in order, a few at a time, by two tabs at once.
+          for (let from = 0; from < samples.length; from += 7) {
+            const few = samples.slice(from, from + 7);
+            await Promise.all([store.take('m', 'a', few, 0), store.take('m', 'a', few, 0)]);
+          }
+          expect((await store.held('m'))?.have).toEqual([[1, samples.length]]);
+          const minutes = [
+            NONE,
+            ...temperatures.map((one) => (one === undefined ? NONE : Math.round(one * 100))),
+          ];
+          for (const level of LEVELS) {
+            const { first, values } = await store.stretch(
+              'm',
+              'temperature',
+              level,
+              FIRST,
+              FIRST + samples.length,
+            );
+            const width = widthOf(level);
+            for (let place = 0; place * width < values.length; place += 1) {
+              const from = (first + place) * level - FIRST;
+              const within = Array.from({ length: level }, (_, n) => minutes[from + n] ?? NONE);
+              const wanted = level === 1 ? within : summed(within);
+              expect([level, place, ...values.slice(place * width, (place + 1) * width)]).toEqual([
+                level,
+                place,
+                ...wanted,
+              ]);
+            }
+          }
+        },
+      ),
+      { numRuns: 12 },
+    );
+  });
+
+  it('of a clock that is behind lie where they belong', async () => {
+    const store = open();
+    await store.take('m', 'a', [sample(1, 25)], 180 * MINUTE);
+    const { values } = await store.stretch('m', 'temperature', 1, FIRST + 180, FIRST + 182);
+    expect([...values]).toEqual([NONE, 2500, NONE]);
+  });
+
+  it('of a new epoch are numbered anew, and those of before stay', async () => {
+    const store = open();
+    await store.take('m', 'a', [sample(1, 25), sample(2, 25)], 0);
+    const later = { ...sample(1, 26), at: (FIRST + 5) * MINUTE };
+    expect(await store.take('m', 'b', [later], 0)).toMatchObject({ epoch: 'b', have: [[1, 1]] });
+    const { values } = await store.stretch('m', 'temperature', 1, FIRST + 1, FIRST + 5);
+    expect([...values]).toEqual([2500, 2500, NONE, NONE, 2600]);
+  });
+
+  it('keep apart what two monitors measured, and their tokens', async () => {
+    const store = open();
+    await store.take('m', 'a', [sample(1, 25)], 0);
+    await store.keepToken('m', 'secret');
+    expect((await store.stretch('n', 'temperature', 1, FIRST, FIRST + 2)).values).toEqual(
+      new Int16Array(3).fill(NONE),
+    );
+    expect([await store.token('m'), await store.token('n'), await store.held('n')]).toEqual([
+      'secret',
+      null,
+      null,
+    ]);
+    await store.forgetToken('m');
+    expect(await store.token('m')).toBeNull();
+    await store.keepToken('m', 'secret');
+    await store.forget();
+    expect([
+      await store.token('m'),
+      await store.held('m'),
+      (await store.blocks('m')).length,
+    ]).toEqual([null, null, 0]);
+  });
+});

@@ -1,0 +1,58 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import express from 'express';
+import { pino } from 'pino';
+import { Household } from '../../server/instruments/household';
+import { instrumentsRouter, MOUNTED } from '../../server/instruments/mount';
+import { Pairing } from '../../server/instruments/pairing';
+import type { Fetch } from '../storage/instruments';
+
+/** Made-up instruments behind a port of their own, with a clock that a test moves. */
+export class InstrumentServer {
+  readonly household: Household;
+  readonly pairing = new Pairing(null);
+  private server: Server | null = null;
+  private base = '';
+
+  constructor(
+    public now: number,
+    seed = 3,
+  ) {
+    this.household = new Household({ seed, pastDays: 0, speed: 1 }, now);
+  }
+
+  async start(): Promise<void> {
+    const app = express();
+    app.use(
+      MOUNTED,
+      instrumentsRouter({
+        household: this.household,
+        pairing: this.pairing,
+        relayed: [],
+        log: pino({ level: 'silent' }),
+        now: () => this.now,
+        perMinute: 1_000_000,
+      }),
+    );
+    this.server = await new Promise<Server>((resolve) => {
+      const made = createServer(app).listen(0, '127.0.0.1', () => resolve(made));
+    });
+    this.base = `http://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
+  }
+
+  async stop(): Promise<void> {
+    const { server } = this;
+    this.server = null;
+    if (!server) return;
+    const closed = new Promise((resolve) => server.close(resolve));
+    server.closeAllConnections();
+    await closed;
+  }
+
+  readonly fetch: Fetch = (address, init) => fetch(this.base + address, init);
+
+  pass(ms: number): void {
+    this.now += ms;
+    this.household.monitor.advance(this.now);
+  }
+}
