@@ -40,7 +40,8 @@ self.addEventListener('fetch', (event) => {
     event.respondWith(anew());
     return;
   }
-  if (/\/[^/?]+\.[^/]+$/.test(pathname)) return;
+  // Files, and the pages that instruments have of their own, which the server alone can answer.
+  if (/\/[^/?]+\.[^/]+$/.test(pathname) || /^\/instruments\/v\d+\//.test(pathname)) return;
   event.stopImmediatePropagation();
   event.respondWith(
     mended().then(

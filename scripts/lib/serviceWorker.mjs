@@ -28,7 +28,8 @@ export async function writeServiceWorker(folder) {
     dontCacheBustURLsMatching: /[.-][0-9a-f]{32}\.\w+$/,
     maximumFileSizeToCacheInBytes: MOST_BYTES,
     navigateFallback: '/index.html',
-    navigateFallbackDenylist: [/\/[^/?]+\.[^/]+$/],
+    // Instruments have pages of their own, which the server alone can answer.
+    navigateFallbackDenylist: [/\/[^/?]+\.[^/]+$/, /^\/instruments\/v\d+\//],
   });
   if (warnings.length > 0) throw new Error(`The service worker: ${warnings.join(' ')}`);
   return count;

@@ -225,7 +225,9 @@ describe('every route', () => {
     const get = (headers: Record<string, string>) => request(app).get(`${MOUNTED}/`).set(headers);
     expect((await get({ Origin: 'http://elsewhere.example' })).status).toBe(403);
     expect((await get({ 'Sec-Fetch-Site': 'cross-site' })).status).toBe(403);
-    const answer = await get({ 'Sec-Fetch-Site': 'same-origin' });
+    // A page that sends no referrer posts its forms with an origin of null.
+    const answer = await get({ 'Sec-Fetch-Site': 'same-origin', Origin: 'null' });
+    expect((await get({ Origin: 'null' })).status).toBe(403);
     expect(answer.status).toBe(200);
     expect(answer.headers['access-control-allow-origin']).toBeUndefined();
   });

@@ -49,9 +49,11 @@ function limit(windowMs: number, most: number) {
 function fromHereAlone(request: Request, _response: Response, next: NextFunction): void {
   const site = request.get('sec-fetch-site');
   const origin = request.get('origin');
+  // What a browser says of the site counts; its origin is null where a page sends no referrer.
   const foreign =
-    (site && site !== 'same-origin' && site !== 'none') ||
-    (origin && hostOf(origin) !== request.get('host'));
+    site === undefined
+      ? origin !== undefined && hostOf(origin) !== request.get('host')
+      : site !== 'same-origin' && site !== 'none';
   next(foreign ? new Refusal(403, 'Pages of other sites are not answered here.') : undefined);
 }
 

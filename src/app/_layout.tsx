@@ -1,7 +1,16 @@
 import { Slot } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { Provider } from 'react-redux';
-import { cycle, dailyLife, data, pictures, practice, runs, stock } from '@/features/pieces';
+import {
+  connected,
+  cycle,
+  dailyLife,
+  data,
+  pictures,
+  practice,
+  runs,
+  stock,
+} from '@/features/pieces';
 import { Pictures } from '@/features/shell/Pictures';
 import { RouteError } from '@/features/shell/RouteError';
 import { Shell } from '@/features/shell/Shell';
@@ -63,6 +72,7 @@ export default function Layout() {
       <Framed />
       <Reminding />
       <Keeping />
+      <Connected />
     </Provider>
   );
 }
@@ -90,6 +100,19 @@ function Reminding() {
 /** After the app was opened, so long nothing is copied: whoever opens it wants to see it first. */
 const QUIET_MS = 20_000;
 
+const AlarmBand = besideOf(connected, 'AlarmBand');
+
+const Listening = besideOf(connected, 'Listening');
+
+/** Holds the streams of what is read by itself, whatever screen is shown. */
+function Connected() {
+  const open = useAppSelector(
+    ({ session, log }) =>
+      session.status === 'ready' && LOGS[session.which].rings && log.connections.length > 0,
+  );
+  return open ? <Listening /> : null;
+}
+
 const KeptCopies = besideOf(data, 'KeptCopies');
 
 /** Keeps copies of one's own log, whatever screen is open, once that has been quiet for a while. */
@@ -108,11 +131,13 @@ function Keeping() {
 /** The frame of every screen, with the bar of what goes on where something does. */
 function Framed() {
   const going = useAppSelector((state) => selectLiveRuns(state).length > 0);
+  const connects = useAppSelector(({ log }) => log.connections.length > 0);
   const practising = useAppSelector(({ session }) => session.which === 'practice');
   return (
     <Pictures Sheet={PictureSheet}>
       <Shell
         RunBar={going ? RunBar : undefined}
+        Alarms={connects ? AlarmBand : undefined}
         Band={practising ? PracticeBand : undefined}
         end={END}
       >

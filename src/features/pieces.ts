@@ -2,6 +2,7 @@ import { piece } from '@/ui/piece';
 
 /** The pieces that screens are fetched in: what shares much is one (decision 29). */
 export const calculators = piece(() => import('./calculators'));
+export const connected = piece(() => import('./connected'));
 export const cycle = piece(() => import('./cycle/CycleScreen'));
 export const cycleTools = piece(() => import('./cycle/tools'));
 export const dailyLife = piece(() => import('./dailyLife'));

@@ -12,6 +12,8 @@ export const PLACES_ALSO: Readonly<Record<ShownPath, string>> = {
   '/runs/mix': 'make saltwater batch NSW barrel',
   '/calculators': 'calculator calculators sums convert',
   '/instruments': 'test kits meters instruments kit refractometer expiry',
+  '/connected':
+    'monitor probe sensor controller alarm leak pen colorimeter shop slip store test stream',
   '/stock': 'who lives here fish list roster plan stocking',
   '/catalogue': 'species list fish invertebrates corals database',
   '/quarantine': 'QT hospital batches',

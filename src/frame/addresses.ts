@@ -37,6 +37,7 @@ export const to = {
   ownTests: '/instruments/own',
   connected: '/connected',
   connection: (id: string) => `/connected/${id}`,
+  slip: '/connected/slip',
   paper: '/log/paper',
   instrument: (id: string) => `/instruments/${id}`,
   /** A calculator, begun with figures in its own units. */

@@ -1,3 +1,4 @@
+import { samplesBeside } from './forgetSamples';
 import { clear, createStore, del, get, promisifyRequest, set, type UseStore } from 'idb-keyval';
 import * as z from 'zod';
 import {
@@ -50,7 +51,7 @@ export class SampleStore {
   private readonly store: UseStore;
 
   constructor(database: string) {
-    this.store = createStore(`${database}-samples`, 'samples');
+    this.store = createStore(samplesBeside(database), 'samples');
   }
 
   async token(connection: string): Promise<string | null> {

@@ -11,9 +11,10 @@ import { pendingForgotten } from './pendingSlice';
 import { storeRevisions } from './record';
 import { chooseFirstTank } from './firstTank';
 import { tanksInOrder } from '../core/history/tanksInOrder';
-import type { LogName } from './services';
+import { LOGS, type LogName } from './services';
 import { opened, opening, openingFailed } from './sessionSlice';
 import { breath } from '../storage/breath';
+import { forgetSamples } from '../storage/forgetSamples';
 import { PLACE_DRAFT, RUN_DRAFT, type AppThunk } from './state';
 import { selectHistoryOf } from './world';
 
@@ -190,6 +191,8 @@ export function wipeLog(): AppThunk<Promise<boolean>> {
     }
     // What other devices know of this one's copy is true of it no more.
     if (name === 'own') services.device.renew();
+    // What monitors measured lies beside the log; it is nothing without it.
+    void forgetSamples(LOGS[name].database).catch(() => undefined);
     channel.tellWiped();
     dispatch(forgetLog());
     return true;

@@ -29,3 +29,6 @@ export const DemandBar = roomFor(drawings, 'DemandBar', 112 + LINKS_ROOM);
 
 /** Weeks or months as bars. */
 export const BarsChart = roomFor(drawings, 'BarsChart', 168 + LINKS_ROOM);
+
+/** A probe's minutes, hours or months, moved under the finger. */
+export const DenseChart = roomFor(drawings, 'DenseChart', 240 + LINKS_ROOM);

@@ -5,3 +5,4 @@ export { DemandBar } from './demand/DemandBar';
 export { BarsChart } from './bars/BarsChart';
 export { ReadingScale } from './scale/ReadingScale';
 export { Sketch } from './sketch/Sketch';
+export { DenseChart } from './dense/DenseChart';

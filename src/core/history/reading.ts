@@ -135,6 +135,15 @@ function scaleDigital(
   };
 }
 
+/** A reading that is the middle of a span stands for all of it. */
+function withSpread(range: Interval, { spread, dilution }: ReadingEntry, unit: Unit): Interval {
+  if (!spread) return range;
+  return {
+    low: Math.min(range.low, toCanonical(spread.low, unit) * dilution),
+    high: Math.max(range.high, toCanonical(spread.high, unit) * dilution),
+  };
+}
+
 /** When the day printed on a kit is over, by kit and zone: zone arithmetic is slow, and kits are few. */
 const ends = new WeakMap<Kit, Map<string, number>>();
 
@@ -192,6 +201,8 @@ export function toReading(
     entry.value.form === 'card'
       ? scaleCard(entry.value, unit, entry.dilution, spec.zeroBelow)
       : scaleDigital(entry.value, unit, kit, waterTemperature, entry.dilution, spec.zeroBelow);
+  if (entry.spread && entry.value.form === 'digital')
+    shown.range = withSpread(shown.range, entry, unit);
   // A calibration in a unit of something else, of a kit that was changed since, says nothing of this.
   const own = checks.filter((check) => check.dimension === spec.dimension);
   const scaled = own.length > 0 && kit ? setRight(shown, kit, own, at) : shown;

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { minuteOf, NONE, stepsOf } from './block';
-import { alarmEntryId, lastNight, nightOf, spanId, steadyHour } from './span';
+import { alarmEntryId, isNight, lastNight, nightOf, spanId, steadyHour } from './span';
 
 const ZONES = ['UTC', 'Europe/Berlin', 'Pacific/Auckland'] as const;
 
@@ -62,6 +62,18 @@ it('the last night is over at a moment, and the next is not', () => {
       },
     ),
   );
+});
+
+it('people sleep from ten to seven where the tank stands', () => {
+  const at = (time: string, zone: string) => isNight(Date.parse(`2026-03-02T${time}:00Z`), zone);
+  expect(['21:59', '22:00', '06:59', '07:00'].map((time) => at(time, 'UTC'))).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ]);
+  expect(at('20:30', 'Europe/Berlin')).toBe(false);
+  expect(at('21:30', 'Europe/Berlin')).toBe(true);
 });
 
 it('ids are made of what they are of', () => {

@@ -71,6 +71,14 @@ export function lastNight(now: number, zone: string): string {
   return minuteOf(now) >= nightOf(day, zone).to ? day : dayOf(dayStart(day, zone) - 1, zone);
 }
 
+/** Hours in which people sleep, in the tank's zone: only what kills rings. */
+const ASLEEP = { from: 22, to: 7 };
+
+export function isNight(now: number, zone: string): boolean {
+  const hour = (now - dayStart(dayOf(now, zone), zone)) / (HOUR * 60_000);
+  return hour >= ASLEEP.from || hour < ASLEEP.to;
+}
+
 /** The id of the reading that a night becomes: the same in every tab, so that two make one. */
 export const spanId = (connectionId: string, channel: ChannelId, day: string): string =>
   derivedId(`span/${connectionId}/${channel}/${day}`);

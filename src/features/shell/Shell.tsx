@@ -30,6 +30,7 @@ const HEAD_BUTTONS = <HeadButtons />;
 export function Shell({
   RunBar,
   Band,
+  Alarms,
   end = null,
   children,
 }: {
@@ -37,6 +38,8 @@ export function Shell({
   RunBar?: ComponentType<{ hidden: boolean }>;
   /** What says that the tank is a made-up one; none of a log of one's own. */
   Band?: ComponentType;
+  /** What rang; none where nothing is read by itself. */
+  Alarms?: ComponentType;
   /** What stands quietly at the end of each screen. */
   end?: ReactNode;
   children: ReactNode;
@@ -69,6 +72,7 @@ export function Shell({
       <View style={styles.column}>
         {bare ? null : (
           <View id="banners">
+            {Alarms ? <Alarms /> : null}
             {Band ? <Band /> : null}
             <Banners />
           </View>

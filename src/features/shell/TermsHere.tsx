@@ -25,6 +25,7 @@ export const PLACE_TERMS: Readonly<Record<PlacePath, readonly string[]>> = {
   '/runs/mix': ['Specific gravity', 'Net water', 'Run'],
   '/calculators': ['Net water', 'Basis', 'Specific gravity'],
   '/instruments': ['Instrument', 'Calibration', 'Step'],
+  '/connected': ['Instrument', 'Calibration', 'Free ammonia'],
   '/stock': ['Wish', 'Feeding limit', 'Group'],
   '/catalogue': ['Mouth size', 'Sting range', 'Clean-up crew'],
   '/quarantine': ['Batch', 'Clear day', 'Protocol'],

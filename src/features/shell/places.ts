@@ -111,6 +111,12 @@ const EACH = [
     full: 'pages',
   },
   {
+    path: '/connected',
+    shown: shown('water', 'Connected meters'),
+    needsTank: true,
+    full: 'pages',
+  },
+  {
     path: '/stock',
     shown: shown('animals', 'Stock'),
     hotkey: 'k',

@@ -1,8 +1,7 @@
 import * as z from 'zod';
 import { ALARM_IDS } from '../../monitor/alarmIds';
-import { CHANNEL_IDS } from '../../monitor/channels';
 import { INSTRUMENT_KINDS, instrumentIdSchema } from '../../monitor/protocol';
-import { anyNumber, idSchema, nameSchema } from '../common';
+import { anyNumber, idSchema, nameSchema, parameterSchema } from '../common';
 
 /** How a keeper wants an alarm: not at all, beyond another figure, after another time. */
 export const alarmChoiceSchema = z.strictObject({
@@ -20,8 +19,8 @@ export const connectionSchema = z.strictObject({
   kind: z.enum(INSTRUMENT_KINDS),
   /** Its name in the addresses of the server. */
   instrument: instrumentIdSchema,
-  /** The meter that stands for each of its probes. */
-  kits: z.partialRecord(z.enum(CHANNEL_IDS), idSchema),
+  /** The meter that stands for each thing it reads. */
+  kits: z.partialRecord(parameterSchema, idSchema),
   alarms: z.partialRecord(z.enum(ALARM_IDS), alarmChoiceSchema),
   /** It is no longer read. */
   ended: z.literal(true).optional(),

@@ -1,0 +1,4 @@
+import { connected } from '@/features/pieces';
+import { partOf } from '@/ui/piece';
+
+export default partOf(connected, 'ConnectedScreen');

@@ -1,0 +1,102 @@
+import { BESIDE_MS, besideWords, type Judged } from '../core/monitor/slip';
+import type { Reading } from '../core/history/reading';
+import type { TankHistory } from '../core/history/tankHistory';
+import type { ParameterId } from '../core/parameters/registry';
+import { PARAMETERS } from '../core/parameters/registry';
+import { toCanonical } from '../core/parameters/convert';
+import type { Kit } from '../core/records/schema/kit';
+import { isoInZone } from '../core/time/zone';
+import { countOf } from '../core/units/format';
+import { recordAct } from './record';
+import type { AppThunk } from './state';
+
+type Kept = Judged & { parameter: ParameterId; value: number; unit: NonNullable<Judged['unit']> };
+const isKept = (one: Judged): one is Kept =>
+  one.kept && one.parameter !== null && one.value !== null && one.unit !== null;
+
+/** The kit that stands for a shop's figures of a parameter: it names none, so it is taken to be off by a good deal. */
+function shopKit({ parameter, unit, accuracy }: Kept, order: number): Kit {
+  return {
+    name: `${PARAMETERS[parameter].name}, a shop`,
+    parameter,
+    unit,
+    scale: { form: 'digital', resolution: accuracy, accuracy, compensated: true },
+    waitMinutes: 0,
+    lot: '',
+    expiresOn: null,
+    reduction: false,
+    inUse: false,
+    order,
+    readBy: 'shop',
+  };
+}
+
+/** Brings a slip in: a reading for each figure that is kept, at the hour the water was drawn, apart from one's own kits. */
+export function bringSlip(
+  judged: readonly Judged[],
+  tankId: string,
+  zone: string,
+  drawnAt: number,
+): AppThunk<Promise<boolean>> {
+  return async (dispatch, getState) => {
+    const kept = judged.filter(isKept);
+    if (kept.length === 0) return false;
+    const { saved } = await dispatch(
+      recordAct(
+        (act) => {
+          kept.forEach((one, n) => {
+            const known = getState().log.kits.find(
+              ({ body }) =>
+                body.readBy === 'shop' &&
+                body.parameter === one.parameter &&
+                body.unit === one.unit,
+            );
+            const kitId = known?.id ?? act.create('kit', shopKit(one, 2000 + n));
+            // A large figure may be off by more than the kit that stands for smaller ones.
+            const wide =
+              known?.body.scale.form === 'digital' && known.body.scale.accuracy < one.accuracy
+                ? {
+                    minutes: 1,
+                    low: Math.max(0, one.value - one.accuracy),
+                    high: one.value + one.accuracy,
+                  }
+                : null;
+            const spread = one.spread ?? wide;
+            act.create('entry', {
+              kind: 'reading',
+              tankId,
+              at: isoInZone(drawnAt, zone),
+              parameter: one.parameter,
+              kitId,
+              value: { form: 'digital', value: one.value, unit: one.unit },
+              dilution: 1,
+              ...(spread ? { spread } : {}),
+            });
+          });
+        },
+        `Brought in ${countOf(kept.length, 'figure')} of a shop`,
+      ),
+    );
+    return saved;
+  };
+}
+
+/** What a shop's figures say beside one's own of about the same time. */
+export function besideOwn(
+  judged: readonly Judged[],
+  history: TankHistory,
+  drawnAt: number,
+  kitOf: (id: string) => Kit | undefined,
+): string[] {
+  return judged.filter(isKept).flatMap((one) => {
+    const own = history.readings[one.parameter]
+      .filter((reading: Reading) => kitOf(reading.kitId)?.readBy === undefined)
+      .filter(({ at }) => Math.abs(at - drawnAt) <= BESIDE_MS)
+      .sort((a, b) => Math.abs(a.at - drawnAt) - Math.abs(b.at - drawnAt))[0];
+    if (!own) return [];
+    const shop = toCanonical(one.value, one.unit);
+    const off = toCanonical(one.value + one.accuracy, one.unit) - shop;
+    const ownOff = Math.min((own.range.high - own.range.low) / 2, Math.abs(own.best));
+    return [besideWords(one.parameter, shop, own.best, Math.abs(off) / 2 + ownOff)];
+  });
+}
