@@ -420,7 +420,7 @@ describe('a pen, a colorimeter, a counter', () => {
       .set(bearer(token))
       .send(body);
 
-  it('the pen warms up, then takes the warmth of the water', async () => {
+  it('the pen warms up, then comes to the temperature of the water', async () => {
     const of = setting();
     const token = await of.token('pen');
     const first = await post(of, '/pen/measure', token);

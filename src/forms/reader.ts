@@ -30,9 +30,9 @@ export class FormReader<T extends Record<string, unknown>> {
     if (text === '') return this.fail(field, 'Enter a number.');
     const value = parseNumber(text);
     if (value === null) return this.fail(field, `"${text}" is not a number.`);
-    const { min, max = MOST, aboveZero } = limits;
+    const { min = -MOST, max = MOST, aboveZero } = limits;
     if (aboveZero && value <= 0) return this.fail(field, 'It must be more than zero.');
-    if (min !== undefined && value < min) return this.fail(field, `It must be at least ${min}.`);
+    if (value < min) return this.fail(field, `It must be at least ${formatPlain(min)}.`);
     if (value > max) return this.fail(field, `It must be at most ${formatPlain(max)}.`);
     return value;
   }

@@ -4,6 +4,8 @@ import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../core/parameters/
 import { liveHead } from '../core/records/log';
 import type { Kit } from '../core/records/schema/kit';
 import type { RevisionOf } from '../core/records/schema/revision';
+import { meterKit } from '../core/records/kitTemplates';
+import type { Unit } from '../core/units/units';
 import { isoInZone } from '../core/time/zone';
 import { Instruments } from '../storage/instruments';
 import { SampleStore } from '../storage/sampleStore';
@@ -28,13 +30,16 @@ export const liveConnections = createSelector(
   (all): readonly RevisionOf<'connection'>[] => all.filter(({ body }) => !body.ended),
 );
 
-type Meter = Pick<Kit, 'unit' | 'waitMinutes'> & { resolution: number; accuracy: number };
+interface Meter {
+  unit: Unit;
+  resolution: number;
+  accuracy: number;
+}
 
 const meter = (unit: Meter['unit'], resolution: number, accuracy: number): Meter => ({
   unit,
   resolution,
   accuracy,
-  waitMinutes: 0,
 });
 
 /** What an instrument of each kind reads of itself, and how finely; a monitor's accuracy is its maker's. */
@@ -61,25 +66,13 @@ function kitsOf({ name, kind, accuracy }: Instrument): [ParameterId, Kit][] {
   return PARAMETER_IDS.flatMap((parameter, n): [ParameterId, Kit][] => {
     const read = READS[kind][parameter];
     if (!read) return [];
-    const { unit, resolution, waitMinutes } = read;
-    const kit: Kit = {
-      name: `${PARAMETERS[parameter].name}, ${name}`.slice(0, 80),
+    const kit = meterKit(
       parameter,
-      unit,
-      scale: {
-        form: 'digital',
-        resolution,
-        accuracy: told[parameter] ?? read.accuracy,
-        compensated: true,
-      },
-      waitMinutes,
-      lot: '',
-      expiresOn: null,
-      reduction: false,
-      inUse: false,
-      order: 1000 + n,
-      readBy: 'instrument',
-    };
+      `${PARAMETERS[parameter].name}, ${name}`,
+      read.unit,
+      { resolution: read.resolution, accuracy: told[parameter] ?? read.accuracy },
+      { order: 1000 + n, readBy: 'instrument' },
+    );
     return [[parameter, kit]];
   });
 }

@@ -4,6 +4,7 @@ import type { TankHistory } from '../core/history/tankHistory';
 import type { ParameterId } from '../core/parameters/registry';
 import { PARAMETERS } from '../core/parameters/registry';
 import { toCanonical } from '../core/parameters/convert';
+import { meterKit } from '../core/records/kitTemplates';
 import type { Kit } from '../core/records/schema/kit';
 import { isoInZone } from '../core/time/zone';
 import { countOf } from '../core/units/format';
@@ -15,20 +16,16 @@ const isKept = (one: Judged): one is Kept =>
   one.kept && one.parameter !== null && one.value !== null && one.unit !== null;
 
 /** The kit that stands for a shop's figures of a parameter: it names none, so it is taken to be off by a good deal. */
-function shopKit({ parameter, unit, accuracy }: Kept, order: number): Kit {
-  return {
-    name: `${PARAMETERS[parameter].name}, a shop`,
+function shopKit({ parameter, unit, accuracy, value }: Kept, order: number): Kit {
+  // As many digits as stand on the slip, however few of them can be relied on.
+  const decimals = Math.min(4, String(value).split('.')[1]?.length ?? 0);
+  return meterKit(
     parameter,
+    `${PARAMETERS[parameter].name}, a shop`,
     unit,
-    scale: { form: 'digital', resolution: accuracy, accuracy, compensated: true },
-    waitMinutes: 0,
-    lot: '',
-    expiresOn: null,
-    reduction: false,
-    inUse: false,
-    order,
-    readBy: 'shop',
-  };
+    { resolution: Number(`1e-${decimals}`), accuracy },
+    { order, readBy: 'shop' },
+  );
 }
 
 /** Brings a slip in: a reading for each figure that is kept, at the hour the water was drawn, apart from one's own kits. */

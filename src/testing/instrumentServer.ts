@@ -4,6 +4,7 @@ import express from 'express';
 import { pino } from 'pino';
 import { Household } from '../../server/instruments/household';
 import { instrumentsRouter, MOUNTED } from '../../server/instruments/mount';
+import type { Relayed } from '../../server/instruments/relay';
 import { Pairing } from '../../server/instruments/pairing';
 import type { Fetch } from '../storage/instruments';
 
@@ -17,6 +18,7 @@ export class InstrumentServer {
   constructor(
     public now: number,
     seed = 3,
+    private readonly relayed: readonly Relayed[] = [],
   ) {
     this.household = new Household({ seed, pastDays: 0, speed: 1 }, now);
   }
@@ -28,7 +30,7 @@ export class InstrumentServer {
       instrumentsRouter({
         household: this.household,
         pairing: this.pairing,
-        relayed: [],
+        relayed: this.relayed,
         log: pino({ level: 'silent' }),
         now: () => this.now,
         perMinute: 1_000_000,

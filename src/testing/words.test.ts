@@ -65,7 +65,7 @@ const PRIVATE: readonly Private[] = [
     parts: ['response', 'responses'],
     said: /\bresponses?\b/i,
     // There it is what a server sends.
-    elsewhere: /^server\//,
+    elsewhere: /^server\/|storage\/(instruments|monitorLink)/,
   },
   {
     noun: 'reach',

@@ -3,7 +3,7 @@ export const FAULTS = {
   silence: 'Says nothing',
   drift: 'The salinity probe drifts, 0.5 ppt an hour',
   stuck: 'Every probe shows what it last showed',
-  spike: 'The water grows 4 °C warmer within a quarter of an hour',
+  spike: 'The temperature spikes: 6 °C more at once',
   bubbles: 'Bubbles at the salinity probe: it shows zero',
   wrongClock: 'Its clock is three hours behind',
   doubled: 'Sends each sample twice',

@@ -148,7 +148,7 @@ export class PlayedMonitor {
     };
     let read = value;
     if (channel === 'salinity') read += 0.5 * hoursOf('drift');
-    if (channel === 'temperature') read += Math.min(4, 16 * hoursOf('spike'));
+    if (channel === 'temperature' && this.has('spike')) read += 6;
     if (channel === 'salinity' && this.has('bubbles')) return 0;
     const steps = Math.round(Math.min(shows.high, Math.max(shows.low, read)) / step);
     return steps / Math.round(1 / step);

@@ -5,7 +5,7 @@ import {
 } from '../../../src/core/seawater/conductivity';
 import type { PlayedTank } from './playedTank';
 
-/** Seconds after it is switched on until it shows anything, and those in which it takes the water's warmth. */
+/** Seconds after it is switched on until it shows anything, and those in which it comes to the water's temperature. */
 const WARM_UP_MS = 10_000;
 const SETTLES_MS = 20_000;
 const ROOM = 21;
@@ -17,7 +17,7 @@ const DRIFT = 0.012;
 
 export type PenAnswer = { waitMs: number } | { reading: PenReading };
 
-/** Plays a conductivity pen: it warms up, takes the warmth of the water, and drifts with the months. */
+/** Plays a conductivity pen: it warms up, comes to the temperature of the water, and drifts with the months. */
 export class PlayedPen {
   readonly about: Instrument;
   private onSince: number | null = null;

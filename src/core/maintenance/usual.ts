@@ -43,6 +43,10 @@ const hasSump = ({ tank }: TankHistory) => tank.volume.sump !== null;
 const makesWater = ({ entries }: TankHistory) => entries.purified.length > 0;
 const isSmall = ({ netLitres }: TankHistory) => netLitres < SMALL_LITRES;
 
+/** Whether a monitor measures it: nights become readings with their spread. */
+const isMonitored = ({ entries }: TankHistory) =>
+  entries.alarm.length > 0 || (entries.reading.at(-1)?.entry.spread?.minutes ?? 0) >= 60;
+
 /** Share of the net water that a usual change renews. */
 const CHANGE_SHARE = 0.1;
 
@@ -162,6 +166,16 @@ export const USUAL: readonly Usual[] = [
     phases: ['running'],
     logged: ['heaterCheck'],
     opens: { form: 'heaterCheck' },
+    away: 'before',
+  },
+  {
+    id: 'alarmTest',
+    name: 'Test the monitor’s alarm',
+    why: 'Wet the leak sensor, or lift a probe: an alarm that nobody has heard this month is only hoped for. It has to ring on the phone that lies beside the bed.',
+    minutes: minutes(5),
+    rule: days(30),
+    phases: ['cycling', 'running'],
+    has: isMonitored,
     away: 'before',
   },
   {

@@ -43,7 +43,7 @@ interface Alarm {
 }
 
 /**
- * Every alarm. Figures are practice limits: warmth kills within hours from three degrees on, a top-off that
+ * Every alarm. Figures are practice limits: heat kills within hours from three degrees on, a top-off that
  * sticks shows as salinity that falls by the hour, a jump of pH as an overdose of alkalinity.
  */
 export const ALARMS: Readonly<Record<AlarmId, Alarm>> = {

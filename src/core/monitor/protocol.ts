@@ -93,7 +93,7 @@ export const instrumentSchema = z
   .strictObject({
     id: instrumentIdSchema,
     kind: z.enum(INSTRUMENT_KINDS),
-    name: z.string().min(1).max(80),
+    name: z.string().min(1).max(60),
     madeUp: z.boolean().meta({ description: 'Whether it only plays an instrument.' }),
     /** ± of each channel, in its unit. */
     accuracy: z.partialRecord(z.enum(CHANNEL_IDS), z.number().positive()).optional(),

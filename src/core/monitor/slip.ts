@@ -96,7 +96,7 @@ const OFF: Readonly<Record<ParameterId, { share: number; least: number }>> = {
 /** What a drive changes: it is never kept of a slip. */
 const ON_THE_WAY: Partial<Record<ParameterId, string>> = {
   ph: 'Carbon dioxide leaves a bottle on the way: pH is measured at the tank.',
-  temperature: 'The bottle took the warmth of the car and the shop.',
+  temperature: 'The bottle took on the temperature of the car and the shop.',
 };
 
 /** What is made of a line. */

@@ -5,6 +5,8 @@ import {
   type ParameterId,
 } from '../parameters/registry';
 import type { KitTemplate } from '../parameters/spec';
+import type { Unit } from '../units/units';
+import { NAME_LETTERS } from './common';
 import type { Kit } from './schema/kit';
 
 type Known = KitTemplate & { id: KitTemplateId; parameter: ParameterId };
@@ -41,5 +43,27 @@ export function kitFrom(id: KitTemplateId, order: number, inUse = true): Kit {
     expiresOn: null,
     inUse,
     order,
+  };
+}
+
+/** A meter that somebody or something else reads: it has no row on the test sheet. */
+export function meterKit(
+  parameter: ParameterId,
+  name: string,
+  unit: Unit,
+  shows: { resolution: number; accuracy: number },
+  by: Pick<Kit, 'order' | 'readBy'>,
+): Kit {
+  return {
+    name: name.slice(0, NAME_LETTERS),
+    parameter,
+    unit,
+    scale: { form: 'digital', ...shows, compensated: true },
+    waitMinutes: 0,
+    lot: '',
+    expiresOn: null,
+    reduction: false,
+    inUse: false,
+    ...by,
   };
 }

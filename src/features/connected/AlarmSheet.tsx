@@ -9,7 +9,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { formatPlain, parseNumber } from '@/core/units/format';
 import { unitSymbol } from '@/core/units/units';
 import { recordAct } from '@/store/record';
-import { useAppDispatch } from '@/store/hooks';
+import { useAppDispatch, useTyped } from '@/store/hooks';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
@@ -52,8 +52,15 @@ export function AlarmSheet({
   const limit = limitOf(id);
   const usual = ALARMS[id].after / 60;
   const [on, setOn] = useState(choice.off ? 'off' : 'on');
-  const [beyond, setBeyond] = useState(formatPlain(choice.beyond ?? limit?.value ?? 0, 4));
-  const [minutes, setMinutes] = useState(formatPlain(choice.minutes ?? usual, 2));
+  const name = `alarm/${connection.id}/${id}`;
+  const [beyond, setBeyond, beyondUsed] = useTyped(
+    `${name}/beyond`,
+    formatPlain(choice.beyond ?? limit?.value ?? 0, 4),
+  );
+  const [minutes, setMinutes, minutesUsed] = useTyped(
+    `${name}/minutes`,
+    formatPlain(choice.minutes ?? usual, 2),
+  );
   const [error, setError] = useState('');
   const save = async () => {
     const [figure, after] = [parseNumber(beyond), parseNumber(minutes)];
@@ -74,6 +81,8 @@ export function AlarmSheet({
         `Changed an alarm: ${alarmTitle(id)}`,
       ),
     );
+    beyondUsed();
+    minutesUsed();
     onClose();
   };
   return (

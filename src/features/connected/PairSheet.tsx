@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { PROTOCOL, type Instrument } from '@/core/monitor/protocol';
 import { InstrumentTrouble } from '@/storage/instruments';
 import { pairInstrument } from '@/store/connections';
-import { useAppDispatch } from '@/store/hooks';
+import { useAppDispatch, useTyped } from '@/store/hooks';
 import { Field } from '@/ui/Field';
 import { Button, LinkButton } from '@/ui/Press';
 import { Sheet } from '@/ui/Sheet';
@@ -23,7 +23,7 @@ export function PairSheet({
   onPaired: (id: string) => void;
 }) {
   const dispatch = useAppDispatch();
-  const [code, setCode] = useState('');
+  const [code, setCode, used] = useTyped(`pair/${instrument.id}`);
   const [error, setError] = useState('');
   const [busy, setBusy] = useState(false);
   const pair = async () => {
@@ -34,6 +34,7 @@ export function PairSheet({
     setBusy(true);
     try {
       const id = await dispatch(pairInstrument(instrument, code, tankId));
+      used();
       if (id !== null) onPaired(id);
     } catch (trouble) {
       setError(trouble instanceof InstrumentTrouble ? trouble.message : 'It could not be paired.');

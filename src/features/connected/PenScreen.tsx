@@ -11,7 +11,7 @@ import { Opening, Screen } from '@/ui/Screen';
 import { EndConnection } from './EndConnection';
 import { useAsked } from './useAsked';
 
-/** A pen that is asked: it warms up, takes the warmth of the water, and its reading goes into the log by a tap. */
+/** A pen that is asked: it warms up, comes to the temperature of the water, and its reading goes into the log by a tap. */
 export function PenScreen({ connection }: { connection: RevisionOf<'connection'> }) {
   const dispatch = useAppDispatch();
   const { asked, ask, clear } = useAsked<PenReading>(connection);
@@ -30,7 +30,7 @@ export function PenScreen({ connection }: { connection: RevisionOf<'connection'>
         {read
           ? read.steady
             ? 'Stirred once and held still, a hand’s breadth under the surface.'
-            : 'It has not yet taken the warmth of the water: measure once more for a truer figure.'
+            : 'It has not yet come to the temperature of the water: measure once more for a truer figure.'
           : 'Rinse it, hold it in the tank, then ask it.'}
       </Opening>
       {read ? (

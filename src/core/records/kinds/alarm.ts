@@ -30,7 +30,6 @@ const schema = z.strictObject({
   /** What was found afterwards, in what was measured while nobody was connected: none of it rang. */
   past: z.array(pastSchema).min(1).max(MOST_PAST).optional(),
 });
-export type AlarmEntry = z.infer<typeof schema>;
 
 /** A monitor rang, or would have. */
 export const alarm = defineKind({

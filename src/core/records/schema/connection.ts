@@ -25,4 +25,3 @@ export const connectionSchema = z.strictObject({
   /** It is no longer read. */
   ended: z.literal(true).optional(),
 });
-export type Connection = z.infer<typeof connectionSchema>;
