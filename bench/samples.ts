@@ -1,8 +1,14 @@
 import 'fake-indexeddb/auto';
 import { CHANNEL_IDS } from '../src/core/monitor/channels';
-import { emptyPlaces, LEVELS, minuteOf, packPlaces, PLACES } from '../src/core/monitor/block';
+import {
+  emptyPlaces,
+  LEVELS,
+  minuteOf,
+  packPlaces,
+  PLACES,
+} from '../src/core/monitor/samples/block';
 import type { Sample } from '../src/core/monitor/protocol';
-import { drawnOf, levelFor } from '../src/core/monitor/view';
+import { drawnOf, levelFor } from '../src/core/monitor/samples/view';
 import { SampleStore } from '../src/storage/sampleStore';
 import { print, round3 } from './print';
 

@@ -13,10 +13,10 @@ import {
   pairedSchema,
   penReadingSchema,
   problemSchema,
-  slipSchema,
   ticketSchema,
   type Instrument,
 } from '../../src/core/monitor/protocol';
+import { slipSchema } from '../../src/core/monitor/slipSchema';
 import type { Household } from './household';
 import type { Pairing } from './pairing';
 import { defineRoute, Refusal, type Route } from './route';

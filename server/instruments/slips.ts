@@ -1,5 +1,5 @@
 import papaparse from 'papaparse';
-import type { Slip } from '../../src/core/monitor/protocol';
+import type { Slip } from '../../src/core/monitor/slipSchema';
 import { escaped, page } from './page';
 
 const written = (at: number): string => new Date(at).toISOString().slice(0, 16).replace('T', ' ');

@@ -7,16 +7,15 @@ import {
   penReadingSchema,
   problemSchema,
   PROTOCOL,
-  slipSchema,
   ticketSchema,
   type ColorimeterReading,
   type History,
   type Instrument,
   type Paired,
   type PenReading,
-  type Slip,
 } from '../core/monitor/protocol';
-import type { Ranges } from '../core/monitor/ranges';
+import { slipSchema, type Slip } from '../core/monitor/slipSchema';
+import type { Ranges } from '../core/monitor/samples/ranges';
 
 const BASE = `/instruments/${PROTOCOL}`;
 const PATIENCE_MS = 15_000;

@@ -1,4 +1,4 @@
-import { minuteOf, NONE, stepsOf } from '../core/monitor/block';
+import { minuteOf, NONE, stepsOf } from '../core/monitor/samples/block';
 import { FAULT_IDS, type FaultId } from '../../server/instruments/standIns/faults';
 import { seededRandom } from '../core/math/random';
 import { InstrumentServer } from '../testing/instrumentServer';

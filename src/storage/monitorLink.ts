@@ -11,7 +11,7 @@ import {
   type Sample,
   type SwitchTurn,
 } from '../core/monitor/protocol';
-import { missing } from '../core/monitor/ranges';
+import { missing } from '../core/monitor/samples/ranges';
 import { InstrumentTrouble, type Instruments } from './instruments';
 import type { SampleStore } from './sampleStore';
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { LEVELS, NONE, PLACES, summed, widthOf } from '../core/monitor/block';
+import { LEVELS, NONE, PLACES, summed, widthOf } from '../core/monitor/samples/block';
 import type { Sample } from '../core/monitor/protocol';
+import { forgetSamples } from './forgetSamples';
 import { SampleStore } from './sampleStore';
 
 const MINUTE = 60_000;
@@ -99,7 +100,7 @@ describe('samples', () => {
     await store.forgetToken('m');
     expect(await store.token('m')).toBeNull();
     await store.keepToken('m', 'secret');
-    await store.forget();
+    await forgetSamples(`samples-${databases}`);
     expect([
       await store.token('m'),
       await store.held('m'),

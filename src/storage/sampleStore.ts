@@ -1,5 +1,5 @@
 import { samplesBeside } from './forgetSamples';
-import { clear, createStore, del, get, promisifyRequest, set, type UseStore } from 'idb-keyval';
+import { createStore, del, get, promisifyRequest, set, type UseStore } from 'idb-keyval';
 import * as z from 'zod';
 import {
   LEVELS,
@@ -14,10 +14,10 @@ import {
   widthOf,
   type Level,
   type Places,
-} from '../core/monitor/block';
+} from '../core/monitor/samples/block';
 import { CHANNEL_IDS, type ChannelId } from '../core/monitor/channels';
 import type { Sample } from '../core/monitor/protocol';
-import { holds, withRange, type Ranges } from '../core/monitor/ranges';
+import { holds, withRange, type Ranges } from '../core/monitor/samples/ranges';
 
 /** What is held of a connection: the numbers of its epoch, and how far the levels above the minutes are made. */
 const heldSchema = z.object({
@@ -192,11 +192,6 @@ export class SampleStore {
       }
       return found.sort((a, b) => a.day - b.day);
     });
-  }
-
-  /** Lets go of everything, when a log is erased. */
-  async forget(): Promise<void> {
-    await clear(this.store);
   }
 }
 

@@ -7,11 +7,11 @@ import {
   spanId,
   steadyHour,
   type Span,
-} from '../core/monitor/span';
-import { alarmTitle } from '../core/monitor/alarmWords';
-import { ALARM_IDS } from '../core/monitor/alarmIds';
+} from '../core/monitor/samples/span';
+import { alarmTitle } from '../core/monitor/alarms/alarmWords';
+import { ALARM_IDS } from '../core/monitor/alarms/alarmIds';
 import { CHANNEL_IDS } from '../core/monitor/channels';
-import type { Turn } from '../core/monitor/watch';
+import type { Turn } from '../core/monitor/alarms/watch';
 import { entriesOfTank, liveHead, recordOf } from '../core/records/log';
 import { MOST_PAST } from '../core/records/kinds/alarm';
 import type { RevisionOf } from '../core/records/schema/revision';

@@ -1,5 +1,6 @@
 import { createSelector } from '@reduxjs/toolkit';
-import type { Instrument, InstrumentKind } from '../core/monitor/protocol';
+import type { InstrumentKind } from '../core/monitor/instrumentKinds';
+import type { Instrument } from '../core/monitor/protocol';
 import { PARAMETER_IDS, PARAMETERS, type ParameterId } from '../core/parameters/registry';
 import { liveHead } from '../core/records/log';
 import type { Kit } from '../core/records/schema/kit';

@@ -1,4 +1,4 @@
-import { ALARM_IDS } from '../core/monitor/alarmIds';
+import { ALARM_IDS } from '../core/monitor/alarms/alarmIds';
 import fc from 'fast-check';
 import type { EntryBody, EntryKind } from '../core/records/kinds';
 import { ANIMAL_GROUPS, ANIMAL_MOVES } from '../core/records/kinds/animals';

@@ -1,5 +1,6 @@
 import { fromCanonical } from '../../../src/core/parameters/convert';
-import type { Instrument, Slip } from '../../../src/core/monitor/protocol';
+import type { Instrument } from '../../../src/core/monitor/protocol';
+import type { Slip } from '../../../src/core/monitor/slipSchema';
 import type { PlayedTank } from './playedTank';
 
 /** So long the shop takes. */

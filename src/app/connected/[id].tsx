@@ -1,9 +1,9 @@
 import { useLocalSearchParams } from 'expo-router';
-import { connected } from '@/features/pieces';
+import { connected, sheets } from '@/features/pieces';
 import { partOf } from '@/ui/piece';
 
 const ConnectionScreen = partOf(connected, 'ConnectionScreen');
-const SlipScreen = partOf(connected, 'SlipScreen');
+const SlipScreen = partOf(sheets, 'SlipScreen');
 
 export default function Connected() {
   const { id } = useLocalSearchParams<{ id: string }>();

@@ -1,7 +1,7 @@
 import { STANDARD_WORDS } from '../instruments/calibrateEvery';
 import type { Trust } from '../instruments/correction';
 import { formatSignificant } from '../units/format';
-import { channelWords } from './alarmWords';
+import { channelWords } from './alarms/alarmWords';
 import { CHANNELS, type ChannelId } from './channels';
 
 /** What a probe and a keeper's own test say of the same water. */

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { CHANNEL_IDS, SWITCH_IDS } from './channels';
+import { INSTRUMENT_KINDS, INSTRUMENT_NAME } from './instrumentKinds';
 
 /** The version of this interface, in every address of it. */
 export const PROTOCOL = 'v1';
@@ -8,14 +9,11 @@ export const MOST_SAMPLES = 2000;
 /** Days that an instrument keeps what nobody fetched. */
 export const KEPT_DAYS = 7;
 
-export const INSTRUMENT_KINDS = ['monitor', 'pen', 'colorimeter', 'counter'] as const;
-export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
-
 /** The part of an address that names an instrument. */
-export const instrumentIdSchema = z
-  .string()
-  .regex(/^[a-z0-9][a-z0-9-]{0,39}$/)
-  .meta({ description: 'Lower-case letters, digits and hyphens, 40 at most.', example: 'monitor' });
+export const instrumentIdSchema = z.string().regex(INSTRUMENT_NAME).meta({
+  description: 'Lower-case letters, digits and hyphens, 40 at most.',
+  example: 'monitor',
+});
 const momentSchema = z
   .int()
   .min(0)
@@ -169,18 +167,3 @@ export const handedInSchema = z
 export const ticketSchema = z
   .strictObject({ ticket: z.string().regex(/^[0-9a-f]{16}$/), readyAt: momentSchema })
   .meta({ id: 'Ticket' });
-export const slipLineSchema = z.strictObject({
-  what: z.string().max(60),
-  value: z.string().max(40).meta({ description: 'A figure, or a word such as "fine".' }),
-  unit: z.string().max(20),
-});
-export const slipSchema = z
-  .strictObject({
-    drawnAt: momentSchema,
-    testedAt: momentSchema,
-    label: z.string().max(60).optional(),
-    lines: z.array(slipLineSchema).max(40),
-    advice: z.string().max(400).optional(),
-  })
-  .meta({ id: 'Slip', description: 'What the counter found, in units of its own.' });
-export type Slip = z.infer<typeof slipSchema>;

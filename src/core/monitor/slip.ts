@@ -7,7 +7,7 @@ import { daySchema } from '../records/common';
 import { atTimeOn, HOUR_MS } from '../time/zone';
 import { formatPlain, formatSignificant } from '../units/format';
 import type { Unit } from '../units/units';
-import { slipSchema } from './protocol';
+import { slipSchema } from './slipSchema';
 
 /** A line of a slip as it stands there. */
 export interface SlipLine {

@@ -1,7 +1,8 @@
 import { useRouter } from 'expo-router';
 import { StyleSheet, View } from 'react-native';
-import { ALARMS } from '@/core/monitor/alarms';
-import { alarmFirst, alarmTitle, alarmWorst } from '@/core/monitor/alarmWords';
+import { ALARMS } from '@/core/monitor/alarms/alarms';
+import { alarmFirst } from '@/core/monitor/alarms/alarmFirst';
+import { alarmTitle, alarmWorst } from '@/core/monitor/alarms/alarmWords';
 import { liveHead } from '@/core/records/log';
 import { timeWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';

@@ -1,7 +1,8 @@
 import { useState } from 'react';
-import { ALARMS } from '@/core/monitor/alarms';
-import { alarmFirst, alarmTitle } from '@/core/monitor/alarmWords';
-import type { AlarmId } from '@/core/monitor/alarmIds';
+import { ALARMS } from '@/core/monitor/alarms/alarms';
+import { alarmFirst } from '@/core/monitor/alarms/alarmFirst';
+import { alarmTitle } from '@/core/monitor/alarms/alarmWords';
+import type { AlarmId } from '@/core/monitor/alarms/alarmIds';
 import { CHANNELS } from '@/core/monitor/channels';
 import { PARAMETERS } from '@/core/parameters/registry';
 import type { AlarmChoice } from '@/core/records/schema/connection';

@@ -1,8 +1,9 @@
 import { useRouter } from 'expo-router';
 import { useCallback, useEffect, useState } from 'react';
-import { channelWords } from '@/core/monitor/alarmWords';
+import { channelWords } from '@/core/monitor/alarms/alarmWords';
 import { CHANNEL_IDS } from '@/core/monitor/channels';
-import type { Instrument, InstrumentKind } from '@/core/monitor/protocol';
+import type { InstrumentKind } from '@/core/monitor/instrumentKinds';
+import type { Instrument } from '@/core/monitor/protocol';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { countOf } from '@/core/units/format';
 import { to } from '@/frame/addresses';

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import * as z from 'zod';
-import type { Slip } from '@/core/monitor/protocol';
+import type { Slip } from '@/core/monitor/slipSchema';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { momentWords } from '@/core/time/words';
 import { to } from '@/frame/addresses';
@@ -47,7 +47,7 @@ export function CounterScreen({ connection }: { connection: RevisionOf<'connecti
       dispatch(
         draftChanged({
           name: 'slip',
-          value: { text: JSON.stringify(slip), drawnAt: null, units: {} },
+          value: { text: JSON.stringify(slip), hours: null, units: {} },
         }),
       );
       setTickets(tickets.filter((one) => one.ticket !== ticket));

@@ -1,8 +1,9 @@
 import { useEffect, useMemo, useRef } from 'react';
-import { alarmFirst, alarmTitle } from '@/core/monitor/alarmWords';
+import { alarmFirst } from '@/core/monitor/alarms/alarmFirst';
+import { alarmTitle } from '@/core/monitor/alarms/alarmWords';
 import type { ChannelId, SwitchId } from '@/core/monitor/channels';
-import { isNight } from '@/core/monitor/span';
-import { watched, watchFrom, type Heard, type Turn } from '@/core/monitor/watch';
+import { isNight } from '@/core/monitor/samples/span';
+import { watched, watchFrom, type Heard, type Turn } from '@/core/monitor/alarms/watch';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { notify } from '@/frame/notify';

@@ -1,13 +1,12 @@
 import { useState } from 'react';
 import { View } from 'react-native';
 import { entriesOfTank, liveHead } from '@/core/records/log';
-import { ALARM_IDS, type AlarmId } from '@/core/monitor/alarmIds';
-import { ALARMS } from '@/core/monitor/alarms';
-import { alarmTitle, channelWords } from '@/core/monitor/alarmWords';
+import { ALARM_IDS, type AlarmId } from '@/core/monitor/alarms/alarmIds';
+import { ALARMS } from '@/core/monitor/alarms/alarms';
+import { alarmTitle, channelWords } from '@/core/monitor/alarms/alarmWords';
 import { CHANNEL_IDS, CHANNELS, type ChannelId, type SwitchId } from '@/core/monitor/channels';
 import { calibrateEvery } from '@/core/instruments/calibrateEvery';
-import { checksOf } from '@/core/instruments/correction';
-import { trustWords } from '@/core/instruments/trustWords';
+import { checksOf, trustOf } from '@/core/instruments/correction';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { entryLine, entryTitle } from '@/core/records/kinds';
 import type { RevisionOf } from '@/core/records/schema/revision';
@@ -196,13 +195,19 @@ function ProbeRow({
       note={
         every === null || kitId === undefined
           ? 'no usual standard to check it by'
-          : trustWords(spec.canonicalUnit, checksOf(log.calibrations, kitId), every, now)
+          : checkedWords(trustOf(checksOf(log.calibrations, kitId), every, now))
       }
       end={value === undefined ? 'nothing yet' : channelWords(channel, value)}
       current={current}
       onPress={onPress}
     />
   );
+}
+
+function checkedWords({ state, days }: ReturnType<typeof trustOf>): string {
+  if (days === null) return 'never checked against a standard';
+  const ago = Math.floor(days) === 0 ? 'today' : `${countOf(Math.floor(days), 'day')} ago`;
+  return `checked against its standard ${ago}${state === 'overdue' ? ': due again' : ''}`;
 }
 
 function Trust({

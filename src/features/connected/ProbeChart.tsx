@@ -11,7 +11,7 @@ import {
   zoomed,
   type Drawn,
   type View as Seen,
-} from '@/core/monitor/view';
+} from '@/core/monitor/samples/view';
 import { fromCanonical } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
 import type { RevisionOf } from '@/core/records/schema/revision';

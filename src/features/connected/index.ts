@@ -3,4 +3,3 @@ export { AlarmBand } from './AlarmBand';
 export { ConnectedScreen } from './ConnectedScreen';
 export { ConnectionScreen } from './ConnectionScreen';
 export { Listening } from './Listening';
-export { SlipScreen } from './SlipScreen';

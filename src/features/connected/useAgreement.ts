@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { agreementOf, type Agreement, type Pair } from '@/core/monitor/agreement';
-import { minuteOf, NONE, summed, valueOf } from '@/core/monitor/block';
+import { minuteOf, NONE, summed, valueOf } from '@/core/monitor/samples/block';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { calibrateEvery } from '@/core/instruments/calibrateEvery';

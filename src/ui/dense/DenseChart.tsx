@@ -12,7 +12,7 @@ import {
 } from 'react';
 import type { View } from 'react-native';
 import { ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
-import type { Drawn, View as Seen } from '@/core/monitor/view';
+import type { Drawn, View as Seen } from '@/core/monitor/samples/view';
 import { Frame } from '../Frame';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';

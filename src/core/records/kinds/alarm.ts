@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { ALARM_IDS } from '../../monitor/alarmIds';
-import { alarmTitle, alarmWorst } from '../../monitor/alarmWords';
+import { ALARM_IDS } from '../../monitor/alarms/alarmIds';
+import { alarmTitle, alarmWorst } from '../../monitor/alarms/alarmWords';
 import { timeWords } from '../../time/words';
 import { instant } from '../../time/zone';
 import { anyNumber, idSchema, instantSchema } from '../common';

@@ -1,6 +1,6 @@
 import * as z from 'zod';
-import { ALARM_IDS } from '../../monitor/alarmIds';
-import { INSTRUMENT_KINDS, instrumentIdSchema } from '../../monitor/protocol';
+import { ALARM_IDS } from '../../monitor/alarms/alarmIds';
+import { INSTRUMENT_KINDS, INSTRUMENT_NAME } from '../../monitor/instrumentKinds';
 import { anyNumber, idSchema, nameSchema, parameterSchema } from '../common';
 
 /** How a keeper wants an alarm: not at all, beyond another figure, after another time. */
@@ -18,7 +18,7 @@ export const connectionSchema = z.strictObject({
   name: nameSchema,
   kind: z.enum(INSTRUMENT_KINDS),
   /** Its name in the addresses of the server. */
-  instrument: instrumentIdSchema,
+  instrument: z.string().regex(INSTRUMENT_NAME),
   /** The meter that stands for each thing it reads. */
   kits: z.partialRecord(parameterSchema, idSchema),
   alarms: z.partialRecord(z.enum(ALARM_IDS), alarmChoiceSchema),

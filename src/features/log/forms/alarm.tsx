@@ -1,7 +1,7 @@
 import { View } from 'react-native';
 import * as z from 'zod';
 import { alarm as alarmKind } from '@/core/records/kinds/alarm';
-import { alarmTitle, alarmWorst } from '@/core/monitor/alarmWords';
+import { alarmTitle, alarmWorst } from '@/core/monitor/alarms/alarmWords';
 import { Words } from '@/ui/Words';
 import { entryForm, type FieldsProps } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';

@@ -1,6 +1,6 @@
 import { ALARM_IDS, type AlarmId } from './alarmIds';
 import { ALARMS, type Bands } from './alarms';
-import { CHANNELS, type ChannelId, type SwitchId } from './channels';
+import { CHANNELS, type ChannelId, type SwitchId } from '../channels';
 
 const MINUTE_MS = 60_000;
 /** Samples older than this ring nothing. */

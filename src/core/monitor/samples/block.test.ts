@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { CHANNEL_IDS, CHANNELS } from './channels';
+import { CHANNEL_IDS, CHANNELS } from '../channels';
 import {
   emptyPlaces,
   LEVELS,

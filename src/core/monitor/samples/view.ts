@@ -1,5 +1,5 @@
 import { LEVELS, momentOf, minuteOf, NONE, valueOf, widthOf, type Level } from './block';
-import type { ChannelId } from './channels';
+import type { ChannelId } from '../channels';
 
 /** A stretch of time that is looked at, ms. */
 export interface View {

@@ -1,4 +1,4 @@
-import { CHANNELS, type ChannelId } from './channels';
+import { CHANNELS, type ChannelId } from '../channels';
 
 /**
  * Minutes that one place of each level stands for. A level of one keeps the value itself, the others

@@ -1,6 +1,6 @@
-import { derivedId } from '../math/hash';
-import { dayOf, dayStart } from '../time/zone';
-import { CHANNELS, type ChannelId } from './channels';
+import { derivedId } from '../../math/hash';
+import { dayOf, dayStart } from '../../time/zone';
+import { CHANNELS, type ChannelId } from '../channels';
 import { minuteOf, NONE, summed, valueOf } from './block';
 
 const HOUR = 60;

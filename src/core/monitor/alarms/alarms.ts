@@ -1,5 +1,5 @@
 import type { AlarmId } from './alarmIds';
-import type { ChannelId, SwitchId } from './channels';
+import type { ChannelId, SwitchId } from '../channels';
 
 /** An emergency that tells what to do. */
 export type EmergencyId =

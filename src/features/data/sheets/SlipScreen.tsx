@@ -6,8 +6,8 @@ import { withUnit } from '@/core/parameters/convert';
 import { PARAMETERS } from '@/core/parameters/registry';
 import { judgeSlip, readSlip, type Judged } from '@/core/monitor/slip';
 import { measureKey, measureOptions } from '@/core/sheets/guess/measure';
-import { HOUR_MS, instant, isoInZone } from '@/core/time/zone';
-import { countOf, formatPlain } from '@/core/units/format';
+import { HOUR_MS } from '@/core/time/zone';
+import { countOf, formatPlain, parseNumber } from '@/core/units/format';
 import { to } from '@/frame/addresses';
 import { BackHead } from '@/frame/BackHead';
 import { chooseSheetFile } from '@/frame/browserFiles';
@@ -16,7 +16,6 @@ import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectLog, selectNow, selectTank, selectZone } from '@/store/selectors';
 import { besideOwn, bringSlip } from '@/store/slips';
 import { Choice } from '@/ui/Choice';
-import { When } from '@/ui/dates/When';
 import { Field } from '@/ui/Field';
 import { Button } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -24,14 +23,17 @@ import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { Words } from '@/ui/Words';
 
+/** Nobody tests water that is older. */
+const LONGEST_HOURS = 24 * 14;
 /** A larger file is no slip. */
 const MOST_BYTES = 200_000;
 const draftSchema = z.object({
   text: z.string(),
-  drawnAt: z.string().nullable(),
+  /** As it is typed; null where the slip says when. */
+  hours: z.string().nullable(),
   units: z.record(z.string(), z.string()),
 });
-const EMPTY: z.infer<typeof draftSchema> = { text: '', drawnAt: null, units: {} };
+const EMPTY: z.infer<typeof draftSchema> = { text: '', hours: null, units: {} };
 
 /** What a shop found, from a file or typed from its paper, kept apart from one's own tests. */
 export function SlipScreen() {
@@ -48,8 +50,12 @@ export function SlipScreen() {
     const rows = papaparse.parse<string[]>(draft.text, { skipEmptyLines: true }).data;
     return readSlip(draft.text, rows);
   }, [draft.text]);
+  const typed = (draft.hours ?? '').trim();
+  const ago = typed === '' ? 0 : parseNumber(typed);
   const drawnAt =
-    draft.drawnAt === null ? (slip.drawnAt ?? now) : Math.min(now, instant(draft.drawnAt));
+    draft.hours === null && slip.drawnAt !== null
+      ? Math.min(now, slip.drawnAt)
+      : now - Math.min(LONGEST_HOURS, Math.max(0, ago ?? 0)) * HOUR_MS;
   const hours = ((slip.testedAt ?? now) - drawnAt) / HOUR_MS;
   const chosen = Object.fromEntries(
     slip.lines.flatMap((line, n) => {
@@ -103,12 +109,16 @@ export function SlipScreen() {
         value={draft.text}
         onChange={(text) => setDraft({ ...draft, text })}
       />
-      <SectionHead title="When the water was drawn" />
-      <When
-        at={isoInZone(drawnAt, zone)}
-        now={now}
-        zone={zone}
-        onChange={(at) => setDraft({ ...draft, drawnAt: at ?? isoInZone(now, zone) })}
+      <Field
+        label="Hours since the water was drawn"
+        kind="number"
+        unit="h"
+        value={
+          draft.hours ??
+          (slip.drawnAt === null ? '' : formatPlain((now - slip.drawnAt) / HOUR_MS, 1))
+        }
+        error={ago === null ? 'Enter how many hours ago, 0 for just now.' : ''}
+        onChange={(hours) => setDraft({ ...draft, hours })}
       />
       {judged.length > 0 ? <SectionHead title="What becomes of it" /> : null}
       {judged.map((one, n) => (
@@ -129,7 +139,7 @@ export function SlipScreen() {
           {words}
         </Words>
       ))}
-      {kept.length > 0 ? (
+      {kept.length > 0 && ago !== null ? (
         <Button kind="primary" label="Bring it in" onPress={() => void bring()} />
       ) : null}
     </Screen>
