@@ -10,6 +10,7 @@ import { torturedByImports } from './torture/imports';
 import { torturedByCommands } from './torture/commands';
 import { torturedByAnimals, torturedByKeys } from './torture/keys';
 import { torturedByKills } from './torture/kills';
+import { torturedByMonitor } from './torture/monitor';
 import { torturedByTabs } from './torture/tabs';
 import { torturedByTaps } from './torture/taps';
 import { torturedByTouches } from './torture/touches';
@@ -20,11 +21,13 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '1' },
     only: {
       type: 'string',
-      default: 'imports,animals,keys,commands,growth,taps,touches,tabs,kills,flushes',
+      default: 'imports,animals,keys,commands,monitor,growth,taps,touches,tabs,kills,flushes',
     },
     kills: { type: 'string', default: '60' },
     minutes: { type: 'string', default: '2' },
     files: { type: 'string', default: '5000' },
+    /** Of samples that a monitor takes, with everything that can go wrong. */
+    hours: { type: 'string', default: '60' },
     rounds: { type: 'string', default: '4' },
     /** The address of another build that is served, for taps and touches: a control. */
     base: { type: 'string' },
@@ -49,6 +52,7 @@ async function main(): Promise<void> {
     touches: () => torturedByTouches(given, Number(values.rounds), chance),
     tabs: () => torturedByTabs(base, Number(values.minutes), chance),
     kills: () => torturedByKills(base, Number(values.kills), chance),
+    monitor: () => torturedByMonitor(Number(values.hours), chance),
     flushes: () => countedFlushes(base, 20),
   };
   for (const name of values.only.split(',')) {
