@@ -113,7 +113,7 @@ export function AlarmSheet({
           kind="number"
           unit="min"
           value={minutes}
-          error={error}
+          {...(error === '' ? {} : { error })}
           onChange={setMinutes}
         />
       ) : null}

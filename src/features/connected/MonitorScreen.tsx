@@ -159,7 +159,7 @@ function Pause({
     );
   return (
     <>
-      <SectionHead title="Service pause" end="nothing rings but a leak" />
+      <SectionHead title="Service pause" end="but for a leak or ammonia" />
       <ButtonRow>
         <Button label="Feeding: 10 min" onPress={() => pause(10)} />
         <Button label="Changing water: 60 min" onPress={() => pause(60)} />

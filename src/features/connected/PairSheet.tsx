@@ -63,7 +63,7 @@ export function PairSheet({
         label="Code on its screen"
         kind="number"
         value={code}
-        error={error}
+        {...(error === '' ? {} : { error })}
         onChange={(typed) => {
           setCode(typed);
           setError('');

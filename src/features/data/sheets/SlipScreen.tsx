@@ -117,7 +117,7 @@ export function SlipScreen() {
           draft.hours ??
           (slip.drawnAt === null ? '' : formatPlain((now - slip.drawnAt) / HOUR_MS, 1))
         }
-        error={ago === null ? 'Enter how many hours ago, 0 for just now.' : ''}
+        {...(ago === null ? { error: 'Enter how many hours ago, 0 for just now.' } : {})}
         onChange={(hours) => setDraft({ ...draft, hours })}
       />
       {judged.length > 0 ? <SectionHead title="What becomes of it" /> : null}

@@ -1,0 +1,108 @@
+import { fireEvent, screen, waitFor } from '@testing-library/react';
+import type { Instrument } from '@/core/monitor/protocol';
+import { recordTurn } from '@/store/alarms';
+import { ticked } from '@/store/clockSlice';
+import { recordAct } from '@/store/record';
+import { selectTank } from '@/store/selectors';
+import { demoStore, SCREEN_NOW, show } from '@/testing/appHarness';
+import { AlarmBand } from './AlarmBand';
+import { AlarmSheet } from './AlarmSheet';
+import { ConnectedScreen } from './ConnectedScreen';
+import { PairSheet } from './PairSheet';
+
+const mockPush = jest.fn();
+jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: jest.fn() }) }));
+
+const PEN: Instrument = { id: 'pen', kind: 'pen', name: 'A conductivity pen', madeUp: true };
+
+async function withMonitor() {
+  const store = await demoStore();
+  store.dispatch(ticked(SCREEN_NOW));
+  const tank = selectTank(store.getState());
+  if (!tank) throw new Error('no tank');
+  await store.dispatch(
+    recordAct((act) => {
+      act.create('connection', {
+        tankId: tank.id,
+        name: 'A monitor',
+        kind: 'monitor',
+        instrument: 'monitor',
+        kits: {},
+        alarms: {},
+      });
+    }),
+  );
+  const [connection] = store.getState().log.connections;
+  if (!connection) throw new Error('no connection');
+  return { store, connection };
+}
+
+it('says so where no instruments answer, and how it is mended', async () => {
+  const store = await demoStore();
+  await show(store, <ConnectedScreen />);
+  await waitFor(() => screen.getByText('No instruments answer'));
+  expect(screen.getByText(/See whether it runs/)).toBeTruthy();
+  expect(screen.getByText('Look again')).toBeTruthy();
+});
+
+it('a code is marked as wrong once it was tried, and what was typed stays', async () => {
+  const store = await demoStore();
+  await show(
+    store,
+    <PairSheet
+      instrument={PEN}
+      tankId="t"
+      tankName="Kittiwake"
+      onClose={jest.fn()}
+      onPaired={jest.fn()}
+    />,
+  );
+  const field = screen.getByLabelText('Code on its screen');
+  expect(field.getAttribute('aria-invalid')).toBeNull();
+  fireEvent.change(field, { target: { value: '123' } });
+  fireEvent.click(screen.getByText('Pair it'));
+  await waitFor(() => screen.getByText('The code has six digits.'));
+  expect((field as HTMLInputElement).value).toBe('123');
+});
+
+it('an alarm is one sentence with what to do first, leads to its emergency, and goes once it was seen', async () => {
+  const { store, connection } = await withMonitor();
+  await store.dispatch(
+    recordTurn(connection, {
+      alarm: 'leak',
+      since: SCREEN_NOW - 60_000,
+      worst: undefined,
+      past: false,
+      until: null,
+    }),
+  );
+  await show(store, <AlarmBand />);
+  expect(screen.getByRole('alert').textContent).toMatch(
+    /Water where none should be, .* at \d\d:\d\d/,
+  );
+  expect(screen.getByText(/Stay out of wet places/)).toBeTruthy();
+  fireEvent.click(screen.getByText('What to do'));
+  expect(mockPush).toHaveBeenCalledWith('/runs/leak');
+  fireEvent.click(screen.getByText('Seen'));
+  await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
+});
+
+it('an alarm is kept as it is wanted, and what cannot be is said', async () => {
+  const { store, connection } = await withMonitor();
+  await show(store, <AlarmSheet connection={connection} id="temperatureOff" onClose={jest.fn()} />);
+  fireEvent.change(screen.getByLabelText('For so long before it rings'), {
+    target: { value: '9999' },
+  });
+  fireEvent.click(screen.getByText('Keep'));
+  await waitFor(() => screen.getByText(/between 0 and a day/));
+  fireEvent.change(screen.getByLabelText('For so long before it rings'), {
+    target: { value: '20' },
+  });
+  fireEvent.change(screen.getByLabelText(/Outside of the tank/), { target: { value: '2' } });
+  fireEvent.click(screen.getByText('Keep'));
+  await waitFor(() =>
+    expect(store.getState().log.connections[0]?.body.alarms).toEqual({
+      temperatureOff: { beyond: 2, minutes: 20 },
+    }),
+  );
+});
