@@ -1,3 +1,4 @@
+import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
 import { expect, follow, setUpTank, test } from './support';
 
@@ -54,6 +55,13 @@ test('a monitor is paired, a spike rings until it is seen, the link is lost and 
   await follow(page, '/connected');
   await page.getByText('A monitor with four probes', { exact: true }).click();
   await expect(page.getByText('The temperature is far off').first()).toBeVisible();
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByText('Save its minutes as a spreadsheet').click(),
+  ]);
+  expect(await readFile(await download.path(), 'utf8')).toMatch(
+    /^Time \(UTC\),Temperature.*\r\n\d{4}-\d\d-\d\d \d\d:\d\d,\d+\.?\d*,/,
+  );
   await page.route(`**${API}/monitor/stream`, (route) => route.abort());
   await screen.getByRole('button', { name: /Breaks every connection/ }).click();
   await expect(title(page)).toHaveText('Not reached.');

@@ -28,6 +28,7 @@ import { AlarmSheet, limitOf } from './AlarmSheet';
 import { EndConnection } from './EndConnection';
 import { NoLifeSafety } from './NoLifeSafety';
 import { ProbeChart, type SpanId } from './ProbeChart';
+import { SaveMinutes } from './SaveMinutes';
 import { STATE_WORDS } from './stateWords';
 import { useAgreement } from './useAgreement';
 
@@ -102,6 +103,7 @@ export function MonitorScreen({ connection }: { connection: Connection }) {
         />
       ))}
       <NoLifeSafety />
+      <SaveMinutes connection={connection} />
       <EndConnection connection={connection} />
       {alarm ? (
         <AlarmSheet connection={connection} id={alarm} onClose={() => setAlarm(null)} />
