@@ -12,6 +12,7 @@ import { LEVEL_WINDOW_DAYS } from '../doneRules/nitrateLevel';
 /** Parameters whose last reading speaks for now until it is stale. */
 const AGEING: readonly ParameterId[] = [
   'ammonia',
+  'freeAmmonia',
   'nitrite',
   'alkalinity',
   'salinity',

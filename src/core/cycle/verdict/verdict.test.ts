@@ -31,6 +31,28 @@ describe('a cycle that ran its course', () => {
     expect(verdict.ready).toBe(true);
   });
 
+  it('is withheld by free ammonia that a probe shows, while it shows it, and granted by none', () => {
+    const probed = (value: number, at = onDay(27, 4)) => {
+      const builder = finished();
+      builder.digital('freeAmmoniaProbe', at, value, { readBy: 'instrument' });
+      return judge(builder, NOW);
+    };
+    const withheld = probed(0.05);
+    expect(stateOf(withheld, 'ammoniaZero')).toBe('not yet');
+    expect(withheld.ready).toBe(false);
+    expect(withheld.criteria.find(({ id }) => id === 'ammoniaZero')?.because).toMatch(
+      /one of the two is wrong/,
+    );
+    // Below what harms, within what the probe may be off by, or days ago.
+    expect(probed(0.018).ready).toBe(true);
+    expect(probed(0.05, onDay(23)).ready).toBe(true);
+    // A zero of it stands for no test of ammonia.
+    const untested = new LogBuilder();
+    untested.dose(onDay(1), 2);
+    untested.digital('freeAmmoniaProbe', onDay(27, 4), 0);
+    expect(stateOf(judge(untested, NOW), 'ammoniaZero')).toBe('cannot tell');
+  });
+
   it('is not ready a day before the hold is over', () => {
     const verdict = judge(finished(), onDay(22));
     expect(stateOf(verdict, 'zeroHeld')).toBe('not yet');

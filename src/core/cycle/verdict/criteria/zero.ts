@@ -6,6 +6,7 @@ import {
   type TankHistory,
 } from '../../../history/tankHistory';
 import { PARAMETERS } from '../../../parameters/registry';
+import { FREE_AMMONIA_LEVELS } from '../../../seawater/ammonia';
 import { shortDay } from '../../../time/words';
 import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../../time/zone';
 import { countOf } from '../../../units/format';
@@ -62,8 +63,26 @@ function zeroNow(parameter: Toxin): CriterionRule {
         ids,
       );
     }
+    const against = parameter === 'ammonia' ? probeAgainst(history, at) : null;
+    if (against) {
+      return notYet(
+        `${name} read ${read}, but free ammonia ${readingWords(against)} on ${shortDay(against.at, zone)}: one of the two is wrong.`,
+        'Test ammonia with a second kit; where it agrees with yours, the probe is to be checked or renewed.',
+        [...ids, against.id],
+      );
+    }
     return met(`${name} read ${read}.`, ids);
   };
+}
+
+/**
+ * A reading of free ammonia that speaks against a zero of ammonia: it withholds, and never grants. It is the newest,
+ * not too old, and clearly above what is usual in a tank that has none.
+ */
+function probeAgainst(history: TankHistory, at: number): Reading | null {
+  const free = latestReading(history, 'freeAmmonia');
+  if (!free || free.expired || isStale(free, at)) return null;
+  return free.clearlyAbove && free.best > FREE_AMMONIA_LEVELS.comfortable ? free : null;
 }
 
 export const ammoniaZero = zeroNow('ammonia');
