@@ -73,7 +73,6 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
         return;
       }
       let watch = watchFrom(Date.now());
-      let heardUntil = 0;
       let past: Turn[] = [];
       let nightsAt = 0;
       let turning: Promise<unknown> = Promise.resolve();
@@ -91,9 +90,6 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
         };
       };
       const hear = (heard: Heard) => {
-        // Fetched late, between what was heard already: it is stored, and rings nothing.
-        if (heard.at < heardUntil) return;
-        heardUntil = heard.at;
         const step = watched(watch, heard, told());
         watch = step.watch;
         for (const turn of step.turns) {
@@ -153,7 +149,7 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
                 if (isOn) on.add(of);
                 else on.delete(of);
                 tellLive(id, { on: [...on] });
-                hear({ of, on: isOn, at: Math.max(at, heardUntil) });
+                hear({ of, on: isOn, at: Math.max(at, watch.saidAt) });
               },
               state: (state, why) => tellLive(id, { state, why }),
               clock: (behind) => tellLive(id, { behind }),

@@ -158,6 +158,44 @@ describe('silence', () => {
   });
 });
 
+describe('a clock that is behind ours, or a monitor that catches up', () => {
+  it('is heard although time went on meanwhile, and rings no silence', () => {
+    const watching = new Watching();
+    const behind = 40 * SECOND;
+    for (let minute = 1; minute <= 12; minute += 1) {
+      const now = START + minute * MINUTE;
+      for (let seconds = 5; seconds < 60; seconds += 5)
+        watching.hear({ at: now - MINUTE + seconds * SECOND });
+      watching.hear(
+        { at: now - behind, values: { ...GOOD, temperature: minute > 6 ? 29.6 : 25 } },
+        now,
+      );
+    }
+    expect(watching.rang).toEqual(['temperatureFar']);
+  });
+
+  it('tells afterwards what it measured before, while ticks run ahead of it', () => {
+    const watching = new Watching();
+    const late = START + 48 * 60 * MINUTE;
+    for (let minute = 1; minute <= 30; minute += 1) {
+      watching.hear({ at: late + minute * SECOND });
+      const values = { ...GOOD, temperature: minute > 10 && minute < 20 ? 31 : 25 };
+      watching.hear({ at: START + minute * MINUTE, values }, late + minute * SECOND);
+    }
+    expect(watching.turns.map(({ alarm, past }) => [alarm, past])).toEqual([
+      ['temperatureFar', true],
+      ['temperatureFar', true],
+    ]);
+  });
+
+  it('what is fetched between what was heard is passed over', () => {
+    const watching = new Watching().minutes(10);
+    expect(
+      watching.hear({ at: START + 3 * MINUTE, values: { temperature: 35 } }, START + 10 * MINUTE),
+    ).toEqual([]);
+  });
+});
+
 describe('who is not to be woken', () => {
   it('by night hears only what kills, and by day what still goes on', () => {
     const watching = new Watching();

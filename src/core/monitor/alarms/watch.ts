@@ -60,8 +60,10 @@ export interface Watch {
   /** Zeros in a row, by channel. */
   zeros: Readonly<Partial<Record<ChannelId, number>>>;
   on: Readonly<Partial<Record<SwitchId, number>>>;
-  /** When anything was last heard. */
+  /** When anything was last heard, by our clock. */
   heardAt: number;
+  /** The moment that the newest of it was of. */
+  saidAt: number;
 }
 
 export const watchFrom = (now: number): Watch => ({
@@ -70,6 +72,7 @@ export const watchFrom = (now: number): Watch => ({
   zeros: {},
   on: {},
   heardAt: now,
+  saidAt: -Infinity,
 });
 
 /** Something began to ring, or was over. */
@@ -227,8 +230,8 @@ function stepped(
 }
 
 /**
- * Watches one more thing that was heard. What is heard has to come in the order of its time; what is older than
- * ten minutes rings nothing and is told as found afterwards.
+ * Watches one more thing that was heard. That time goes on is told by our clock and may run ahead of what a monitor
+ * says; what it says out of turn is passed over, and what is older than ten minutes is told as found afterwards.
  */
 export function watched(
   before: Watch,
@@ -237,7 +240,9 @@ export function watched(
 ): { watch: Watch; turns: Turn[] } {
   const { at } = heard;
   const said = 'values' in heard || 'of' in heard;
-  let watch: Watch = said ? { ...before, heardAt: Math.max(before.heardAt, at) } : before;
+  // Fetched late, between what was heard already: it rings nothing.
+  if (said && at < before.saidAt) return { watch: { ...before, heardAt: told.now }, turns: [] };
+  let watch: Watch = said ? { ...before, heardAt: told.now, saidAt: at } : before;
   if ('values' in heard) watch = { ...watch, ...believed(watch, heard.values, at) };
   if ('of' in heard) {
     const { [heard.of]: was, ...rest } = watch.on;
