@@ -17,7 +17,7 @@ import { PARAMETERS } from '@/core/parameters/registry';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { unitFor } from '@/core/records/schema/settings';
 import { fullDayWords, shortDay, timeWords } from '@/core/time/words';
-import { addDaysIn, DAY_MS, HOUR_MS, startOfDayIn } from '@/core/time/zone';
+import { addDaysIn, DAY_MS, HOUR_MS, MINUTE_MS, startOfDayIn } from '@/core/time/zone';
 import { formatPlain } from '@/core/units/format';
 import { unitDecimals, unitSymbol } from '@/core/units/units';
 import { sampleStoreOf } from '@/store/connections';
@@ -88,12 +88,13 @@ export function ProbeChart({
   const { parameter } = CHANNELS[channel];
   const spec = PARAMETERS[parameter];
   const unit = unitFor(settings, parameter);
-  const stored = Math.max(live.stored, now - (now % 60_000));
+  // Asked again as places of its level fill, also while a monitor catches up from far behind.
+  const level = levelFor(seen, Math.max(1, pixels));
+  const stored = Math.floor(live.stored / (level * MINUTE_MS));
   useEffect(() => {
     if (pixels === 0) return undefined;
     let current = true;
     const { from, to } = minutesOf(seen);
-    const level = levelFor(seen, pixels);
     void sampleStoreOf(which)
       .stretch(connection.id, channel, level, from, to)
       .then(
@@ -105,7 +106,7 @@ export function ProbeChart({
     return () => {
       current = false;
     };
-  }, [which, connection.id, channel, seen, pixels, stored]);
+  }, [which, connection.id, channel, seen, pixels, level, stored]);
   const shown = useMemo(() => {
     const convert = (value: number | null) => (value === null ? null : fromCanonical(value, unit));
     return points.map(({ at, least, middle, most }) => ({
