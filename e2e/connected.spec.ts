@@ -39,7 +39,10 @@ test('a monitor is paired, a spike rings until it is seen, the link is lost and 
     page.getByRole('img', { name: /Temperature as the probe measured it/ }),
   ).toBeVisible();
 
-  await screen.getByRole('button', { name: /The temperature spikes/ }).click();
+  const spike = screen.getByRole('button', { name: /The temperature spikes/ });
+  // One that a broken-off try left behind would be ended by the press.
+  if ((await spike.getAttribute('aria-pressed')) === 'true') await spike.click();
+  await spike.click();
   const alarm = page.getByRole('alert');
   await expect(alarm).toContainText('The temperature is far off');
   await expect(alarm).toContainText('Hold another thermometer in the water');
@@ -50,7 +53,7 @@ test('a monitor is paired, a spike rings until it is seen, the link is lost and 
   await page.goBack();
   await alarm.getByRole('button', { name: /Seen/ }).click();
   await expect(alarm).toHaveCount(0);
-  await screen.getByRole('button', { name: /The temperature spikes/ }).click();
+  await spike.click();
 
   await follow(page, '/connected');
   await page.getByText('A monitor with four probes', { exact: true }).click();
