@@ -53,6 +53,17 @@ test('a monitor is paired, a spike rings until it is seen, the link is lost and 
   await page.goBack();
   await alarm.getByRole('button', { name: /Seen/ }).click();
   await expect(alarm).toHaveCount(0);
+  // A second tab knows how it stands at once; a reload in the middle rings no second time.
+  await follow(page, '/connected');
+  await page.getByText('A monitor with four probes', { exact: true }).click();
+  await expect(title(page)).toContainText(/3\d\.\d °C, pH/);
+  const second = await page.context().newPage();
+  await second.goto(page.url());
+  await expect(title(second)).toContainText(/3\d\.\d °C, pH/);
+  await second.close();
+  await page.reload();
+  await expect(title(page)).toContainText(/3\d\.\d °C, pH/);
+  await expect(alarm).toHaveCount(0);
   await spike.click();
 
   await follow(page, '/connected');

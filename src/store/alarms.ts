@@ -11,7 +11,7 @@ import {
 import { alarmTitle } from '../core/monitor/alarms/alarmWords';
 import { ALARM_IDS } from '../core/monitor/alarms/alarmIds';
 import { CHANNEL_IDS } from '../core/monitor/channels';
-import type { Turn } from '../core/monitor/alarms/watch';
+import type { StillRinging, Turn } from '../core/monitor/alarms/watch';
 import { entriesOfTank, liveHead, recordOf } from '../core/records/log';
 import { MOST_PAST } from '../core/records/kinds/alarm';
 import type { RevisionOf } from '../core/records/schema/revision';
@@ -30,15 +30,30 @@ const SHOWN_MS = 24 * HOUR_MS;
 /** Nights that are looked back at for what they measured. */
 const NIGHTS = 7;
 
+/** An entry's moment has no more: the id of what rang has to follow from it. */
+const wholeSecond = (at: number): number => Math.floor(at / 1000) * 1000;
+
 const zoneOf = (state: RootState, tankId: string): string =>
   liveHead(state.log, tankId, 'tank')?.body.zone ?? 'UTC';
+
+/** Alarms of a connection that rang before this page was opened and are not over: their moments in whole seconds. */
+export function stillRinging(state: RootState, connection: Connection): StillRinging[] {
+  return entriesOfTank(state.log, connection.body.tankId).flatMap(({ body }) =>
+    body.kind === 'alarm' &&
+    body.connectionId === connection.id &&
+    body.until === undefined &&
+    body.past === undefined
+      ? [{ alarm: body.alarm, since: instant(body.at), worst: body.worst }]
+      : [],
+  );
+}
 
 /** Records that something began to ring, or that it is over. Two tabs that record it make one of it. */
 export function recordTurn(connection: Connection, turn: Turn): AppThunk<Promise<boolean>> {
   return async (dispatch, getState) => {
     const { tankId } = connection.body;
     const zone = zoneOf(getState(), tankId);
-    const id = alarmEntryId(connection.id, turn.alarm, turn.since);
+    const id = alarmEntryId(connection.id, turn.alarm, wholeSecond(turn.since));
     const known = liveHead(getState().log, id, 'entry');
     const until = turn.until === null ? {} : { until: isoInZone(turn.until, zone) };
     const worst = turn.worst === undefined ? {} : { worst: turn.worst };
@@ -69,7 +84,7 @@ export function recordPast(
   connection: Connection,
   turns: readonly Turn[],
 ): AppThunk<Promise<void>> {
-  return async (dispatch, getState) => {
+  return async (dispatch, getState, { services }) => {
     const began = new Map<string, Turn>();
     // What was over replaces what began: it says until when.
     for (const turn of turns) began.set(`${turn.alarm}/${turn.since}`, turn);
@@ -88,7 +103,8 @@ export function recordPast(
         act.createAs(alarmEntryId(connection.id, 'past', first.since), 'entry', {
           kind: 'alarm',
           tankId,
-          at: isoInZone(first.since, zone),
+          // When it was found: what it holds has moments of its own, and may lie days back.
+          at: isoInZone(services.now(), zone),
           connectionId: connection.id,
           alarm: gravest,
           past: found.map(({ alarm, since, until, worst }) => ({

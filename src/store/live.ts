@@ -33,7 +33,12 @@ const NOTHING: Live = {
 
 const lives = new Map<string, Live>();
 const listeners = new Set<() => void>();
-const messageSchema = z.object({ connection: z.string(), live: liveSchema.partial() });
+const messageSchema = z.union([
+  z.object({ connection: z.string(), live: liveSchema.partial() }),
+  z.object({ asks: z.literal(true) }),
+]);
+/** What this tab was the one to tell: it answers for it where another tab opens. */
+const own = new Set<string>();
 
 let channel: BroadcastChannel | null = null;
 function theChannel(): BroadcastChannel | null {
@@ -41,12 +46,18 @@ function theChannel(): BroadcastChannel | null {
   channel = new BroadcastChannel('zoarium-live');
   channel.onmessage = ({ data }: MessageEvent<unknown>) => {
     const message = messageSchema.safeParse(data);
-    if (message.success) change(message.data.connection, message.data.live);
+    if (!message.success) return;
+    if ('asks' in message.data) for (const id of own) say(id, liveOf(id));
+    else change(message.data.connection, message.data.live);
   };
+  channel.postMessage({ asks: true });
   return channel;
 }
 
-function change(connection: string, part: z.infer<typeof messageSchema>['live']): void {
+const say = (connection: string, live: Partial<Live>): void =>
+  theChannel()?.postMessage({ connection, live });
+
+function change(connection: string, part: { [K in keyof Live]?: Live[K] | undefined }): void {
   const told = Object.fromEntries(Object.entries(part).filter(([, value]) => value !== undefined));
   lives.set(connection, { ...liveOf(connection), ...told });
   for (const listener of listeners) listener();
@@ -56,18 +67,19 @@ export const liveOf = (connection: string): Live => lives.get(connection) ?? NOT
 
 /** Says how a connection stands, here and in the other tabs. */
 export function tellLive(connection: string, part: Partial<Live>): void {
+  // A pause may be asked for in any tab; all else comes from the one that holds the stream.
+  if (part.state !== undefined) own.add(connection);
   change(connection, part);
-  theChannel()?.postMessage({ connection, live: part });
+  say(connection, part);
+}
+
+function subscribe(listener: () => void): () => void {
+  theChannel();
+  listeners.add(listener);
+  return () => listeners.delete(listener);
 }
 
 /** How a connection stands, whichever tab holds its stream. */
 export function useLive(connection: string): Live {
-  return useSyncExternalStore(
-    (listener) => {
-      theChannel();
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => liveOf(connection),
-  );
+  return useSyncExternalStore(subscribe, () => liveOf(connection));
 }

@@ -9,7 +9,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { notify } from '@/frame/notify';
 import { webInTurn } from '@/storage/locks';
 import { holdStream } from '@/storage/monitorLink';
-import { recordNights, recordPast, recordTurn } from '@/store/alarms';
+import { recordNights, recordPast, recordTurn, stillRinging } from '@/store/alarms';
 import { instruments, liveConnections, sampleStoreOf } from '@/store/connections';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
 import { liveOf, tellLive } from '@/store/live';
@@ -72,7 +72,7 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
         tellLive(id, { state: 'refused', why: 'This browser has no token for it: pair it again.' });
         return;
       }
-      let watch = watchFrom(Date.now());
+      let watch = watchFrom(Date.now(), stillRinging(store.getState(), current.current));
       let past: Turn[] = [];
       let nightsAt = 0;
       let turning: Promise<unknown> = Promise.resolve();
@@ -93,12 +93,16 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
         const step = watched(watch, heard, told());
         watch = step.watch;
         for (const turn of step.turns) {
-          if (turn.past) past.push(turn);
-          else
-            inTurn(async () => {
-              const rang = await dispatch(recordTurn(current.current, turn));
-              if (rang && turn.until === null) ring(turn, current.current.body.name);
-            });
+          if (turn.past) {
+            past.push(turn);
+            continue;
+          }
+          // What goes on rings now, and is no longer among what never rang.
+          past = past.filter(({ alarm, since }) => alarm !== turn.alarm || since !== turn.since);
+          inTurn(async () => {
+            const rang = await dispatch(recordTurn(current.current, turn));
+            if (rang && turn.until === null) ring(turn, current.current.body.name);
+          });
         }
       };
       /** What rang nothing is told once the stream has come to now. */

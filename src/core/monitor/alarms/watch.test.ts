@@ -4,7 +4,15 @@ import { alarmFirst } from './alarmFirst';
 import { alarmTitle, alarmWorst } from './alarmWords';
 import { PROCEDURES } from '../../runs/procedures';
 import type { ChannelId } from '../channels';
-import { watched, watchFrom, type Circumstances, type Heard, type Turn, type Watch } from './watch';
+import {
+  watched,
+  watchFrom,
+  type StillRinging,
+  type Circumstances,
+  type Heard,
+  type Turn,
+  type Watch,
+} from './watch';
 
 const START = Date.parse('2026-03-02T12:00:00Z');
 const MINUTE = 60_000;
@@ -17,7 +25,12 @@ const GOOD = { temperature: 25.4, ph: 8.1, salinity: 34.6, freeAmmonia: 0.001 };
 
 /** A monitor that is watched: samples are heard as they are measured unless said otherwise. */
 class Watching {
-  private watch: Watch = watchFrom(START);
+  private watch: Watch;
+
+  constructor(still: readonly StillRinging[] = []) {
+    this.watch = watchFrom(START, still);
+  }
+
   at = START;
   turns: Turn[] = [];
   told: Partial<Circumstances> = {};
@@ -186,6 +199,33 @@ describe('a clock that is behind ours, or a monitor that catches up', () => {
       ['temperatureFar', true],
       ['temperatureFar', true],
     ]);
+  });
+
+  it('rings for what began while nobody was connected and still goes on', () => {
+    const watching = new Watching();
+    const end = START + 60 * MINUTE;
+    for (let minute = 1; minute <= 60; minute += 1)
+      watching.hear({ at: START + minute * MINUTE, values: { ...GOOD, temperature: 31 } }, end);
+    expect(
+      watching.turns
+        .filter(({ alarm }) => alarm === 'temperatureFar')
+        .map(({ past, since }) => [past, since]),
+    ).toEqual([
+      [true, START + MINUTE],
+      [false, START + MINUTE],
+    ]);
+  });
+
+  it('rings no second time after a reload, and is over when the water is back', () => {
+    const still = { alarm: 'temperatureFar', since: START - 60 * MINUTE, worst: 30 } as const;
+    const watching = new Watching([still]).minutes(5, () => ({ temperature: 31 }));
+    expect(watching.rang).not.toContain('temperatureFar');
+    watching.minutes(4);
+    expect(watching.turns.find(({ alarm }) => alarm === 'temperatureFar')).toMatchObject({
+      since: still.since,
+      worst: 31,
+      until: START + 6 * MINUTE,
+    });
   });
 
   it('what is fetched between what was heard is passed over', () => {

@@ -66,8 +66,29 @@ export interface Watch {
   saidAt: number;
 }
 
-export const watchFrom = (now: number): Watch => ({
-  stands: {},
+const QUIET: Stand = {
+  since: null,
+  backSince: null,
+  deepest: -Infinity,
+  worst: undefined,
+  ringing: null,
+};
+
+/** What rang before this page was opened, and was not over by then. */
+export interface StillRinging {
+  alarm: AlarmId;
+  since: number;
+  worst: number | undefined;
+}
+
+/** @param still goes on from before: it rings no second time, and is told of once it is over */
+export const watchFrom = (now: number, still: readonly StillRinging[] = []): Watch => ({
+  stands: Object.fromEntries(
+    still.map(({ alarm, since, worst }): [AlarmId, Stand] => [
+      alarm,
+      { ...QUIET, since, worst, deepest: 0, ringing: { since, worst, past: false } },
+    ]),
+  ),
   recent: {},
   zeros: {},
   on: {},
@@ -170,14 +191,6 @@ function believed(
   return { recent, zeros };
 }
 
-const QUIET: Stand = {
-  since: null,
-  backSince: null,
-  deepest: -Infinity,
-  worst: undefined,
-  ringing: null,
-};
-
 /** One alarm a step on, and what that turned. */
 function stepped(
   id: AlarmId,
@@ -205,10 +218,10 @@ function stepped(
       stand.deepest = beyond;
       stand.worst = shown;
     }
-    if (stand.ringing) {
-      stand.ringing = { ...stand.ringing, worst: stand.worst };
+    if (stand.ringing) stand.ringing = { ...stand.ringing, worst: stand.worst };
+    // What was found afterwards and still goes on rings like any other.
+    if (stand.ringing && !(stand.ringing.past && told.now - at <= RINGS_FOR_MS))
       return { stand, turn: null };
-    }
     const after = choice?.minutes === undefined ? alarm.after * 1000 : choice.minutes * MINUTE_MS;
     const late = told.now - at > RINGS_FOR_MS;
     const hushed =
