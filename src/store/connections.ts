@@ -10,6 +10,7 @@ import type { Unit } from '../core/units/units';
 import { isoInZone } from '../core/time/zone';
 import { Instruments } from '../storage/instruments';
 import { SampleStore } from '../storage/sampleStore';
+import { tellLive } from './live';
 import { recordAct } from './record';
 import { LOGS, type LogName } from './services';
 import type { AppThunk, RootState } from './state';
@@ -87,8 +88,14 @@ export function pairInstrument(
   return async (dispatch, getState, { services }) => {
     const { which } = getState().session;
     const { token, instrument: about } = await instruments.pair(instrument.id, code);
-    const id = services.newId();
+    // One that is read at this tank already is paired again: a second would read the same nights twice.
+    const known = liveConnections(getState()).find(
+      ({ body }) => body.instrument === instrument.id && body.tankId === tankId,
+    );
+    const id = known?.id ?? services.newId();
     await sampleStoreOf(which).keepToken(id, token);
+    tellLive(id, { pairedAt: services.now() });
+    if (known) return id;
     const result = await dispatch(
       recordAct((act) => {
         const kits: Partial<Record<ParameterId, string>> = {};

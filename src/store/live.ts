@@ -14,6 +14,8 @@ const liveSchema = z.object({
   behind: z.number(),
   /** The newest minute that is stored: charts ask again when it moves on. */
   stored: z.number(),
+  /** When it was paired last: whoever holds its stream begins anew then. */
+  pairedAt: z.number(),
   /** A service pause lasts until then; 0 for none. */
   pausedUntil: z.number(),
 });
@@ -28,6 +30,7 @@ const NOTHING: Live = {
   on: [],
   behind: 0,
   stored: 0,
+  pairedAt: 0,
   pausedUntil: 0,
 };
 

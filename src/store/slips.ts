@@ -41,6 +41,8 @@ export function bringSlip(
     const { saved } = await dispatch(
       recordAct(
         (act) => {
+          // Two figures of one test on a slip are of one kit.
+          const made = new Map<string, string>();
           kept.forEach((one, n) => {
             const known = getState().log.kits.find(
               ({ body }) =>
@@ -48,7 +50,9 @@ export function bringSlip(
                 body.parameter === one.parameter &&
                 body.unit === one.unit,
             );
-            const kitId = known?.id ?? act.create('kit', shopKit(one, 2000 + n));
+            const key = `${one.parameter} ${one.unit}`;
+            const kitId = known?.id ?? made.get(key) ?? act.create('kit', shopKit(one, 2000 + n));
+            made.set(key, kitId);
             // A large figure may be off by more than the kit that stands for smaller ones.
             const wide =
               known?.body.scale.form === 'digital' && known.body.scale.accuracy < one.accuracy

@@ -67,6 +67,13 @@ describe('a slip', () => {
     expect(asN).toMatchObject({ unit: 'ammonia N', why: '' });
   });
 
+  it('keeps what is only bounded as a span, not as its bound', () => {
+    const [under, over] = judgeSlip(typed('nitrate <5 mg/L NO3\nphosphate >1 ppm PO4'), 1);
+    expect(under).toMatchObject({ value: 2.5, spread: { low: 0, high: 5 } });
+    expect(over).toMatchObject({ value: 1, spread: { low: 1, high: 2 } });
+    expect(under?.why).toMatch(/^Under 5/);
+  });
+
   it('never shows a zero that could decide a verdict: what it may be off by is more than any zero', () => {
     for (const parameter of PARAMETER_IDS) {
       const [zero] = judgeSlip(

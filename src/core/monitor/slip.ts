@@ -161,7 +161,10 @@ export function judgeSlip(
         why: `“${line.value}” is no figure: it decides nothing. Ask them for the number.`,
       };
     const { measure, said } = measureOf(parameter, line, chosen[n]);
-    const value = scaled(number, measure.scaling);
+    const figure = scaled(number, measure.scaling);
+    // "<5" is anything from nothing to five, and is kept as the middle of that.
+    const [sign] = /^[<>]/.exec(line.value) ?? [];
+    const value = sign === '<' ? figure / 2 : figure;
     const { share, least } = OFF[parameter];
     const factor = fromCanonical(1, measure.unit) - fromCanonical(0, measure.unit);
     const accuracy = Number(Math.max(value * share, least * Math.abs(factor)).toPrecision(2));
@@ -172,8 +175,14 @@ export function judgeSlip(
           low: 0,
           high: Number((value * 2 + accuracy).toPrecision(3)),
         }
-      : null;
+      : sign === '<'
+        ? { minutes: 1, low: 0, high: figure }
+        : sign === '>'
+          ? { minutes: 1, low: figure, high: figure * 2 }
+          : null;
     const why = [
+      sign === '<' ? `Under ${formatPlain(figure)}: kept as anything from nothing to that.` : '',
+      sign === '>' ? `Over ${formatPlain(figure)}: it may be twice as much.` : '',
       said || isPlain(parameter)
         ? ''
         : `No unit on the slip: read as ${withUnit(formatPlain(value), measure.unit)}.`,

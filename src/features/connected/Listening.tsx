@@ -12,7 +12,7 @@ import { holdStream } from '@/storage/monitorLink';
 import { recordNights, recordPast, recordTurn, stillRinging } from '@/store/alarms';
 import { instruments, liveConnections, sampleStoreOf } from '@/store/connections';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
-import { liveOf, tellLive } from '@/store/live';
+import { liveOf, tellLive, useLive } from '@/store/live';
 import { selectBands, selectSession } from '@/store/selectors';
 import type { LogName } from '@/store/services';
 import { buzz, tone } from '@/ui/sound';
@@ -64,6 +64,7 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
   }, [connection]);
   const { id } = connection;
   const { instrument } = connection.body;
+  const { pairedAt } = useLive(id);
   const begin = useMemo(
     () => async (signal: AbortSignal) => {
       const samples = sampleStoreOf(which);
@@ -174,6 +175,7 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
       if (!stop.signal.aborted) await begin(stop.signal);
     });
     return () => stop.abort();
-  }, [begin, id, which]);
+    // Paired again, it is asked with its new token.
+  }, [begin, id, which, pairedAt]);
   return null;
 }
