@@ -52,7 +52,7 @@ export function hypothesesFor(problem: CycleProblem): Hypothesis[] {
   add('filterBacteriaHarmed', has('kill') ? 0.1 : 0.03, [WHEN, coordinate('survival', 0.1, 0.7)]);
   add('unloggedDose', 0.04, [WHEN, coordinate('unlogged', 1.2, 0.6)]);
   kits.forEach((kit, index) => {
-    if (kit.parameter === 'nitrate') return;
+    if (kit.parameter === 'nitrate' || kit.probe) return;
     const id = kit.parameter === 'ammonia' ? 'ammoniaKit' : 'nitriteKit';
     if (list.some((h) => h.id === id)) return;
     const count = observations.filter((o) => o.kit === index).length;
@@ -65,7 +65,7 @@ export function hypothesesFor(problem: CycleProblem): Hypothesis[] {
     );
   });
   kits.forEach((kit, index) => {
-    if (kit.parameter === 'nitrate') return;
+    if (kit.parameter === 'nitrate' || kit.probe) return;
     const id = kit.parameter === 'ammonia' ? 'ammoniaKitDead' : 'nitriteKitDead';
     const deadAfter = mayBeDeadAfter(problem, index);
     if (deadAfter === null || list.some((h) => h.id === id)) return;

@@ -4,8 +4,15 @@ import type { Kit } from '../../records/schema/kit';
 import { linearToCanonical, type LinearUnit } from '../../units/units';
 import { nitriteSpoils } from '../verdict/criteria/chain';
 import { isBound } from '../verdict/evidence';
+import { isProbed, probedAmmonia } from '../verdict/probe';
 import type { StepOrder } from './steps';
-import { isNitrogen, type Nitrogen, type Observation, type ProblemKit } from './types';
+import {
+  isNitrogen,
+  type CycleProblem,
+  type Nitrogen,
+  type Observation,
+  type ProblemKit,
+} from './types';
 
 /** Spread of a reader against a card, sd of the natural log. */
 const CARD_SIGMA = 0.25;
@@ -19,6 +26,8 @@ const EXPIRED = { wider: 1.8, blunder: 0.08 };
 const NITRATE_WEIGHT = 0.5;
 /** What a reading counts for while a binder may hold ammonia, which some kits still see. */
 const BOUND_WEIGHT = 0.4;
+/** A probe tells the same every night, and where it is off it is off every night. */
+const PROBE_WEIGHT = 0.3;
 
 /** The kits of the readings, once each, with what the inference needs of them. */
 export class KitTable {
@@ -27,9 +36,11 @@ export class KitTable {
 
   constructor(private readonly history: TankHistory) {}
 
-  private shownBy({ parameter, kitId }: Reading & { parameter: Nitrogen }): number {
-    const all = countedReadings(this.history, parameter);
-    return all.filter((one) => one.kitId === kitId && one.zero === false).length;
+  private shownBy(reading: Reading & { parameter: Nitrogen }): number {
+    const all = isProbed(reading)
+      ? probedAmmonia(this.history)
+      : countedReadings(this.history, reading.parameter);
+    return all.filter((one) => one.kitId === reading.kitId && one.zero === false).length;
   }
 
   /** Place of a reading's kit in the table. */
@@ -57,6 +68,7 @@ export class KitTable {
         ? CARD_SIGMA
         : Math.max(0.01, (reading.range.high - reading.best) / reading.entry.dilution),
       card,
+      ...(isProbed(reading) ? { probe: true } : {}),
       steps: [...steps],
       shown: this.shownBy(reading),
       expired: reading.expired,
@@ -64,6 +76,11 @@ export class KitTable {
     this.places.set(key, this.kits.length - 1);
     return this.kits.length - 1;
   }
+}
+
+/** What the keeper tested, without what a probe tells every night: what is next to be tested goes by that. */
+export function testsOf({ observations, kits }: Pick<CycleProblem, 'observations' | 'kits'>) {
+  return observations.filter(({ kit }) => !kits[kit]?.probe);
 }
 
 /** A kit that may be used next, as the inference would see it; null for what it is not inferred from. */
@@ -90,7 +107,14 @@ function weightOf(history: TankHistory, reading: Reading): number {
     const reduces = history.kits[reading.kitId]?.reduction ?? true;
     return reduces && nitriteSpoils(history, reading) ? 0 : NITRATE_WEIGHT;
   }
-  return isBound(history, reading) ? BOUND_WEIGHT : 1;
+  return (isBound(history, reading) ? BOUND_WEIGHT : 1) * (isProbed(reading) ? PROBE_WEIGHT : 1);
+}
+
+/** How much wider than at its kit's first reading a reading stands open. */
+function widerOf(reading: Reading, { sigma }: ProblemKit): number {
+  if (reading.expired) return EXPIRED.wider;
+  // What pH leaves open of a probe's figure grows with the figure.
+  return isProbed(reading) ? Math.max(0.1, (reading.range.high - reading.best) / sigma) : 1;
 }
 
 /** One reading as the likelihood takes it; null when it cannot count. */
@@ -109,16 +133,17 @@ export function observationOf(
     value.form === 'card'
       ? cardRange(value.steps, value.low, value.high)
       : { low: reading.best / dilution, high: reading.best / dilution };
+  const kit = table.place({ ...reading, parameter });
   return {
     entryId: reading.id,
     index: order.readingIndex(reading.at),
     parameter,
-    kit: table.place({ ...reading, parameter }),
+    kit,
     low: range.low,
     high: range.high,
     dilution,
     weight,
     blunder: reading.expired ? EXPIRED.blunder : BLUNDER,
-    wider: reading.expired ? EXPIRED.wider : 1,
+    wider: widerOf(reading, table.kits[kit] as ProblemKit),
   };
 }

@@ -13,6 +13,7 @@ import {
 import { NEW_SALT } from '../alkalinity';
 import { conditionKnots, UNMEASURED } from './conditions';
 import { KitTable, observationOf } from './observations';
+import { probedAmmonia } from '../verdict/probe';
 import { remarksOf } from './remarks';
 import { doneRuleFacts } from './doneRuleFacts';
 import { seedPrior, unknownSeed } from './seeding';
@@ -53,11 +54,13 @@ function datedThings(history: TankHistory, origin: number, at: number): Dated[] 
       alkalinityIs: Math.max(0, reading.best / MEQ_PER_DKH),
     });
   }
-  for (const parameter of NITROGEN) {
-    for (const reading of history.readings[parameter]) {
-      if (reading.at >= origin && reading.at <= at) {
-        things.push({ at: reading.at, order: 0, kind: 'reading', reading });
-      }
+  const readings = [
+    ...NITROGEN.map((parameter) => history.readings[parameter]),
+    probedAmmonia(history),
+  ];
+  for (const reading of readings.flat()) {
+    if (reading.at >= origin && reading.at <= at) {
+      things.push({ at: reading.at, order: 0, kind: 'reading', reading });
     }
   }
   return things.sort((a, b) => a.at - b.at || a.order - b.order);

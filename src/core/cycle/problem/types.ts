@@ -57,6 +57,8 @@ export interface ProblemKit {
   steps: number[];
   /** Its readings above zero in the whole log, however far back it is looked at: one may be a vial misread. */
   shown: number;
+  /** A probe of free ammonia, of which only what it was seen to show is taken: no story doubts it. */
+  probe?: boolean;
   /** Its reagents were past their date at the last reading. */
   expired: boolean;
 }

@@ -66,7 +66,9 @@ describe('a block', () => {
             level,
           );
           expect(damaged).toBe(false);
-          expect(back).toEqual(places);
+          // By the first place that differs: comparing thousands as objects takes a minute.
+          expect(back.length).toBe(places.length);
+          expect(back.findIndex((value, place) => value !== places[place])).toBe(-1);
         }),
       );
   });

@@ -3,6 +3,7 @@ import { DAY_MS } from '../../../time/zone';
 import type { Ensemble, Member } from '../../inference/ensemble';
 import type { CycleEvent } from '../../kinetics/events';
 import { LITTLE_NITRITE } from '../../doseAdvice';
+import { testsOf } from '../../problem/observations';
 import type { CycleProblem } from '../../problem/types';
 import { shortOf, type Assurance } from '../../verdict/assurance';
 import { STARVED_DAYS } from '../../verdict/criteria/fed';
@@ -114,7 +115,7 @@ function readsLittle({ observations, kits }: CycleProblem): boolean {
 
 /** Whether a test that still speaks for now read ammonia above zero. */
 function readsAmmonia(problem: CycleProblem): boolean {
-  const last = problem.observations.findLast(({ parameter }) => parameter === 'ammonia');
+  const last = testsOf(problem).findLast(({ parameter }) => parameter === 'ammonia');
   const days = last ? nowDay(problem) - last.index / problem.stepsPerDay : Infinity;
   return last !== undefined && last.low > 0 && days <= PARAMETERS.ammonia.guardDays;
 }

@@ -2,6 +2,7 @@ import { doneRuleOf } from '../../doneRules';
 import { quantileOfSorted, sortedCopy } from '../../../math/quantile';
 import { PARAMETERS } from '../../../parameters/registry';
 import { DAY_MS } from '../../../time/zone';
+import { testsOf } from '../../problem/observations';
 import type { CycleProblem, Nitrogen, Observation } from '../../problem/types';
 import type { Ensemble } from '../../inference/ensemble';
 import { nowDay, type Ahead } from '../course/ahead';
@@ -74,12 +75,9 @@ export function confirmation(
 }
 
 /** Day of the run of the last test of ammonia or nitrite that is such; −∞ without one. */
-export function lastTest(
-  { observations, stepsPerDay }: CycleProblem,
-  such: (o: Observation) => boolean,
-): number {
-  const tests = observations.filter((o) => o.parameter !== 'nitrate' && such(o));
-  return Math.max(-Infinity, ...tests.map((o) => o.index / stepsPerDay));
+export function lastTest(problem: CycleProblem, such: (o: Observation) => boolean): number {
+  const tests = testsOf(problem).filter((o) => o.parameter !== 'nitrate' && such(o));
+  return Math.max(-Infinity, ...tests.map((o) => o.index / problem.stepsPerDay));
 }
 
 /** The first whole day ahead, as a point, that lies so many days after a day of the run. */

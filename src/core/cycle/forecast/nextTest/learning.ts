@@ -19,7 +19,7 @@ export function kitsToUse(
   { kits }: CycleProblem,
   atHand: readonly ProblemKit[] | undefined,
 ): Usable[] {
-  const read = kits.map((kit, place) => ({ kit, place }));
+  const read = kits.flatMap((kit, place) => (kit.probe ? [] : [{ kit, place }]));
   if (!atHand) return read;
   const usable = read.filter(({ kit }) => atHand.some(({ id }) => id === kit.id));
   const fresh = atHand.filter(

@@ -14,6 +14,7 @@ import { doseAdvice } from '../../doseAdvice';
 import { proofDoseWords, riseWords } from '../../doseSize';
 import { isTrustedZero } from '../evidence';
 import { inputsOf } from '../inputs';
+import { ammoniaReadings, isProbed } from '../probe';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from '../types';
 
 /** The smallest rise that challenges filter bacteria, mg N/L: 2 ppm on the mildest basis, less a drop. */
@@ -50,7 +51,11 @@ type Toxin = 'ammonia' | 'nitrite';
 
 /** The readings of a parameter within the hours of a challenge. */
 function within(history: TankHistory, parameter: Toxin, span: Window): Reading[] {
-  return countedReadings(history, parameter).filter((r) => r.at >= span.from && r.at <= span.to);
+  const readings =
+    parameter === 'ammonia' ? ammoniaReadings(history) : countedReadings(history, parameter);
+  return readings.filter(
+    (r) => r.at >= span.from && r.at <= span.to && !(isProbed(r) && r.zero === null),
+  );
 }
 
 /** The zeros that a window ends with: one that came back up is no zero. */

@@ -11,6 +11,7 @@ import { shortDay } from '../../../time/words';
 import { addDaysIn, DAY_MS, daysBetween, HOUR_MS, startOfDayIn } from '../../../time/zone';
 import { countOf } from '../../../units/format';
 import { BINDER_HOURS, isBound, isTrustedZero, placesAboveZero } from '../evidence';
+import { ammoniaReadings, isProbed } from '../probe';
 import { cannotTell, met, notYet, type CriterionRule, type Inquiry } from '../types';
 
 type Toxin = 'ammonia' | 'nitrite';
@@ -28,7 +29,7 @@ export function ageWords(reading: Reading, at: number, zone: string): string {
 function zeroNow(parameter: Toxin): CriterionRule {
   const { name, inSentence } = PARAMETERS[parameter];
   return ({ history, at, zone }) => {
-    const latest = latestReading(history, parameter);
+    const latest = newest(history, parameter);
     if (!latest) return cannotTell(`No ${inSentence} test is logged yet.`, `Test ${inSentence}.`);
     const read = `${readingWords(latest)} on ${shortDay(latest.at, zone)}`;
     const ids = [latest.id];
@@ -71,8 +72,24 @@ function zeroNow(parameter: Toxin): CriterionRule {
         [...ids, against.id],
       );
     }
-    return met(`${name} read ${read}.`, ids);
+    return met(
+      isProbed(latest)
+        ? `A probe that rose with a dose and agreed with your own test shows ${inSentence} at ${read}.`
+        : `${name} read ${read}.`,
+      ids,
+    );
   };
+}
+
+const readingsOf = (history: TankHistory, parameter: Toxin): readonly Reading[] =>
+  parameter === 'ammonia' ? ammoniaReadings(history) : countedReadings(history, 'nitrite');
+
+/**
+ * The reading that says how it stands: the newest. A probe's figure that can show no zero, at a low pH, leaves the
+ * word to a test that can.
+ */
+function newest(history: TankHistory, parameter: Toxin): Reading | undefined {
+  return readingsOf(history, parameter).findLast((one) => !(isProbed(one) && one.zero === null));
 }
 
 /**
@@ -114,8 +131,8 @@ function lastBreak(history: TankHistory, list: readonly Reading[]): number {
 
 /** Readings of both, oldest first, since the last one of either that broke the run. */
 function cleanRun(history: TankHistory): Record<Toxin, Reading[]> {
-  const ammonia = countedReadings(history, 'ammonia');
-  const nitrite = countedReadings(history, 'nitrite');
+  const ammonia = readingsOf(history, 'ammonia');
+  const nitrite = readingsOf(history, 'nitrite');
   const lastAbove = Math.max(lastBreak(history, ammonia), lastBreak(history, nitrite));
   const clean = (list: readonly Reading[]) =>
     list
