@@ -1,7 +1,7 @@
 import axe from 'axe-core';
 import { gzipSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
-import { expect, follow, openDemo, test, tooWide } from './support';
+import { expect, follow, openDemo, test, tooWide, WORKED_OUT } from './support';
 
 const PLACES = [
   '/',
@@ -98,38 +98,42 @@ async function barriers(page: Page): Promise<string[]> {
 const SIZE = Math.ceil(PLACES.length / 3);
 const PARTS = [0, 1, 2].map((part) => PLACES.slice(part * SIZE, (part + 1) * SIZE));
 PARTS.forEach((places, part) => {
-  test(`no screen has a serious barrier, and none is too wide (part ${part + 1})`, async ({
-    page,
-  }, { project }) => {
-    test.setTimeout(240_000);
-    const onADesk = project.name === 'wide';
-    const size = page.viewportSize() ?? { width: 390, height: 844 };
-    await openDemo(page);
-    await page.emulateMedia({ colorScheme: onADesk ? 'light' : 'dark' });
-    for (const place of places) {
-      await follow(page, place);
-      expect(await tooWide(page), place).toEqual([]);
-      expect(await barriers(page), place).toEqual([]);
-      if (onADesk) continue;
-      await page.setViewportSize({ width: 320, height: 640 });
-      await expect.poll(() => tooWide(page), { message: `${place} at 320 px` }).toEqual([]);
-      await page.setViewportSize(size);
-    }
-  });
+  test(
+    `no screen has a serious barrier, and none is too wide (part ${part + 1})`,
+    WORKED_OUT,
+    async ({ page }, { project }) => {
+      test.setTimeout(240_000);
+      const onADesk = project.name === 'wide';
+      const size = page.viewportSize() ?? { width: 390, height: 844 };
+      await openDemo(page);
+      await page.emulateMedia({ colorScheme: onADesk ? 'light' : 'dark' });
+      for (const place of places) {
+        await follow(page, place);
+        expect(await tooWide(page), place).toEqual([]);
+        expect(await barriers(page), place).toEqual([]);
+        if (onADesk) continue;
+        await page.setViewportSize({ width: 320, height: 640 });
+        await expect.poll(() => tooWide(page), { message: `${place} at 320 px` }).toEqual([]);
+        await page.setViewportSize(size);
+      }
+    },
+  );
 });
 
-test('what has the most to fit in is no wider than the narrowest phone', async ({ page }, {
-  project,
-}) => {
-  // One width is one width, whatever the project's is.
-  test.skip(project.name === 'wide');
-  await page.setViewportSize({ width: 320, height: 640 });
-  await openDemo(page);
-  for (const place of CROWDED) {
-    await follow(page, place);
-    expect(await tooWide(page), place).toEqual([]);
-  }
-});
+test(
+  'what has the most to fit in is no wider than the narrowest phone',
+  WORKED_OUT,
+  async ({ page }, { project }) => {
+    // One width is one width, whatever the project's is.
+    test.skip(project.name === 'wide');
+    await page.setViewportSize({ width: 320, height: 640 });
+    await openDemo(page);
+    for (const place of CROWDED) {
+      await follow(page, place);
+      expect(await tooWide(page), place).toEqual([]);
+    }
+  },
+);
 
 /** Fetched after Today can be used: the worker's jobs with their client, and what daily life rests on. */
 const FOLLOWS = /\/(jobs|client|problem|stocking|dailyLife)-[^/]*\.js$/;

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { expect, follow, goTo, openDemo, saved, test, typeValue, closePad } from './support';
+import {
+  closePad,
+  expect,
+  follow,
+  goTo,
+  openDemo,
+  saved,
+  test,
+  typeValue,
+  WORKED_OUT,
+} from './support';
 
 const DAY = 24 * 3_600_000;
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -15,54 +25,56 @@ async function look(page: Page, tank: string): Promise<void> {
   ).toBeVisible();
 }
 
-test('a week of chores: a tap each, one put off, one left out with its reason', async ({
-  page,
-}) => {
-  await page.clock.install();
-  await openDemo(page);
-  await look(page, 'Fulmar');
-  const round = page.getByRole('button', { name: /^Done: Daily round/ });
-  await round.click();
-  // A slip of the thumb is taken back, and the chore is due as before.
-  await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
-  for (const days of [1, 2, 4]) {
+test(
+  'a week of chores: a tap each, one put off, one left out with its reason',
+  WORKED_OUT,
+  async ({ page }) => {
+    await page.clock.install();
+    await openDemo(page);
+    await look(page, 'Fulmar');
+    const round = page.getByRole('button', { name: /^Done: Daily round/ });
     await round.click();
-    await saved(page, 'Daily round: done');
-    await expect(round).toHaveCount(0);
-    await page.clock.fastForward(days * DAY);
-    await expect(round).toHaveCount(1);
-  }
-  await page.getByRole('button', { name: 'Put something off' }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByRole('button', { name: /^Flush the membrane/ }).click();
-  await sheet.getByLabel(/^Why it is left out/).fill('renewed last week');
-  await sheet.getByRole('button', { name: 'Leave it out this time' }).click();
-  await expect(page.getByRole('button', { name: /^Done: Flush the membrane/ })).toHaveCount(0);
+    // A slip of the thumb is taken back, and the chore is due as before.
+    await page.getByRole('status').getByRole('button', { name: 'Undo' }).click();
+    for (const days of [1, 2, 4]) {
+      await round.click();
+      await saved(page, 'Daily round: done');
+      await expect(round).toHaveCount(0);
+      await page.clock.fastForward(days * DAY);
+      await expect(round).toHaveCount(1);
+    }
+    await page.getByRole('button', { name: 'Put something off' }).click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByRole('button', { name: /^Flush the membrane/ }).click();
+    await sheet.getByLabel(/^Why it is left out/).fill('renewed last week');
+    await sheet.getByRole('button', { name: 'Leave it out this time' }).click();
+    await expect(page.getByRole('button', { name: /^Done: Flush the membrane/ })).toHaveCount(0);
 
-  await goTo(page, 'Chores');
-  await expect(heading(page)).toHaveText(/ today/);
-  await expect(page.getByRole('img', { name: /^week of/ })).toBeVisible();
-  await page.getByRole('button', { name: /^Flush the membrane/ }).click();
-  await expect(page.getByText('left out', { exact: true })).toBeVisible();
+    await goTo(page, 'Chores');
+    await expect(heading(page)).toHaveText(/ today/);
+    await expect(page.getByRole('img', { name: /^week of/ })).toBeVisible();
+    await page.getByRole('button', { name: /^Flush the membrane/ }).click();
+    await expect(page.getByText('left out', { exact: true })).toBeVisible();
 
-  // A chore of one’s own: weekly, on days of the week.
-  await page.getByRole('button', { name: 'Back' }).click();
-  await page.getByRole('button', { name: 'Add a chore' }).click();
-  await page.getByLabel('What it is').fill('Wipe the lamp');
-  await page.getByRole('checkbox', { name: 'Sun' }).click();
-  await page.reload();
-  // What is half typed outlives a reload.
-  await expect(page.getByLabel('What it is')).toHaveValue('Wipe the lamp');
-  await page.getByRole('button', { name: 'Save it' }).click();
-  await saved(page, 'Chore saved');
-  await expect(
-    page.getByRole('button', { name: /^Wipe the lamp, every week on Sun/ }),
-  ).toBeVisible();
+    // A chore of one’s own: weekly, on days of the week.
+    await page.getByRole('button', { name: 'Back' }).click();
+    await page.getByRole('button', { name: 'Add a chore' }).click();
+    await page.getByLabel('What it is').fill('Wipe the lamp');
+    await page.getByRole('checkbox', { name: 'Sun' }).click();
+    await page.reload();
+    // What is half typed outlives a reload.
+    await expect(page.getByLabel('What it is')).toHaveValue('Wipe the lamp');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await saved(page, 'Chore saved');
+    await expect(
+      page.getByRole('button', { name: /^Wipe the lamp, every week on Sun/ }),
+    ).toBeVisible();
 
-  const file = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save the calendar file' }).click();
-  expect((await file).suggestedFilename()).toMatch(/^zoarium-.*\.ics$/);
-});
+    const file = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'Save the calendar file' }).click();
+    expect((await file).suggestedFilename()).toMatch(/^zoarium-.*\.ics$/);
+  },
+);
 
 test('an emergency by one hand: two taps to the first step, each step a tap', async ({ page }) => {
   await openDemo(page);
@@ -180,30 +192,36 @@ test('back after five weeks of silence: three things, in order, each done by wha
   await expect(page.getByRole('button', { name: /^3\. Change 47 L, matched, open/ })).toBeVisible();
 });
 
-test('a move from 76 to 208 litres: the gap, the order, who went where, the old tank closed', async ({
-  page,
-}) => {
-  test.setTimeout(120_000);
-  await openDemo(page);
-  await look(page, 'Spare tank');
-  await goTo(page, 'Tanks');
-  await page.getByRole('button', { name: /^Move Spare tank/ }).click();
-  await page.getByLabel('Net water of the new tank').fill('208');
-  await expect(page.getByText(/Mix 187 L of salt water beforehand.* bring 38 L/)).toBeVisible();
-  await expect(heading(page)).toHaveText(/^(The filter|A small gap)/, { timeout: 60_000 });
-  await expect(page.getByText(/kills? within the hour|never moved unrinsed/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Begin the move' }).click();
-  await expect(heading(page)).toHaveText('Media seeded beforehand.');
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByText('187 L', { exact: true })).toBeVisible();
-  await follow(page, '/moving/move');
-  await page.getByRole('button', { name: 'Log who moved' }).click();
-  const sheet = page.getByRole('dialog');
-  await sheet.getByRole('radio', { name: /^Kittiwake/ }).click();
-  await sheet.getByRole('button', { name: /^Log \d+ groups? as moved/ }).click();
-  await expect(page.getByRole('status').getByText(/^Moved \d+ groups? to Kittiwake/)).toBeVisible();
-  await follow(page, '/tanks');
-  await expect(
-    page.getByRole('button', { name: /^Spare tank closed; its log is kept/ }),
-  ).toBeVisible();
-});
+test(
+  'a move from 76 to 208 litres: the gap, the order, who went where, the old tank closed',
+  WORKED_OUT,
+  async ({ page }) => {
+    test.setTimeout(120_000);
+    await openDemo(page);
+    await look(page, 'Spare tank');
+    await goTo(page, 'Tanks');
+    await page.getByRole('button', { name: /^Move Spare tank/ }).click();
+    await page.getByLabel('Net water of the new tank').fill('208');
+    await expect(page.getByText(/Mix 187 L of salt water beforehand.* bring 38 L/)).toBeVisible();
+    await expect(heading(page)).toHaveText(/^(The filter|A small gap)/, { timeout: 60_000 });
+    await expect(
+      page.getByText(/kills? within the hour|never moved unrinsed/).first(),
+    ).toBeVisible();
+    await page.getByRole('button', { name: 'Begin the move' }).click();
+    await expect(heading(page)).toHaveText('Media seeded beforehand.');
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+    await expect(page.getByText('187 L', { exact: true })).toBeVisible();
+    await follow(page, '/moving/move');
+    await page.getByRole('button', { name: 'Log who moved' }).click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByRole('radio', { name: /^Kittiwake/ }).click();
+    await sheet.getByRole('button', { name: /^Log \d+ groups? as moved/ }).click();
+    await expect(
+      page.getByRole('status').getByText(/^Moved \d+ groups? to Kittiwake/),
+    ).toBeVisible();
+    await follow(page, '/tanks');
+    await expect(
+      page.getByRole('button', { name: /^Spare tank closed; its log is kept/ }),
+    ).toBeVisible();
+  },
+);

@@ -5,7 +5,7 @@ import type { Page } from '@playwright/test';
 import { writeServiceWorker } from '../scripts/lib/serviceWorker.mjs';
 import { createServer } from '../server/app';
 import { listenFrom } from '../server/listen';
-import { expect, savedAndLeft, test } from './support';
+import { expect, savedAndLeft, test, WORKED_OUT } from './support';
 
 test.use({ serviceWorkers: 'allow' });
 
@@ -57,32 +57,34 @@ const PLACES = [
   '/more',
 ];
 
-test('after one visit every place opens with the server gone, and a test session is kept', async ({
-  page,
-}) => {
-  // Twenty places, each opened from the worker's own store.
-  test.setTimeout(240_000);
-  const { base, stop } = await serve('dist');
-  await visit(page, base);
-  await stop();
-  for (const place of PLACES) {
-    await page.goto(`${base}${place}`);
-    const main = page.getByRole('main');
-    const anything = main.getByRole('heading').or(main.getByRole('button')).first();
-    await expect(anything, place).toBeVisible();
-    await expect(page.getByText('did not open'), place).toHaveCount(0);
-  }
-  // The forecast is worked out in a worker, whose file is kept as well.
-  await page.goto(`${base}/cycle`);
-  await expect(page.getByText(/8 in 10/).first()).toBeVisible();
-  await page.goto(`${base}/log/test`);
-  await page.getByRole('button', { name: 'Ammonia 0.25', exact: true }).click();
-  await page.getByRole('button', { name: 'Save 1 reading' }).click();
-  await savedAndLeft(page, 'Saved 1 reading');
-  await page.goto(`${base}/`);
-  await page.reload();
-  await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();
-});
+test(
+  'after one visit every place opens with the server gone, and a test session is kept',
+  WORKED_OUT,
+  async ({ page }) => {
+    // Twenty places, each opened from the worker's own store.
+    test.setTimeout(240_000);
+    const { base, stop } = await serve('dist');
+    await visit(page, base);
+    await stop();
+    for (const place of PLACES) {
+      await page.goto(`${base}${place}`);
+      const main = page.getByRole('main');
+      const anything = main.getByRole('heading').or(main.getByRole('button')).first();
+      await expect(anything, place).toBeVisible();
+      await expect(page.getByText('did not open'), place).toHaveCount(0);
+    }
+    // The forecast is worked out in a worker, whose file is kept as well.
+    await page.goto(`${base}/cycle`);
+    await expect(page.getByText(/8 in 10/).first()).toBeVisible();
+    await page.goto(`${base}/log/test`);
+    await page.getByRole('button', { name: 'Ammonia 0.25', exact: true }).click();
+    await page.getByRole('button', { name: 'Save 1 reading' }).click();
+    await savedAndLeft(page, 'Saved 1 reading');
+    await page.goto(`${base}/`);
+    await page.reload();
+    await expect(page.getByRole('button', { name: /^Ammonia 0.25 ppm/ })).toBeVisible();
+  },
+);
 
 test('a newer build is used when it is asked for, under a form half typed', async ({ page }) => {
   test.setTimeout(180_000);

@@ -4,7 +4,7 @@ import { runCommand } from '../cli/commands';
 import { scriptOf } from '../scripts/lib/inBrowser.mjs';
 import { FORTY_RUNS } from '../src/testing/practicePrints';
 import { clickWhatHasSettled } from './clicks';
-import { closePad, expect, follow, savedAndLeft, test, typeValue } from './support';
+import { closePad, expect, follow, savedAndLeft, test, typeValue, WORKED_OUT } from './support';
 
 /** Reads a vial as a keeper does: the step whose patch is nearest to its colour. */
 async function readVial(page: Page, parameter: string): Promise<string> {
@@ -46,73 +46,80 @@ test('forty random lives come to the same bits in this browser as in Node', asyn
   expect(print).toBe(FORTY_RUNS);
 });
 
-test('a situation is looked at, tested, waited for, looked back on, and carried to a second browser', async ({
-  page,
-  browser,
-}) => {
-  await begin(page, /^A bottle that promised/);
-  await page.getByRole('button', { name: 'Look at the tank' }).click();
-  await expect(page.getByRole('dialog').getByText('The water is clear.')).toBeVisible();
-  await page.getByRole('button', { name: 'Close' }).click();
+test(
+  'a situation is looked at, tested, waited for, looked back on, and carried to a second browser',
+  WORKED_OUT,
+  async ({ page, browser }) => {
+    await begin(page, /^A bottle that promised/);
+    await page.getByRole('button', { name: 'Look at the tank' }).click();
+    await expect(page.getByRole('dialog').getByText('The water is clear.')).toBeVisible();
+    await page.getByRole('button', { name: 'Close' }).click();
 
-  // A vial that is read before its minutes are over is pale; waiting is a gesture, not a pause.
-  await follow(page, '/log/test');
-  await page.getByRole('button', { name: /minute wait for Ammonia$/ }).click();
-  await page.getByRole('button', { name: /min for Ammonia card pass$/ }).click();
-  await expect(page.getByText('read it now').first()).toBeVisible();
-  await readVial(page, 'Ammonia');
-  await page.getByRole('button', { name: 'Save 1 reading' }).click();
-  await expect(page.getByText('Saved 1 reading')).toBeVisible();
+    // A vial that is read before its minutes are over is pale; waiting is a gesture, not a pause.
+    await follow(page, '/log/test');
+    await page.getByRole('button', { name: /minute wait for Ammonia$/ }).click();
+    await page.getByRole('button', { name: /min for Ammonia card pass$/ }).click();
+    await expect(page.getByText('read it now').first()).toBeVisible();
+    await readVial(page, 'Ammonia');
+    await page.getByRole('button', { name: 'Save 1 reading' }).click();
+    await expect(page.getByText('Saved 1 reading')).toBeVisible();
 
-  // What was done a week ago cannot be done now.
-  await page.getByRole('button', { name: 'Move the clock' }).click();
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /^A week on/ })
-    .click();
-  await expect(page.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
+    // What was done a week ago cannot be done now.
+    await page.getByRole('button', { name: 'Move the clock' }).click();
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /^A week on/ })
+      .click();
+    await expect(page.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
 
-  await page.getByRole('button', { name: 'Practice, day 14' }).click();
-  await page.getByRole('button', { name: 'See what was really going on' }).click();
-  await expect(page.getByText('Answer first')).toBeVisible();
-  await page.getByRole('radio', { name: 'Next to nothing' }).click();
-  await expect(page.getByText(/4 in 1,000 were alive/)).toBeVisible();
-  const life = (await page.getByText(/^This life: /).innerText()).slice(11, 27);
-  expect(life).toMatch(/^[0-9a-f]{16}$/);
+    await page.getByRole('button', { name: 'Practice, day 14' }).click();
+    await page.getByRole('button', { name: 'See what was really going on' }).click();
+    await expect(page.getByText('Answer first')).toBeVisible();
+    await page.getByRole('radio', { name: 'Next to nothing' }).click();
+    await expect(page.getByText(/4 in 1,000 were alive/)).toBeVisible();
+    const life = (await page.getByText(/^This life: /).innerText()).slice(11, 27);
+    expect(life).toMatch(/^[0-9a-f]{16}$/);
 
-  await follow(page, '/practice');
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Keep it as a file' }).click(),
-  ]);
-  const file = await download.path();
-  const printed = JSON.parse(runCommand(['practice', file], Date.now())) as Record<string, unknown>;
-  expect(printed).toMatchObject({ situation: 'A bottle that promised a week', fingerprint: life });
+    await follow(page, '/practice');
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Keep it as a file' }).click(),
+    ]);
+    const file = await download.path();
+    const printed = JSON.parse(runCommand(['practice', file], Date.now())) as Record<
+      string,
+      unknown
+    >;
+    expect(printed).toMatchObject({
+      situation: 'A bottle that promised a week',
+      fingerprint: life,
+    });
 
-  // A reload finds it where it stood; leaving it finds one's own log, which it never touched.
-  await page.reload();
-  await expect(page.getByText('Day 14 of a made-up tank.')).toBeVisible();
-  await page.getByRole('button', { name: 'Leave practice' }).click();
-  await expect(page.getByText('From filled glass to a stocked reef.')).toBeVisible();
+    // A reload finds it where it stood; leaving it finds one's own log, which it never touched.
+    await page.reload();
+    await expect(page.getByText('Day 14 of a made-up tank.')).toBeVisible();
+    await page.getByRole('button', { name: 'Leave practice' }).click();
+    await expect(page.getByText('From filled glass to a stocked reef.')).toBeVisible();
 
-  const other = await (await browser.newContext()).newPage();
-  clickWhatHasSettled(other);
-  await other.goto('/practice');
-  const chosen = other.waitForEvent('filechooser');
-  await other.getByRole('button', { name: 'Open a practice kept as a file' }).click();
-  await (
-    await chosen
-  ).setFiles({
-    name: 'run.json',
-    mimeType: 'application/json',
-    buffer: readFileSync(file),
-  });
-  await expect(other.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
-  await expect(other.getByRole('heading', { name: 'To do' })).toBeVisible();
-  await follow(other, '/practice/after');
-  await expect(other.getByText(`This life: ${life}`)).toBeVisible();
-  await other.context().close();
-});
+    const other = await (await browser.newContext()).newPage();
+    clickWhatHasSettled(other);
+    await other.goto('/practice');
+    const chosen = other.waitForEvent('filechooser');
+    await other.getByRole('button', { name: 'Open a practice kept as a file' }).click();
+    await (
+      await chosen
+    ).setFiles({
+      name: 'run.json',
+      mimeType: 'application/json',
+      buffer: readFileSync(file),
+    });
+    await expect(other.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
+    await expect(other.getByRole('heading', { name: 'To do' })).toBeVisible();
+    await follow(other, '/practice/after');
+    await expect(other.getByText(`This life: ${life}`)).toBeVisible();
+    await other.context().close();
+  },
+);
 
 /** A practice of a kind that is known: its seed comes from the browser's chance otherwise. */
 async function seeded(page: Page, seed: number): Promise<void> {
@@ -159,7 +166,7 @@ async function testAll(page: Page): Promise<boolean> {
   return zeros.every(Boolean);
 }
 
-test('dry rock is taken to ready in one sitting', async ({ page }) => {
+test('dry rock is taken to ready in one sitting', WORKED_OUT, async ({ page }) => {
   test.setTimeout(240_000);
   await seeded(page, 6);
   await begin(page, /^Dry rock and ammonium chloride/);

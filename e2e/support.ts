@@ -6,8 +6,9 @@ export const test = base.extend<{ quiet: void; loud: boolean }>({
   /** Whether a test takes the network away, of which the browser then speaks. */
   loud: [false, { option: true }],
   quiet: [
-    async ({ page, loud }, use, { project }) => {
+    async ({ page, loud }, use, { project, tags }) => {
       clickWhatHasSettled(page);
+      if (!tags.includes(WORKED_OUT.tag)) await page.addInitScript({ content: NEVER_DONE });
       if (project.name === 'phone') await saveData(page);
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(error.message));
@@ -21,6 +22,19 @@ export const test = base.extend<{ quiet: void; loud: boolean }>({
   ],
 });
 export { expect };
+
+/**
+ * Of a test that asks something of forecasts and plans. Every other is on a device that never gets so far: it
+ * would work them out anew after each entry, which was the half of what a journey cost.
+ */
+export const WORKED_OUT = { tag: '@worked-out' };
+
+/** The worker of jobs as one that takes what it is given and never answers; all other workers as they are. */
+const NEVER_DONE = `const Own = globalThis.Worker;
+globalThis.Worker = function (address, options) {
+  if (!String(address).includes('/jobs')) return new Own(address, options);
+  return { postMessage() {}, terminate() {}, onmessage: null, onerror: null };
+};`;
 
 /** A browser that saves data fetches nothing beforehand, and each screen when it is first opened. */
 async function saveData(page: Page): Promise<void> {

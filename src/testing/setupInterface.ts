@@ -1,6 +1,7 @@
 import { TextDecoder, TextEncoder } from 'node:util';
 // jsdom lacks what every browser has; the interface tests run on these.
 import { webcrypto } from 'node:crypto';
+import React from 'react';
 import 'fake-indexeddb/auto';
 
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
@@ -12,3 +13,12 @@ window.getComputedStyle = (element) => (element as HTMLElement).style;
 
 // The browser's, which the page of a test lacks: texts become bytes and bytes become texts.
 Object.assign(globalThis, { TextDecoder, TextEncoder });
+
+// React notes the stack of every element that is made, for its messages: a sixth of all the time.
+Object.defineProperty(
+  (React as unknown as Record<string, object>)[
+    '__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE'
+  ],
+  'recentlyCreatedOwnerStacks',
+  { get: () => Infinity, set: () => undefined },
+);

@@ -80,7 +80,8 @@ function rose(history: TankHistory, own: readonly Reading[], at: number): boolea
 /** Whether a probe agreed with the keeper's own test of the same water: the one nearest to a moment, if within two weeks. */
 function agreed(tests: readonly Reading[], ofProbe: readonly Reading[], at: number): boolean {
   const test = nearestReading(tests, at, AGREES_DAYS * DAY_MS);
-  const then = test && nearestReading(ofProbe, test.at, SAME_WATER);
+  if (!test) return false;
+  const then = nearestReading(ofProbe, test.at, SAME_WATER);
   return (
     then !== undefined && then.range.low <= test.range.high && test.range.low <= then.range.high
   );
