@@ -20,5 +20,5 @@ Object.defineProperty(
     '__CLIENT_INTERNALS_DO_NOT_USE_OR_WARN_USERS_THEY_CANNOT_UPGRADE'
   ],
   'recentlyCreatedOwnerStacks',
-  { get: () => Infinity, set: () => undefined },
+  { get: () => Infinity, set: () => {} },
 );

@@ -1,4 +1,4 @@
-import { SAFE } from '@/core/cycle/verdict/assurance';
+import { SAFE } from '@/core/cycle/verdict/safe';
 import { SITUATION_IDS, type SituationId } from '@/core/practice/situations/situations';
 import { liveByToday } from './practiceLives';
 import { lessonShows, TEMPTATIONS } from './temptations';

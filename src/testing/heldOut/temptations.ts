@@ -1,4 +1,4 @@
-import { SAFE } from '@/core/cycle/verdict/assurance';
+import { SAFE } from '@/core/cycle/verdict/safe';
 import { courseUntil } from '@/core/practice/run/play';
 import type { SituationId } from '@/core/practice/situations/situations';
 import type { Course } from '@/core/practice/world/live';

@@ -1,4 +1,4 @@
-import { FIRST_LOAD, SAFE, STAYS_DAYS } from '@/core/cycle/verdict/assurance';
+import { FIRST_LOAD, SAFE, STAYS_DAYS } from '@/core/cycle/verdict/safe';
 import { SLACK_HOURS } from '@/core/cycle/verdict/criteria/challenge';
 import { runReef, type TrueEvent } from './reef';
 import type { UntidyLife } from './untidy';

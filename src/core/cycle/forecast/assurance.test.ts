@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { day, dayOf, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
 import { packEvents } from '../kinetics/events';
-import { SAFE } from '../verdict/assurance';
+import { SAFE } from '../verdict/safe';
 import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './course/ahead';
 import { assuranceOf, carriesAfter } from './assurance';
 import { draws } from '../../../testing/draws';

@@ -7,7 +7,8 @@ import type { CycleState } from '../kinetics/state';
 import { ALKALINE } from '../alkalinity';
 import { FISH_PARTS } from '../problem/additions';
 import type { CycleProblem } from '../problem/types';
-import { FIRST_LOAD, SAFE, STAYS_DAYS, SURE, type Assurance } from '../verdict/assurance';
+import { SURE, type Assurance } from '../verdict/assurance';
+import { FIRST_LOAD, SAFE, STAYS_DAYS } from '../verdict/safe';
 import { SLACK_HOURS } from '../verdict/criteria/challenge';
 import {
   AHEAD_STEPS,

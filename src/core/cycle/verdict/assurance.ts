@@ -39,12 +39,6 @@ export interface Assurance {
  * lives two that starved were carried by 97 to 99 in 100 of the ensemble and not in truth.
  */
 export const SURE = { repeats: 0.95, stays: 0.98, carries: 0.98 } as const;
-/** Neither ammonia nor nitrite may come above this, mg N/L. */
-export const SAFE = 0.25;
-/** A first fish's load, mg N/L a day, and how long it is looked at, days. */
-export const FIRST_LOAD = { nitrogen: 0.05, days: 14 } as const;
-/** How long both must stay low with nothing added, days. */
-export const STAYS_DAYS = 7;
 
 /** "49 in 50": how much of certainty is asked. */
 function askedWords(chance: number): string {

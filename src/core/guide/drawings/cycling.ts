@@ -2,7 +2,7 @@ import { steadyEnvironment } from '../../cycle/kinetics/environment';
 import { packEvents, type CycleEvent } from '../../cycle/kinetics/events';
 import { freshStart, typicalParameters, type Seed } from '../../cycle/kinetics/parameters';
 import { courseFor, runCycle } from '../../cycle/kinetics/run';
-import { FIRST_LOAD, SAFE } from '../../cycle/verdict/assurance';
+import { FIRST_LOAD, SAFE } from '../../cycle/verdict/safe';
 import { freeAmmoniaFraction } from '../../seawater/ammonia';
 import { FULL_SALINITY } from '../../units/constants';
 import { say } from '../../units/format';

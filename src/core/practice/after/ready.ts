@@ -1,4 +1,4 @@
-import { FIRST_LOAD, SAFE } from '../../cycle/verdict/assurance';
+import { FIRST_LOAD, SAFE } from '../../cycle/verdict/safe';
 import { DAY_MS } from '../../time/zone';
 import type { Deed } from '../deeds/deeds';
 import { N_PER_GRAM } from '../world/animals';

@@ -1,6 +1,6 @@
 import type { Ensemble, Member } from '../../inference/ensemble';
 import type { CycleEvent } from '../../kinetics/events';
-import { SAFE } from '../../verdict/assurance';
+import { SAFE } from '../../verdict/safe';
 import { CLEAR, nowDay, type Ahead } from '../course/ahead';
 import { carriesAfter } from '../assurance';
 import { cellChances, type Usable } from '../nextTest/learning';
