@@ -56,6 +56,8 @@ const STAND_INS = {
   'expo-router': [
     [/\/layouts\/(Tabs|Stack|experimental-stack)$/, 'routerUnused.js'],
     [/\/react-navigation\/bottom-tabs$/, 'routerUnused.js'],
+    // A Slot asks the router of stacks alone.
+    [/^\.\/(TabRouter|DrawerRouter)$/, 'unused.js'],
     [/\/native-stack\/createNativeStackNavigator$/, 'routerUnused.js'],
     [/\/stack-utils$/, 'routerUnused.js'],
     // Said while it bundles for a developer, and of a route file without a screen.

@@ -138,35 +138,37 @@ test(
 /** Fetched after Today can be used: the worker's jobs with their client, and what daily life rests on. */
 const FOLLOWS = /\/(jobs|client|problem|stocking|dailyLife)-[^/]*\.js$/;
 
-test('the first load fetches at most 443 kB of script, gzipped, and 695 with what follows it', async ({
-  page,
-}, { project }) => {
-  test.skip(project.name === 'wide');
-  // Phones save data here, and fetch nothing beforehand: what Today waits for is all there is.
-  const fetched: Promise<{ follows: boolean; bytes: number }>[] = [];
-  page.on('response', (response) => {
-    if (!response.url().endsWith('.js')) return;
-    const follows = FOLLOWS.test(response.url());
-    fetched.push(
-      response.body().then((body) => ({ follows, bytes: gzipSync(body, { level: 9 }).length })),
-    );
-  });
-  await openDemo(page);
-  await expect(page.getByRole('img', { name: /^The timeline of/ })).toBeVisible();
-  // The forecast is the last of what follows.
-  await expect(page.getByText(/8 in 10/).first()).toBeVisible();
-  const files = await Promise.all(fetched);
-  const sum = (such: (file: { follows: boolean }) => boolean) =>
-    files.filter(such).reduce((total, { bytes }) => total + bytes, 0);
-  const [first, all] = [sum(({ follows }) => !follows), sum(() => true)];
-  const figures = {
-    firstLoadKb: Math.round(first / 1000),
-    withWhatFollowsKb: Math.round(all / 1000),
-    files: files.length,
-  };
-  test.info().annotations.push({ type: 'first load', description: JSON.stringify(figures) });
-  process.stdout.write(`${JSON.stringify(figures)}\n`);
-  expect(first).toBeGreaterThan(300_000);
-  expect(first).toBeLessThanOrEqual(443_000);
-  expect(all).toBeLessThanOrEqual(695_000);
-});
+test(
+  'the first load fetches at most 441 kB of script, gzipped, and 695 with what follows it',
+  WORKED_OUT,
+  async ({ page }, { project }) => {
+    test.skip(project.name === 'wide');
+    // Phones save data here, and fetch nothing beforehand: what Today waits for is all there is.
+    const fetched: Promise<{ follows: boolean; bytes: number }>[] = [];
+    page.on('response', (response) => {
+      if (!response.url().endsWith('.js')) return;
+      const follows = FOLLOWS.test(response.url());
+      fetched.push(
+        response.body().then((body) => ({ follows, bytes: gzipSync(body, { level: 9 }).length })),
+      );
+    });
+    await openDemo(page);
+    await expect(page.getByRole('img', { name: /^The timeline of/ })).toBeVisible();
+    // The forecast is the last of what follows.
+    await expect(page.getByText(/8 in 10/).first()).toBeVisible();
+    const files = await Promise.all(fetched);
+    const sum = (such: (file: { follows: boolean }) => boolean) =>
+      files.filter(such).reduce((total, { bytes }) => total + bytes, 0);
+    const [first, all] = [sum(({ follows }) => !follows), sum(() => true)];
+    const figures = {
+      firstLoadKb: Math.round(first / 1000),
+      withWhatFollowsKb: Math.round(all / 1000),
+      files: files.length,
+    };
+    test.info().annotations.push({ type: 'first load', description: JSON.stringify(figures) });
+    process.stdout.write(`${JSON.stringify(figures)}\n`);
+    expect(first).toBeGreaterThan(300_000);
+    expect(first).toBeLessThanOrEqual(441_000);
+    expect(all).toBeLessThanOrEqual(695_000);
+  },
+);

@@ -284,7 +284,7 @@ describe('the watch with fish in', () => {
 
   it('asks for a test where there is none of today', async () => {
     await watch(null);
-    expect(screen.getByText('Test ammonia today')).toBeTruthy();
+    expect(await screen.findByText('Test ammonia today')).toBeTruthy();
   });
 
   // At pH 8.05 and 25 °C about a twentieth of it is free.
@@ -295,7 +295,7 @@ describe('the watch with fish in', () => {
     [4, 'Emergency: free ammonia'],
   ])('at %d ppm says: %s', async (step, title) => {
     await watch(step);
-    expect(screen.getByText(title)).toBeTruthy();
+    expect(await screen.findByText(title)).toBeTruthy();
     expect(screen.getByText(/By tomorrow it (may reach|is likely under) 0\./)).toBeTruthy();
   });
 
