@@ -10,17 +10,21 @@ import type { Fetch } from '../storage/instruments';
 
 /** Made-up instruments behind a port of their own, with a clock that a test moves. */
 export class InstrumentServer {
-  readonly household: Household;
+  household: Household;
   readonly pairing = new Pairing(null);
   private server: Server | null = null;
   private base = '';
 
   constructor(
     public now: number,
-    seed = 3,
+    private readonly seed = 3,
     private readonly relayed: readonly Relayed[] = [],
   ) {
-    this.household = new Household({ seed, pastDays: 0, speed: 1 }, now);
+    this.household = this.newHousehold();
+  }
+
+  private newHousehold(): Household {
+    return new Household({ seed: this.seed, pastDays: 0, speed: 1 }, this.now);
   }
 
   async start(): Promise<void> {
@@ -49,6 +53,14 @@ export class InstrumentServer {
     const closed = new Promise((resolve) => server.close(resolve));
     server.closeAllConnections();
     await closed;
+  }
+
+  /** Goes down for a while and comes back as a server does: its tokens are known, what it measured is gone. */
+  async restart(downMs: number): Promise<void> {
+    await this.stop();
+    this.now += downMs;
+    this.household = this.newHousehold();
+    await this.start();
   }
 
   readonly fetch: Fetch = (address, init) => fetch(this.base + address, init);

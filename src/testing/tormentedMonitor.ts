@@ -81,6 +81,18 @@ export const caughtUp = (server: InstrumentServer, store: SampleStore) => async 
   );
 };
 
+/** What came of it: hours, minutes measured, those that are lost or wrong, and how often what befell it. */
+export interface Torment {
+  hours: number;
+  measured: number;
+  lost: number;
+  wrong: number;
+  times: Readonly<Record<keyof typeof OF_A_HUNDRED, number>>;
+}
+
+/** How often in a hundred steps: a monitor that begins anew, one that forgets, a tab that is reloaded, a server too. */
+const OF_A_HUNDRED = { restart: 20, forget: 10, reload: 15, serverRestart: 5 } as const;
+
 /** Lets everything go wrong with a monitor and two tabs that read it, and counts what is not as it was measured. */
 export async function tormented(
   server: InstrumentServer,
@@ -88,46 +100,62 @@ export async function tormented(
   random: Random,
   steps: number,
   each: (step: number) => void = () => undefined,
-): Promise<{ hours: number; measured: number; lost: number; wrong: number }> {
-  const { household } = server;
+): Promise<Torment> {
   const from = server.now;
-  const tabs = [await openTab(server, database), await openTab(server, database)] as const;
-  const [first] = tabs;
+  const tabs: [Tab, Tab] = [await openTab(server, database), await openTab(server, database)];
+  const times = { restart: 0, forget: 0, reload: 0, serverRestart: 0 };
+  const befalls = (what: keyof typeof times) => {
+    const it = random() * 100 < OF_A_HUNDRED[what];
+    if (it) times[what] += 1;
+    return it;
+  };
   const measured = new Map<number, number>();
   const settle = async () => {
     // Time stands still until both tabs have heard what was sent: no network takes minutes.
     for (let turn = 0; turn < 20; turn += 1) await new Promise((go) => setImmediate(go));
-    await until(() => household.monitor.listening === 2);
+    await until(() => server.household.monitor.listening === 2);
     await until(() => tabs.every(({ states }) => states.at(-1) === 'live'));
-    await until(caughtUp(server, first.store));
-    const { epoch, now, newest } = household.monitor.hello();
+    await until(caughtUp(server, tabs[0].store));
+    const { monitor } = server.household;
+    const { epoch, now, newest } = monitor.hello();
     const since = Math.max(1, newest - 60);
-    for (const { at, values } of household.monitor.history(epoch, since, 2000).samples)
+    for (const { at, values } of monitor.history(epoch, since, 2000).samples)
       measured.set(minuteOf(at + (server.now - now)), values.ph ?? NaN);
   };
   try {
     for (let step = 0; step < steps; step += 1) {
       const fault = FAULT_IDS[Math.floor(random() * FAULT_IDS.length)] as FaultId;
-      household.monitor.fail(fault, 5);
+      server.household.monitor.fail(fault, 5);
       server.pass(Math.ceil(random() * 12) * MINUTE);
       // What is held back comes in the end.
       if (fault === 'late') server.pass(10 * MINUTE);
-      if (random() < 0.2) household.monitor.restart();
+      if (befalls('restart')) server.household.monitor.restart();
       await settle();
       each(step);
-      if (random() > 0.1) continue;
-      const before = tabs.map(({ greeted }) => greeted());
-      household.monitor.forget();
-      await until(() => tabs.every(({ greeted }, n) => greeted() > (before[n] ?? 0)));
+      if (befalls('reload')) {
+        const which = random() < 0.5 ? 0 : 1;
+        await tabs[which].end();
+        tabs[which] = await openTab(server, database);
+      }
+      const greetings = tabs.map(({ greeted }) => greeted());
+      const anew = () =>
+        until(() => tabs.every(({ greeted }, n) => greeted() > (greetings[n] ?? 0)));
+      if (befalls('serverRestart')) {
+        await server.restart(3 * MINUTE);
+        await anew();
+      } else if (befalls('forget')) {
+        server.household.monitor.forget();
+        await anew();
+      }
     }
-    for (const fault of FAULT_IDS) household.monitor.mend(fault);
+    for (const fault of FAULT_IDS) server.household.monitor.mend(fault);
     server.pass(12 * MINUTE);
     await settle();
   } finally {
     await Promise.all(tabs.map(({ end }) => end()));
   }
   const start = minuteOf(from);
-  const { values } = await first.store.stretch(CONNECTION, 'ph', 1, start, minuteOf(server.now));
+  const { values } = await tabs[0].store.stretch(CONNECTION, 'ph', 1, start, minuteOf(server.now));
   let [lost, wrong] = [0, 0];
   values.forEach((steps, n) => {
     const ph = measured.get(start + n);
@@ -141,5 +169,6 @@ export async function tormented(
     measured: measured.size,
     lost,
     wrong,
+    times,
   };
 }
