@@ -10,6 +10,7 @@ import { torturedByImports } from './torture/imports';
 import { torturedByCommands } from './torture/commands';
 import { torturedByAnimals, torturedByKeys } from './torture/keys';
 import { torturedByKills } from './torture/kills';
+import { torturedByListeners } from './torture/listeners';
 import { torturedByMonitor } from './torture/monitor';
 import { torturedByTabs } from './torture/tabs';
 import { torturedByTaps } from './torture/taps';
@@ -21,13 +22,16 @@ const { values } = parseArgs({
     seed: { type: 'string', default: '1' },
     only: {
       type: 'string',
-      default: 'imports,animals,keys,commands,monitor,growth,taps,touches,tabs,kills,flushes',
+      default:
+        'imports,animals,keys,commands,monitor,listeners,growth,taps,touches,tabs,kills,flushes',
     },
     kills: { type: 'string', default: '60' },
     minutes: { type: 'string', default: '2' },
     files: { type: 'string', default: '5000' },
     /** Of samples that a monitor takes, with everything that can go wrong. */
     hours: { type: 'string', default: '60' },
+    /** Of one monitor, for a minute. */
+    readers: { type: 'string', default: '200' },
     rounds: { type: 'string', default: '4' },
     /** The address of another build that is served, for taps and touches: a control. */
     base: { type: 'string' },
@@ -53,6 +57,7 @@ async function main(): Promise<void> {
     tabs: () => torturedByTabs(base, Number(values.minutes), chance),
     kills: () => torturedByKills(base, Number(values.kills), chance),
     monitor: () => torturedByMonitor(Number(values.hours), chance),
+    listeners: () => torturedByListeners(Number(values.readers), 60),
     flushes: () => countedFlushes(base, 20),
   };
   for (const name of values.only.split(',')) {
