@@ -108,7 +108,7 @@ export function pairInstrument(
           kits,
           alarms: {},
         });
-      }, `Paired ${about.name}`),
+      }, `Paired: ${about.name}`),
     );
     return result.saved ? id : null;
   };

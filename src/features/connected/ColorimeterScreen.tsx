@@ -9,9 +9,9 @@ import { instruments, recordRead } from '@/store/connections';
 import { useAppDispatch } from '@/store/hooks';
 import { Choice } from '@/ui/Choice';
 import { Button } from '@/ui/Press';
-import { Remark } from '@/ui/Remark';
 import { Opening, Screen } from '@/ui/Screen';
 import { EndConnection } from './EndConnection';
+import { NoAnswer } from './PairAgain';
 import { useAsked } from './useAsked';
 
 type Parameter = (typeof COLORIMETER_PARAMETERS)[number];
@@ -82,12 +82,10 @@ export function ColorimeterScreen({ connection }: { connection: RevisionOf<'conn
         }
       />
       {read ? <Button kind="primary" label="Log it" onPress={() => void log(read)} /> : null}
-      {[blank.asked, measured.asked].map((one, n) =>
-        one.state === 'trouble' ? (
-          <Remark key={n} tone="watch" title="It did not answer">
-            {one.why}
-          </Remark>
-        ) : null,
+      {blank.asked.state === 'trouble' ? (
+        <NoAnswer connection={connection} asked={blank.asked} onPaired={blank.clear} />
+      ) : (
+        <NoAnswer connection={connection} asked={measured.asked} onPaired={measured.clear} />
       )}
       <EndConnection connection={connection} />
     </Screen>

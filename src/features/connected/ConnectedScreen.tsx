@@ -52,12 +52,12 @@ export function ConnectedScreen() {
       <Opening
         title={
           connections.length === 0
-            ? 'Nothing is read by itself yet.'
-            : `${countOf(connections.length, 'instrument is', 'instruments are')} read by ${connections.length === 1 ? 'itself' : 'themselves'}.`
+            ? 'No meter is connected yet.'
+            : `${countOf(connections.length, 'meter is', 'meters are')} connected.`
         }
       >
-        A monitor, a pen or a colorimeter that speaks saves reading, remembering and typing. What it
-        shows is kept on this device.
+        What a monitor, a pen or a colorimeter shows goes into the log without being typed. It is
+        kept on this device.
       </Opening>
       {connections.map((connection) => (
         <ConnectionRow key={connection.id} connection={connection} />

@@ -10,10 +10,10 @@ import { instruments } from '@/store/connections';
 import { useAppDispatch, useAppSelector, useDraft } from '@/store/hooks';
 import { selectNow, selectTank, selectZone } from '@/store/selectors';
 import { Button } from '@/ui/Press';
-import { Remark } from '@/ui/Remark';
 import { Row, SectionHead } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { EndConnection } from './EndConnection';
+import { NoAnswer } from './PairAgain';
 import { useAsked } from './useAsked';
 
 const ticketsSchema = z.array(z.object({ ticket: z.string(), drawnAt: z.number() })).max(50);
@@ -54,7 +54,6 @@ export function CounterScreen({ connection }: { connection: RevisionOf<'connecti
       router.push(to.slip);
       return slip;
     });
-  const trouble = [handing.asked, fetching.asked].find((one) => one.state === 'trouble');
   return (
     <Screen head={<BackHead title={connection.body.name} />}>
       <Opening
@@ -84,11 +83,11 @@ export function CounterScreen({ connection }: { connection: RevisionOf<'connecti
           onPress={() => fetchSlip(ticket)}
         />
       ))}
-      {trouble?.state === 'trouble' ? (
-        <Remark tone="watch" title="It did not answer">
-          {trouble.why}
-        </Remark>
-      ) : null}
+      {handing.asked.state === 'trouble' ? (
+        <NoAnswer connection={connection} asked={handing.asked} onPaired={handing.clear} />
+      ) : (
+        <NoAnswer connection={connection} asked={fetching.asked} onPaired={fetching.clear} />
+      )}
       <EndConnection connection={connection} />
     </Screen>
   );

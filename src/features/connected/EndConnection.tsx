@@ -11,7 +11,7 @@ export function EndConnection({ connection }: { connection: RevisionOf<'connecti
   const router = useRouter();
   return (
     <LinkButton
-      label="Read it no longer"
+      label="Stop reading this instrument"
       onPress={() => {
         void dispatch(endConnection(connection));
         router.replace(to.connected);

@@ -27,7 +27,7 @@ import { useWide } from '@/ui/useWide';
 import { AlarmSheet, limitOf } from './AlarmSheet';
 import { EndConnection } from './EndConnection';
 import { NoLifeSafety } from './NoLifeSafety';
-import { PairSheet } from './PairSheet';
+import { PairAgain } from './PairAgain';
 import { ProbeChart, type SpanId } from './ProbeChart';
 import { SaveMinutes } from './SaveMinutes';
 import { STATE_WORDS } from './stateWords';
@@ -55,20 +55,12 @@ export function MonitorScreen({ connection }: { connection: Connection }) {
   const zone = liveHead(log, tankId, 'tank')?.body.zone ?? 'UTC';
   const [channel, setChannel] = useState<ChannelId>('temperature');
   const [span, setSpan] = useState<SpanId>('day');
-  const [pairing, setPairing] = useState(false);
   const [alarm, setAlarm] = useState<AlarmId | null>(null);
   const channels = CHANNEL_IDS.filter((id) => connection.body.kits[CHANNELS[id].parameter]);
   return (
     <Screen head={<BackHead title={name} />}>
       <Opening title={titleOf(live)}>{textOf(live, zone, now)}</Opening>
-      {live.state === 'refused' ? (
-        <Remark tone="watch" title="It has to be paired again">
-          {live.why}
-        </Remark>
-      ) : null}
-      {live.state === 'refused' ? (
-        <Button kind="primary" label="Pair it again" onPress={() => setPairing(true)} />
-      ) : null}
+      {live.state === 'refused' ? <PairAgain connection={connection} why={live.why} /> : null}
       <View>
         {channels.map((id) => (
           <ProbeRow
@@ -110,15 +102,6 @@ export function MonitorScreen({ connection }: { connection: Connection }) {
       <NoLifeSafety />
       <SaveMinutes connection={connection} />
       <EndConnection connection={connection} />
-      {pairing ? (
-        <PairSheet
-          instrument={{ id: connection.body.instrument, kind: 'monitor', name, madeUp: true }}
-          tankId={tankId}
-          tankName={history?.tank.name ?? ''}
-          onClose={() => setPairing(false)}
-          onPaired={() => setPairing(false)}
-        />
-      ) : null}
       {alarm ? (
         <AlarmSheet connection={connection} id={alarm} onClose={() => setAlarm(null)} />
       ) : null}

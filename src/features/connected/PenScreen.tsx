@@ -5,10 +5,10 @@ import { BackHead } from '@/frame/BackHead';
 import { instruments, recordRead } from '@/store/connections';
 import { useAppDispatch } from '@/store/hooks';
 import { Button } from '@/ui/Press';
-import { Remark } from '@/ui/Remark';
 import { Row } from '@/ui/Row';
 import { Opening, Screen } from '@/ui/Screen';
 import { EndConnection } from './EndConnection';
+import { NoAnswer } from './PairAgain';
 import { useAsked } from './useAsked';
 
 /** A pen that is asked: it warms up, comes to the temperature of the water, and its reading goes into the log by a tap. */
@@ -31,7 +31,7 @@ export function PenScreen({ connection }: { connection: RevisionOf<'connection'>
           ? read.steady
             ? 'Stirred once and held still, a hand’s breadth under the surface.'
             : 'It has not yet come to the temperature of the water: measure once more for a truer figure.'
-          : 'Rinse it, hold it in the tank, then ask it.'}
+          : 'Rinse the pen and hold its tip in the tank, a hand’s breadth deep.'}
       </Opening>
       {read ? (
         <>
@@ -48,11 +48,7 @@ export function PenScreen({ connection }: { connection: RevisionOf<'connection'>
           <Button kind="primary" label="Log it" onPress={() => void log(read)} />
         </>
       ) : null}
-      {asked.state === 'trouble' ? (
-        <Remark tone="watch" title="It did not answer">
-          {asked.why}
-        </Remark>
-      ) : null}
+      <NoAnswer connection={connection} asked={asked} onPaired={clear} />
       <Button
         kind={read ? 'plain' : 'primary'}
         label={read ? 'Measure again' : 'Measure'}
@@ -67,5 +63,5 @@ export function PenScreen({ connection }: { connection: RevisionOf<'connection'>
 function titleOf(asked: { state: string; why?: string }, read: PenReading | null): string {
   if (read) return `${formatFixed(read.salinity, 1)} ppt.`;
   if (asked.state === 'waiting') return asked.why ?? 'It takes a moment.';
-  return asked.state === 'asking' ? 'It is asked.' : 'The pen waits in the water.';
+  return asked.state === 'asking' ? 'Measuring.' : 'Ready to measure.';
 }

@@ -2,12 +2,15 @@ import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Instrument } from '@/core/monitor/protocol';
 import { recordTurn } from '@/store/alarms';
 import { ticked } from '@/store/clockSlice';
+import { InstrumentTrouble } from '@/storage/instruments';
+import { instruments, sampleStoreOf } from '@/store/connections';
 import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
-import { demoStore, SCREEN_NOW, show } from '@/testing/appHarness';
+import { demoStore, heading, SCREEN_NOW, show } from '@/testing/appHarness';
 import { AlarmBand } from './AlarmBand';
 import { AlarmSheet } from './AlarmSheet';
 import { ConnectedScreen } from './ConnectedScreen';
+import { ConnectionScreen } from './ConnectionScreen';
 import { PairSheet } from './PairSheet';
 
 const mockPush = jest.fn();
@@ -15,7 +18,7 @@ jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: j
 
 const PEN: Instrument = { id: 'pen', kind: 'pen', name: 'A conductivity pen', madeUp: true };
 
-async function withMonitor() {
+async function withConnection(kind: 'monitor' | 'pen') {
   const store = await demoStore();
   store.dispatch(ticked(SCREEN_NOW));
   const tank = selectTank(store.getState());
@@ -24,9 +27,9 @@ async function withMonitor() {
     recordAct((act) => {
       act.create('connection', {
         tankId: tank.id,
-        name: 'A monitor',
-        kind: 'monitor',
-        instrument: 'monitor',
+        name: `A ${kind}`,
+        kind,
+        instrument: kind,
         kits: {},
         alarms: {},
       });
@@ -36,6 +39,8 @@ async function withMonitor() {
   if (!connection) throw new Error('no connection');
   return { store, connection };
 }
+
+const withMonitor = () => withConnection('monitor');
 
 it('says so where no instruments answer, and how it is mended', async () => {
   const store = await demoStore();
@@ -105,4 +110,26 @@ it('an alarm is kept as it is wanted, and what cannot be is said', async () => {
       temperatureOff: { beyond: 2, minutes: 20 },
     }),
   );
+});
+
+it('a pen that knows this browser no longer is paired again under the connection that there is', async () => {
+  const token = 'a'.repeat(64);
+  jest.spyOn(instruments, 'pair').mockResolvedValue({ token, instrument: PEN });
+  jest.spyOn(instruments, 'penReading').mockImplementation(async (_, given) => {
+    if (given !== token) throw new InstrumentTrouble('This token is not known here.', true);
+    return { at: SCREEN_NOW, conductivity: 53.1, temperature: 25, salinity: 35, steady: true };
+  });
+  const { store, connection } = await withConnection('pen');
+  await sampleStoreOf('demo').keepToken(connection.id, 'b'.repeat(64));
+  await show(store, <ConnectionScreen id={connection.id} />);
+  expect(heading()).toBe('Ready to measure.');
+  fireEvent.click(screen.getByText('Measure'));
+  await waitFor(() => screen.getByText('This token is not known here.'));
+  fireEvent.click(screen.getByText('Pair it again'));
+  fireEvent.change(screen.getByLabelText('Code on its screen'), { target: { value: '123456' } });
+  fireEvent.click(screen.getByText('Pair it'));
+  await waitFor(() => expect(screen.queryByText('Pair it again')).toBeNull());
+  expect(store.getState().log.connections).toHaveLength(1);
+  fireEvent.click(screen.getByText('Measure'));
+  await waitFor(() => expect(heading()).toBe('35.0 ppt.'));
 });

@@ -11,7 +11,8 @@ export type Asked<T> =
   | { state: 'asking' }
   | { state: 'waiting'; why: string }
   | { state: 'answered'; answer: T }
-  | { state: 'trouble'; why: string };
+  /** It did not answer; refused where it knows this browser no longer. */
+  | { state: 'trouble'; why: string; refused: boolean };
 
 /** Waits so long at the most before it is left to the keeper to ask again. */
 const MOST_TRIES = 20;
@@ -41,6 +42,7 @@ export function useAsked<T>(connection: RevisionOf<'connection'>): {
           return tell({
             state: 'trouble',
             why: 'This browser has no token for it: pair it again.',
+            refused: true,
           });
         try {
           tell({ state: 'answered', answer: await question(instrument, token) });
@@ -48,7 +50,11 @@ export function useAsked<T>(connection: RevisionOf<'connection'>): {
           const trouble = error instanceof InstrumentTrouble ? error : null;
           const after = trouble?.retryAfter ?? null;
           if (after === null || tries >= MOST_TRIES)
-            return tell({ state: 'trouble', why: trouble?.message ?? 'It did not answer.' });
+            return tell({
+              state: 'trouble',
+              why: trouble?.message ?? 'It did not answer.',
+              refused: trouble?.refused ?? false,
+            });
           tell({ state: 'waiting', why: trouble?.message.replace(/ Ask again.*/, '') ?? '' });
           setTimeout(() => {
             if (turn.current === mine) void once(tries + 1);
