@@ -32,6 +32,7 @@ export type Held = z.infer<typeof heldSchema>;
 
 const heldKey = (connection: string) => `held/${connection}`;
 const tokenKey = (connection: string) => `token/${connection}`;
+const pauseKey = (connection: string) => `pause/${connection}`;
 const blockKey = (connection: string, channel: ChannelId, level: Level, block: number) =>
   `block/${connection}/${channel}/${level}/${block}`;
 
@@ -68,6 +69,18 @@ export class SampleStore {
 
   async forgetToken(connection: string): Promise<void> {
     await del(tokenKey(connection), this.store);
+  }
+
+  /** Until when a service pause lasts, ms; 0 for none. It outlives the tab that it was asked for in. */
+  async pausedUntil(connection: string): Promise<number> {
+    return z
+      .number()
+      .catch(0)
+      .parse(await get(pauseKey(connection), this.store));
+  }
+
+  async keepPause(connection: string, until: number): Promise<void> {
+    await set(pauseKey(connection), until, this.store);
   }
 
   /** What is held of a connection; null before its first sample. */

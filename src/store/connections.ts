@@ -7,7 +7,7 @@ import type { Kit } from '../core/records/schema/kit';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { meterKit } from '../core/records/kitTemplates';
 import type { Unit } from '../core/units/units';
-import { isoInZone } from '../core/time/zone';
+import { isoInZone, MINUTE_MS } from '../core/time/zone';
 import { Instruments } from '../storage/instruments';
 import { SampleStore } from '../storage/sampleStore';
 import { tellLive } from './live';
@@ -111,6 +111,18 @@ export function pairInstrument(
       }, `Paired: ${about.name}`),
     );
     return result.saved ? id : null;
+  };
+}
+
+/** Begins a service pause of so many minutes, or ends it with 0: here, in the other tabs, and in those to come. */
+export function pauseService(
+  connection: RevisionOf<'connection'>,
+  minutes: number,
+): AppThunk<Promise<void>> {
+  return async (_, getState, { services }) => {
+    const pausedUntil = minutes === 0 ? 0 : services.now() + minutes * MINUTE_MS;
+    tellLive(connection.id, { pausedUntil });
+    await sampleStoreOf(getState().session.which).keepPause(connection.id, pausedUntil);
   };
 }
 

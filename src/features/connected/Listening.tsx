@@ -73,6 +73,9 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
         tellLive(id, { state: 'refused', why: 'This browser has no token for it: pair it again.' });
         return;
       }
+      // A pause that another tab asked for, which may be closed by now.
+      const pausedUntil = await samples.pausedUntil(id);
+      if (pausedUntil > Date.now()) tellLive(id, { pausedUntil });
       let watch = watchFrom(Date.now(), stillRinging(store.getState(), current.current));
       let past: Turn[] = [];
       let nightsAt = 0;

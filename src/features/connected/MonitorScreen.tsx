@@ -15,9 +15,10 @@ import { instant, MINUTE_MS } from '@/core/time/zone';
 import { countOf, formatPlain, listWords } from '@/core/units/format';
 import { BackHead } from '@/frame/BackHead';
 import { markSeen } from '@/store/alarms';
+import { pauseService } from '@/store/connections';
 import { selectHistoryOf } from '@/store/world';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { tellLive, useLive, type Live } from '@/store/live';
+import { useLive, type Live } from '@/store/live';
 import { selectLog, selectNow } from '@/store/selectors';
 import { Button, ButtonRow, LinkButton } from '@/ui/Press';
 import { Remark } from '@/ui/Remark';
@@ -148,8 +149,8 @@ function Pause({
   zone: string;
   now: number;
 }) {
-  const pause = (minutes: number) =>
-    tellLive(connection.id, { pausedUntil: minutes === 0 ? 0 : Date.now() + minutes * MINUTE_MS });
+  const dispatch = useAppDispatch();
+  const pause = (minutes: number) => void dispatch(pauseService(connection, minutes));
   if (live.pausedUntil > now)
     return (
       <Remark title={`Service pause until ${timeWords(live.pausedUntil, zone)}`}>

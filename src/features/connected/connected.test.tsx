@@ -92,6 +92,18 @@ it('an alarm is one sentence with what to do first, leads to its emergency, and 
   await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
 });
 
+it('a service pause holds until it ends by itself, is kept beside the samples, and can be ended', async () => {
+  const { store, connection } = await withMonitor();
+  await show(store, <ConnectionScreen id={connection.id} />);
+  fireEvent.click(screen.getByText('Feeding: 10 min'));
+  await waitFor(() => screen.getByText(/^Service pause until/));
+  const kept = () => sampleStoreOf('demo').pausedUntil(connection.id);
+  await waitFor(async () => expect(await kept()).toBe(SCREEN_NOW + 10 * 60_000));
+  fireEvent.click(screen.getByText('End it now'));
+  await waitFor(() => screen.getByText('Feeding: 10 min'));
+  expect(await kept()).toBe(0);
+});
+
 it('an alarm is kept as it is wanted, and what cannot be is said', async () => {
   const { store, connection } = await withMonitor();
   await show(store, <AlarmSheet connection={connection} id="temperatureOff" onClose={jest.fn()} />);
