@@ -1,3 +1,4 @@
+import { alarmFirst } from '../core/monitor/alarms/alarmFirst';
 import { alarmTitle } from '../core/monitor/alarms/alarmWords';
 import type { Turn } from '../core/monitor/alarms/watch';
 import { entriesOfTank } from '../core/records/log';
@@ -6,7 +7,14 @@ import { tankHistory } from '../core/history/derive';
 import { SampleStore } from '../storage/sampleStore';
 import { LogBuilder } from '../testing/logBuilder';
 import { testServices } from '../testing/services';
-import { markSeen, recordNights, recordPast, recordTurn, selectUnseen } from './alarms';
+import {
+  markSeen,
+  othersAnswer,
+  recordNights,
+  recordPast,
+  recordTurn,
+  selectUnseen,
+} from './alarms';
 import { ticked } from './clockSlice';
 import { openLog } from './open';
 import { recordAct, storeRevisions } from './record';
@@ -89,6 +97,26 @@ it('stands over every screen until it was seen, the gravest first, and a day at 
   await store.dispatch(markSeen(selectUnseen(store.getState())));
   expect(unseen()).toEqual([]);
   expect(alarms().every(({ seenAt }) => seenAt !== undefined)).toBe(true);
+});
+
+it('silence of all monitors is power or network, and of one alone that one’s', async () => {
+  const { store, connection } = await monitored();
+  const silent = turn({ alarm: 'silent', worst: undefined });
+  await store.dispatch(recordTurn(connection, silent));
+  const others = () => othersAnswer(store.getState(), connection.id);
+  expect(others()).toBe(false);
+  await store.dispatch(
+    recordAct((act) => act.create('connection', { ...connection.body, instrument: 'second' })),
+  );
+  const second = store.getState().log.connections.find(({ id }) => id !== connection.id);
+  if (!second) throw new Error('no second');
+  expect(others()).toBe(true);
+  expect(alarmFirst('silent', others())).toMatch(/^Another monitor still answers/);
+  await store.dispatch(recordTurn(second, silent));
+  expect(others()).toBe(false);
+  expect(alarmFirst('silent', others())).toMatch(/^Power or network/);
+  await store.dispatch(recordTurn(second, { ...silent, until: NOW }));
+  expect(others()).toBe(true);
 });
 
 it('what was found afterwards is one entry and one sentence', async () => {

@@ -19,6 +19,7 @@ import { PARAMETERS } from '../core/parameters/registry';
 import { addDaysIn, dayOf, dayStart, HOUR_MS, instant, isoInZone } from '../core/time/zone';
 import { countOf } from '../core/units/format';
 import type { SampleStore } from '../storage/sampleStore';
+import { liveConnections } from './connections';
 import { recordAct } from './record';
 import type { AppThunk, RootState } from './state';
 
@@ -45,6 +46,16 @@ export function stillRinging(state: RootState, connection: Connection): StillRin
     body.past === undefined
       ? [{ alarm: body.alarm, since: instant(body.at), worst: body.worst }]
       : [],
+  );
+}
+
+/** Whether another monitor than a connection's measures: none of its alarms of silence goes on. */
+export function othersAnswer(state: RootState, connectionId: string): boolean {
+  return liveConnections(state).some(
+    (other) =>
+      other.id !== connectionId &&
+      other.body.kind === 'monitor' &&
+      !stillRinging(state, other).some(({ alarm }) => alarm === 'silent'),
   );
 }
 

@@ -7,7 +7,7 @@ import { liveHead } from '@/core/records/log';
 import { timeWords } from '@/core/time/words';
 import { instant } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
-import { markSeen, selectUnseen } from '@/store/alarms';
+import { markSeen, othersAnswer, selectUnseen } from '@/store/alarms';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
 import { selectLog } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
@@ -34,13 +34,16 @@ export function AlarmBand() {
   const log = useAppSelector(selectLog);
   const unseen = useAppSelector(selectUnseen);
   const [first] = unseen;
+  const others = useAppSelector(
+    (state) => first?.body.kind === 'alarm' && othersAnswer(state, first.body.connectionId),
+  );
   if (first?.body.kind !== 'alarm') return null;
   const { alarm, at, worst, past, until, tankId, connectionId } = first.body;
   const tank = liveHead(log, tankId, 'tank')?.body;
   const { emergency } = ALARMS[alarm];
   const told = past
     ? `${past.length === 1 ? 'One alarm was' : `${past.length} alarms were`} found in what was measured while nobody was connected: none of it rang.`
-    : alarmFirst(alarm);
+    : alarmFirst(alarm, others);
   return (
     <View style={styles.band} role="alert">
       <View style={styles.head}>

@@ -9,7 +9,7 @@ import type { RevisionOf } from '@/core/records/schema/revision';
 import { notify } from '@/frame/notify';
 import { webInTurn } from '@/storage/locks';
 import { holdStream } from '@/storage/monitorLink';
-import { recordNights, recordPast, recordTurn, stillRinging } from '@/store/alarms';
+import { othersAnswer, recordNights, recordPast, recordTurn, stillRinging } from '@/store/alarms';
 import { instruments, liveConnections, sampleStoreOf } from '@/store/connections';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
 import { liveOf, tellLive, useLive } from '@/store/live';
@@ -43,7 +43,7 @@ const pause = (ms: number, signal: AbortSignal): Promise<void> =>
   });
 
 /** Rings in this tab: a tone, a buzz, and a notification where the browser may. */
-function ring(turn: Turn, name: string): void {
+function ring(turn: Turn, name: string, others: boolean): void {
   for (const [hertz, after] of [
     [880, 0],
     [660, 450],
@@ -51,7 +51,7 @@ function ring(turn: Turn, name: string): void {
   ] as const)
     setTimeout(() => tone(hertz, 0.4), after);
   buzz([400, 200, 400]);
-  void notify(alarmTitle(turn.alarm), `${name}: ${alarmFirst(turn.alarm)}`, turn.alarm);
+  void notify(alarmTitle(turn.alarm), `${name}: ${alarmFirst(turn.alarm, others)}`, turn.alarm);
 }
 
 function Listener({ connection, which }: { connection: Connection; which: LogName }) {
@@ -105,7 +105,8 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
           past = past.filter(({ alarm, since }) => alarm !== turn.alarm || since !== turn.since);
           inTurn(async () => {
             const rang = await dispatch(recordTurn(current.current, turn));
-            if (rang && turn.until === null) ring(turn, current.current.body.name);
+            if (rang && turn.until === null)
+              ring(turn, current.current.body.name, othersAnswer(store.getState(), id));
           });
         }
       };

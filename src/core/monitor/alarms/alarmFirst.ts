@@ -24,4 +24,10 @@ const FIRST: Readonly<Record<AlarmId, string>> = {
   silent: 'Power or network: see whether pumps run and the surface moves. Air first.',
 };
 
-export const alarmFirst = (id: AlarmId): string => FIRST[id];
+/** Of several monitors one alone is silent: then it is neither the power of the house nor its network. */
+const ONE_OF_SEVERAL =
+  'Another monitor still answers: see whether this one has power and reaches the network.';
+
+/** @param othersAnswer another monitor is not silent */
+export const alarmFirst = (id: AlarmId, othersAnswer = false): string =>
+  id === 'silent' && othersAnswer ? ONE_OF_SEVERAL : FIRST[id];
