@@ -42,7 +42,7 @@ export function bringSlip(
       recordAct(
         (act) => {
           // Two figures of one test on a slip are of one kit.
-          const made = new Map<string, string>();
+          const made = new Map<string, { id: string; accuracy: number }>();
           kept.forEach((one, n) => {
             const known = getState().log.kits.find(
               ({ body }) =>
@@ -51,11 +51,15 @@ export function bringSlip(
                 body.unit === one.unit,
             );
             const key = `${one.parameter} ${one.unit}`;
-            const kitId = known?.id ?? made.get(key) ?? act.create('kit', shopKit(one, 2000 + n));
-            made.set(key, kitId);
+            const kit =
+              made.get(key) ??
+              (known?.body.scale.form === 'digital'
+                ? { id: known.id, accuracy: known.body.scale.accuracy }
+                : { id: act.create('kit', shopKit(one, 2000 + n)), accuracy: one.accuracy });
+            made.set(key, kit);
             // A large figure may be off by more than the kit that stands for smaller ones.
             const wide =
-              known?.body.scale.form === 'digital' && known.body.scale.accuracy < one.accuracy
+              kit.accuracy < one.accuracy
                 ? {
                     minutes: 1,
                     low: Math.max(0, one.value - one.accuracy),
@@ -68,7 +72,7 @@ export function bringSlip(
               tankId,
               at: isoInZone(drawnAt, zone),
               parameter: one.parameter,
-              kitId,
+              kitId: kit.id,
               value: { form: 'digital', value: one.value, unit: one.unit },
               dilution: 1,
               ...(spread ? { spread } : {}),
