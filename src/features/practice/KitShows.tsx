@@ -52,6 +52,8 @@ export function KitShows({ kitId, kit, dilution, left }: ComponentProps<typeof P
   const now = useAppSelector(selectNow);
   const [light, setLight] = useDraft<Light>('practice/light', lightSchema, 'daylight');
   if (!played) return null;
+  // A clock that ticks by the minute may lag behind the moment at which the wait was begun.
+  const minutes = formatPlain(Math.min(kit.waitMinutes, Math.ceil((left ?? 0) / MINUTE_MS)));
   const waits = kit.waitMinutes * MINUTE_MS;
   const waited = left === null || waits === 0 ? 0 : 1 - left / waits;
   // Read at once: nothing was waited for. It has come as far as a minute lets it.
@@ -95,8 +97,8 @@ export function KitShows({ kitId, kit, dilution, left }: ComponentProps<typeof P
         {left !== null && left > 0 ? (
           <LinkButton
             soft
-            label={`Let the ${formatPlain(Math.ceil(left / MINUTE_MS))} min pass`}
-            accessibleName={`Let the ${formatPlain(Math.ceil(left / MINUTE_MS))} min for ${kit.name} pass`}
+            label={`Let the ${minutes} min pass`}
+            accessibleName={`Let the ${minutes} min for ${kit.name} pass`}
             onPress={() => void dispatch(moveClock(wallClock() + left))}
           />
         ) : null}
