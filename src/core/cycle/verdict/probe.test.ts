@@ -5,6 +5,7 @@ import { LogBuilder, onDay } from '../../../testing/logBuilder';
 import { tankHistory } from '../../history/derive';
 import { cycleProblem } from '../problem/problem';
 import { testsOf } from '../problem/observations';
+import { verdictHoldsUntil } from './until';
 import { ammoniaReadings, isProbed, probedAmmonia } from './probe';
 
 interface Told {
@@ -62,6 +63,14 @@ describe('a probe of free ammonia that rose with a dose and agrees with a test',
     });
     expect(stateOf(probed(), 'zeroHeld')).toBe('met');
     expect(verdict.ready).toBe(true);
+  });
+
+  it('goes stale by its last word, not by the traces that it shows since', () => {
+    const log = probed();
+    log.digital('freeAmmoniaProbe', onDay(29, 5), 0.012, { readBy: 'instrument', name: 'Probe' });
+    const stale = onDay(LAST + 3, 3);
+    const history = tankHistory(log.log(), log.tankId, stale);
+    expect(verdictHoldsUntil(history, stale - 3_600_000)).toBe(stale + 1);
   });
 
   it('breaks the run of zeros where it shows ammonia', () => {

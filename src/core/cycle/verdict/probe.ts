@@ -129,5 +129,9 @@ export function ammoniaReadings(history: TankHistory): readonly Reading[] {
   return all;
 }
 
+/** The last reading by which a trusted probe says that there is ammonia, or that there is none. */
+export const saidByProbe = (history: TankHistory): Reading | undefined =>
+  probedAmmonia(history).findLast(({ zero }) => zero !== null);
+
 /** Whether a reading of ammonia was made by a probe of free ammonia. */
 export const isProbed = (reading: Reading): boolean => reading.entry.parameter === 'freeAmmonia';

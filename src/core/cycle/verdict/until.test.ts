@@ -17,7 +17,16 @@ const CHOICES: Tank['doneRule'][] = [
 ];
 
 const logged = fc.record({
-  what: fc.constantFrom('ammonia', 'nitrite', 'nitrate', 'dose', 'change', 'light', 'alkalinity'),
+  what: fc.constantFrom(
+    'ammonia',
+    'nitrite',
+    'nitrate',
+    'dose',
+    'change',
+    'light',
+    'alkalinity',
+    'probe',
+  ),
   hours: fc.integer({ min: 0, max: 30 * 24 }),
   step: fc.integer({ min: 0, max: 3 }),
 });
@@ -34,7 +43,13 @@ function tankWith(doneRule: Tank['doneRule'], zone: string, entries: Logged[]) {
     else if (what === 'nitrate') builder.card('nitrateCard', at, [0, 5, 10, 20][step] ?? 0);
     else if (what === 'alkalinity') builder.digital('alkalinityDrops', at, 6 + step);
     else if (what === 'dose') builder.dose(at, 2);
-    else if (what === 'light') builder.entry(at, { kind: 'light', state: step > 0 ? 'on' : 'off' });
+    else if (what === 'probe') {
+      // Zeros, traces that say neither, and ammonia, at a pH at which a zero can be told.
+      const shows = [0.001, 0.001, 0.012, 0.06][step] ?? 0;
+      builder.digital('freeAmmoniaProbe', at, shows, { readBy: 'instrument' });
+      builder.digital('phPen', at, 8.3);
+    } else if (what === 'light')
+      builder.entry(at, { kind: 'light', state: step > 0 ? 'on' : 'off' });
     else builder.entry(at, { kind: 'waterChange', litres: 20, newWater: {} });
   }
   return builder;

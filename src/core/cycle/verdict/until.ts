@@ -6,6 +6,7 @@ import { SLACK_HOURS, UNFED_DAYS, testHoursOf, windowHoursOf } from './criteria/
 import { boundUntil } from './evidence';
 import { starvedFrom } from './criteria/fed';
 import { inputsOf } from './inputs';
+import { saidByProbe } from './probe';
 import { FAILED_FOR_DAYS } from './proof';
 import { LEVEL_WINDOW_DAYS } from '../doneRules/nitrateLevel';
 
@@ -36,6 +37,9 @@ export function verdictHoldsUntil(history: TankHistory, at: number): number {
     const latest = latestReading(history, parameter);
     if (latest) consider(latest.at + PARAMETERS[parameter].guardDays * DAY_MS + 1);
   }
+  // What a probe last said of ammonia may be older than the last that it showed, which may have said neither.
+  const probed = saidByProbe(history);
+  if (probed) consider(probed.at + PARAMETERS.ammonia.guardDays * DAY_MS + 1);
   const { dose } = history.entries;
   const hours = testHoursOf(doneRule);
   for (let i = firstFrom(dose, at - DOSE_DAYS * DAY_MS); i < dose.length; i += 1) {
