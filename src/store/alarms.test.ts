@@ -16,6 +16,7 @@ import {
   selectUnseen,
 } from './alarms';
 import { ticked } from './clockSlice';
+import { tellLive } from './live';
 import { openLog } from './open';
 import { recordAct, storeRevisions } from './record';
 import { createStore } from './store';
@@ -101,22 +102,24 @@ it('stands over every screen until it was seen, the gravest first, and a day at 
 
 it('silence of all monitors is power or network, and of one alone that one’s', async () => {
   const { store, connection } = await monitored();
-  const silent = turn({ alarm: 'silent', worst: undefined });
-  await store.dispatch(recordTurn(connection, silent));
-  const others = () => othersAnswer(store.getState(), connection.id);
-  expect(others()).toBe(false);
   await store.dispatch(
     recordAct((act) => act.create('connection', { ...connection.body, instrument: 'second' })),
   );
   const second = store.getState().log.connections.find(({ id }) => id !== connection.id);
   if (!second) throw new Error('no second');
+  const others = () => othersAnswer(store.getState(), connection.id, NOW);
+  tellLive(connection.id, { state: 'live', at: NOW });
+  // Paired, and never heard: it answers no more than the one that fell silent.
+  expect(others()).toBe(false);
+  tellLive(second.id, { state: 'live', at: NOW - MINUTE });
   expect(others()).toBe(true);
   expect(alarmFirst('silent', others())).toMatch(/^Another monitor still answers/);
-  await store.dispatch(recordTurn(second, silent));
+  // The power failed: both were heard last five minutes ago, and this one rings first.
+  tellLive(second.id, { at: NOW - 5 * MINUTE });
   expect(others()).toBe(false);
   expect(alarmFirst('silent', others())).toMatch(/^Power or network/);
-  await store.dispatch(recordTurn(second, { ...silent, until: NOW }));
-  expect(others()).toBe(true);
+  tellLive(second.id, { state: 'lost', at: NOW });
+  expect(others()).toBe(false);
 });
 
 it('what was found afterwards is one entry and one sentence', async () => {

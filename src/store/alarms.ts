@@ -16,10 +16,19 @@ import { entriesOfTank, liveHead, recordOf } from '../core/records/log';
 import { MOST_PAST } from '../core/records/kinds/alarm';
 import type { RevisionOf } from '../core/records/schema/revision';
 import { PARAMETERS } from '../core/parameters/registry';
-import { addDaysIn, dayOf, dayStart, HOUR_MS, instant, isoInZone } from '../core/time/zone';
+import {
+  addDaysIn,
+  dayOf,
+  dayStart,
+  HOUR_MS,
+  instant,
+  isoInZone,
+  MINUTE_MS,
+} from '../core/time/zone';
 import { countOf } from '../core/units/format';
 import type { SampleStore } from '../storage/sampleStore';
 import { liveConnections } from './connections';
+import { liveOf } from './live';
 import { recordAct } from './record';
 import type { AppThunk, RootState } from './state';
 
@@ -49,14 +58,24 @@ export function stillRinging(state: RootState, connection: Connection): StillRin
   );
 }
 
-/** Whether another monitor than a connection's measures: none of its alarms of silence goes on. */
-export function othersAnswer(state: RootState, connectionId: string): boolean {
-  return liveConnections(state).some(
-    (other) =>
-      other.id !== connectionId &&
-      other.body.kind === 'monitor' &&
-      !stillRinging(state, other).some(({ alarm }) => alarm === 'silent'),
-  );
+/** A monitor tells a sample a minute: one that was heard so lately did not fall silent with another. */
+const HEARD_MS = 2 * MINUTE_MS;
+
+/**
+ * Whether another monitor than a connection's was heard just now. That it does not ring is not enough: all fall
+ * silent at once where the power fails, and one of them is the first to ring.
+ */
+export function othersAnswer(state: RootState, connectionId: string, now: number): boolean {
+  return liveConnections(state).some(({ id, body }) => {
+    const { state: link, at } = liveOf(id);
+    return (
+      id !== connectionId &&
+      body.kind === 'monitor' &&
+      link === 'live' &&
+      at !== null &&
+      now - at <= HEARD_MS
+    );
+  });
 }
 
 /** Records that something began to ring, or that it is over. Two tabs that record it make one of it. */

@@ -9,7 +9,7 @@ import { instant } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
 import { markSeen, othersAnswer, selectUnseen } from '@/store/alarms';
 import { useAppDispatch, useAppSelector } from '@/store/hooks';
-import { selectLog } from '@/store/selectors';
+import { selectLog, selectNow } from '@/store/selectors';
 import { Button, ButtonRow } from '@/ui/Press';
 import { ToneMark } from '@/ui/Remark';
 import { color, space } from '@/ui/tokens';
@@ -35,7 +35,9 @@ export function AlarmBand() {
   const unseen = useAppSelector(selectUnseen);
   const [first] = unseen;
   const others = useAppSelector(
-    (state) => first?.body.kind === 'alarm' && othersAnswer(state, first.body.connectionId),
+    (state) =>
+      first?.body.kind === 'alarm' &&
+      othersAnswer(state, first.body.connectionId, selectNow(state)),
   );
   if (first?.body.kind !== 'alarm') return null;
   const { alarm, at, worst, past, until, tankId, connectionId } = first.body;

@@ -106,7 +106,7 @@ function Listener({ connection, which }: { connection: Connection; which: LogNam
           inTurn(async () => {
             const rang = await dispatch(recordTurn(current.current, turn));
             if (rang && turn.until === null)
-              ring(turn, current.current.body.name, othersAnswer(store.getState(), id));
+              ring(turn, current.current.body.name, othersAnswer(store.getState(), id, Date.now()));
           });
         }
       };

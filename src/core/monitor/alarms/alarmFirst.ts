@@ -24,9 +24,9 @@ const FIRST: Readonly<Record<AlarmId, string>> = {
   silent: 'Power or network: see whether pumps run and the surface moves. Air first.',
 };
 
-/** Of several monitors one alone is silent: then it is neither the power of the house nor its network. */
+/** Of several monitors one alone is silent: a socket may have lost its power, and the pumps with it. */
 const ONE_OF_SEVERAL =
-  'Another monitor still answers: see whether this one has power and reaches the network.';
+  'Another monitor still answers. See whether the pumps run here, then look at this monitor’s plug and its network.';
 
 /** @param othersAnswer another monitor is not silent */
 export const alarmFirst = (id: AlarmId, othersAnswer = false): string =>
