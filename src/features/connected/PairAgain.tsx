@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import type { Instrument } from '@/core/monitor/protocol';
 import { liveHead } from '@/core/records/log';
 import type { RevisionOf } from '@/core/records/schema/revision';
+import { instruments } from '@/store/connections';
 import { useAppSelector } from '@/store/hooks';
 import { selectLog } from '@/store/selectors';
 import { Button } from '@/ui/Press';
@@ -19,22 +21,29 @@ export function PairAgain({
   onPaired?: () => void;
 }) {
   const log = useAppSelector(selectLog);
-  const [pairing, setPairing] = useState(false);
+  const [pairing, setPairing] = useState<Instrument | null>(null);
   const { tankId, name, kind, instrument } = connection.body;
+  // Whether its screen is one of ours is told by the server alone; without it the code is read at the instrument.
+  const begin = async () => {
+    const all = await instruments.list().catch(() => []);
+    setPairing(
+      all.find(({ id }) => id === instrument) ?? { id: instrument, kind, name, madeUp: false },
+    );
+  };
   return (
     <>
       <Remark tone="watch" title="It has to be paired again">
         {why}
       </Remark>
-      <Button kind="primary" label="Pair it again" onPress={() => setPairing(true)} />
+      <Button kind="primary" label="Pair it again" onPress={() => void begin()} />
       {pairing ? (
         <PairSheet
-          instrument={{ id: instrument, kind, name, madeUp: true }}
+          instrument={pairing}
           tankId={tankId}
           tankName={liveHead(log, tankId, 'tank')?.body.name ?? ''}
-          onClose={() => setPairing(false)}
+          onClose={() => setPairing(null)}
           onPaired={() => {
-            setPairing(false);
+            setPairing(null);
             onPaired();
           }}
         />

@@ -138,6 +138,7 @@ it('a pen that knows this browser no longer is paired again under the connection
   fireEvent.click(screen.getByText('Measure'));
   await waitFor(() => screen.getByText('This token is not known here.'));
   fireEvent.click(screen.getByText('Pair it again'));
+  await waitFor(() => screen.getByLabelText('Code on its screen'));
   fireEvent.change(screen.getByLabelText('Code on its screen'), { target: { value: '123456' } });
   fireEvent.click(screen.getByText('Pair it'));
   await waitFor(() => expect(screen.queryByText('Pair it again')).toBeNull());
