@@ -94,6 +94,22 @@ describe('a probe of free ammonia that rose with a dose and agrees with a test',
     expect(judge(log, NOW).ready).toBe(false);
   });
 
+  it('is held against a colorimeter that speaks, and against no shop', () => {
+    const held = (readBy: 'instrument' | 'shop') => {
+      const log = probed({ tested: 0 });
+      const scale = {
+        form: 'digital',
+        resolution: 0.01,
+        accuracy: 0.05,
+        compensated: true,
+      } as const;
+      log.digital('ammoniaCard', onDay(20, 9), 0.02, { unit: 'ammonia N', scale, readBy });
+      return stateOf(log, 'ammoniaZero');
+    };
+    expect(held('instrument')).toBe('met');
+    expect(held('shop')).not.toBe('met');
+  });
+
   it('shows no zero whatever it reads where it was never seen to rise', () => {
     fc.assert(
       fc.property(

@@ -102,7 +102,8 @@ export function probedAmmonia(history: TankHistory): readonly Reading[] {
   if (free.length > 0) {
     const tests = countedReadings(history, 'ammonia').filter(
       ({ kitId, expired, zero }) =>
-        history.kits[kitId]?.readBy === undefined && !expired && zero !== null,
+        // A colorimeter that speaks is the keeper's own; a shop's water was hours on the way.
+        history.kits[kitId]?.readBy !== 'shop' && !expired && zero !== null,
     );
     for (const probe of new Set(free.map(({ kitId }) => kitId))) {
       const own = free.filter(({ kitId }) => kitId === probe);
