@@ -78,7 +78,10 @@ export function instrumentsRouter(options: MountOptions): Router {
     next(
       known
         ? undefined
-        : new Refusal(401, 'This token is not known here. Pair the instrument again.'),
+        : new Refusal(
+            401,
+            'This browser is not paired with it, or no longer. Pair it again by the code on its screen.',
+          ),
     );
   };
 

@@ -86,7 +86,7 @@ describe('every route', () => {
             : request(app).post(MOUNTED + address);
         const answer = await call.set(headers);
         expect([method, address, answer.status]).toEqual([method, address, 401]);
-        expect((answer.body as { error: string }).error).toMatch(/Pair the instrument again/);
+        expect((answer.body as { error: string }).error).toMatch(/Pair it again/);
       }
     }
   });

@@ -61,7 +61,7 @@ export function MonitorScreen({ connection }: { connection: Connection }) {
   return (
     <Screen head={<BackHead title={name} />}>
       <Opening title={titleOf(live)}>{textOf(live, zone, now)}</Opening>
-      {live.state === 'refused' ? <PairAgain connection={connection} why={live.why} /> : null}
+      {live.state === 'refused' ? <PairAgain connection={connection} /> : null}
       <View>
         {channels.map((id) => (
           <ProbeRow

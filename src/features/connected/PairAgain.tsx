@@ -17,7 +17,8 @@ export function PairAgain({
   onPaired = () => undefined,
 }: {
   connection: RevisionOf<'connection'>;
-  why: string;
+  /** Left out where the screen says it already. */
+  why?: string;
   onPaired?: () => void;
 }) {
   const log = useAppSelector(selectLog);
@@ -32,9 +33,11 @@ export function PairAgain({
   };
   return (
     <>
-      <Remark tone="watch" title="It has to be paired again">
-        {why}
-      </Remark>
+      {why === undefined ? null : (
+        <Remark tone="watch" title="It needs to be paired again">
+          {why}
+        </Remark>
+      )}
       <Button kind="primary" label="Pair it again" onPress={() => void begin()} />
       {pairing ? (
         <PairSheet

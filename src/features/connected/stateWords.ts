@@ -5,5 +5,5 @@ export const STATE_WORDS: Readonly<Record<Live['state'], string>> = {
   connecting: 'Being reached',
   live: 'Measures now',
   lost: 'Not reached',
-  refused: 'Has to be paired again',
+  refused: 'Needs to be paired again',
 };
