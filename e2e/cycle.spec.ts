@@ -95,7 +95,7 @@ test('growth is logged as sighted, corrected, and counts by its rule for done', 
   await page.getByRole('radio', { name: /^Diatoms/ }).click();
   await page.getByRole('radio', { name: 'Patches' }).click();
   await page.getByRole('button', { name: 'Save the growth' }).click();
-  await saved(page, /^Saved/);
+  await savedAndLeft(page, /^Saved/);
   await goTo(page, 'Cycle');
   await page.getByRole('button', { name: /^Rule for done:/ }).click();
   await page.getByRole('radio', { name: /^Algae/ }).click();

@@ -17,6 +17,7 @@ import {
   tooWide,
   WORKED_OUT,
 } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 const NOON = '2026-11-24T12:00:00.000Z';
 
@@ -76,7 +77,7 @@ test(
 
 test(
   'the browser and the command give the same forecast for the same file and seed',
-  WORKED_OUT,
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
   async ({ page }, info) => {
     await page.clock.setFixedTime(NOON);
     const workers: string[] = [];
@@ -144,7 +145,7 @@ test(
 
 test(
   'newer readings move the forecast, and a reload in the middle loses nothing',
-  WORKED_OUT,
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
   async ({ page }) => {
     await openDemo(page);
     await goTo(page, 'Cycle');

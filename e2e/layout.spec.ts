@@ -2,6 +2,7 @@ import axe from 'axe-core';
 import { gzipSync } from 'node:zlib';
 import type { Page } from '@playwright/test';
 import { expect, follow, openDemo, test, tooWide, WORKED_OUT } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 const PLACES = [
   '/',
@@ -90,9 +91,13 @@ async function barriers(page: Page): Promise<string[]> {
   });
 }
 
+const DESK = { width: 1280, height: 800 };
+const PHONE = { width: 390, height: 844 };
+const NARROW = { width: 320, height: 640 };
+
 /**
- * Walks the screens one after the other, by day on a desk and by night on a phone, there at the narrowest
- * width as well: what fails by night on a desk alone has not been seen. The app is loaded once a part,
+ * Walks the screens one after the other, each by day on a desk, then by night on a phone, then at the
+ * narrowest width: what fails by night on a desk alone has not been seen. The app is loaded once a part,
  * since a reload at each screen would infer the filter bacteria anew.
  */
 const SIZE = Math.ceil(PLACES.length / 3);
@@ -100,21 +105,22 @@ const PARTS = [0, 1, 2].map((part) => PLACES.slice(part * SIZE, (part + 1) * SIZ
 PARTS.forEach((places, part) => {
   test(
     `no screen has a serious barrier, and none is too wide (part ${part + 1})`,
-    WORKED_OUT,
-    async ({ page }, { project }) => {
+    { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
+    async ({ page }) => {
       test.setTimeout(240_000);
-      const onADesk = project.name === 'wide';
-      const size = page.viewportSize() ?? { width: 390, height: 844 };
       await openDemo(page);
-      await page.emulateMedia({ colorScheme: onADesk ? 'light' : 'dark' });
       for (const place of places) {
+        await page.setViewportSize(DESK);
+        await page.emulateMedia({ colorScheme: 'light' });
         await follow(page, place);
         expect(await tooWide(page), place).toEqual([]);
         expect(await barriers(page), place).toEqual([]);
-        if (onADesk) continue;
-        await page.setViewportSize({ width: 320, height: 640 });
+        await page.setViewportSize(PHONE);
+        await page.emulateMedia({ colorScheme: 'dark' });
+        await expect.poll(() => tooWide(page), { message: `${place} at 390 px` }).toEqual([]);
+        expect(await barriers(page), `${place} at 390 px`).toEqual([]);
+        await page.setViewportSize(NARROW);
         await expect.poll(() => tooWide(page), { message: `${place} at 320 px` }).toEqual([]);
-        await page.setViewportSize(size);
       }
     },
   );
@@ -123,10 +129,8 @@ PARTS.forEach((places, part) => {
 test(
   'what has the most to fit in is no wider than the narrowest phone',
   WORKED_OUT,
-  async ({ page }, { project }) => {
-    // One width is one width, whatever the project's is.
-    test.skip(project.name === 'wide');
-    await page.setViewportSize({ width: 320, height: 640 });
+  async ({ page }) => {
+    await page.setViewportSize(NARROW);
     await openDemo(page);
     for (const place of CROWDED) {
       await follow(page, place);
@@ -140,9 +144,8 @@ const FOLLOWS = /\/(jobs|client|problem|stocking|dailyLife)-[^/]*\.js$/;
 
 test(
   'the first load fetches at most 441 kB of script, gzipped, and 695 with what follows it',
-  WORKED_OUT,
-  async ({ page }, { project }) => {
-    test.skip(project.name === 'wide');
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
+  async ({ page }) => {
     // Phones save data here, and fetch nothing beforehand: what Today waits for is all there is.
     const fetched: Promise<{ follows: boolean; bytes: number }>[] = [];
     page.on('response', (response) => {

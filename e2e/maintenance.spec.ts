@@ -10,6 +10,7 @@ import {
   typeValue,
   WORKED_OUT,
 } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 const DAY = 24 * 3_600_000;
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
@@ -27,7 +28,7 @@ async function look(page: Page, tank: string): Promise<void> {
 
 test(
   'a week of chores: a tap each, one put off, one left out with its reason',
-  WORKED_OUT,
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
   async ({ page }) => {
     await page.clock.install();
     await openDemo(page);
@@ -111,86 +112,96 @@ test('an emergency by one hand: two taps to the first step, each step a tap', as
   await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
 });
 
-test('an emergency before there is a tank, and where the log cannot be opened', async ({
-  page,
-}) => {
-  await page.goto('/emergency');
-  await page.getByRole('button', { name: /^A person is hurt/ }).click();
-  await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
-  await page.getByRole('button', { name: 'Other emergencies' }).click();
-  await page.getByRole('button', { name: /^Power cut/ }).click();
-  await expect(page.getByText('Look at the sump')).toBeVisible();
+test(
+  'an emergency before there is a tank, and where the log cannot be opened',
+  OWN_PAGE,
+  async ({ page }) => {
+    await page.goto('/emergency');
+    await page.getByRole('button', { name: /^A person is hurt/ }).click();
+    await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
+    await page.getByRole('button', { name: 'Other emergencies' }).click();
+    await page.getByRole('button', { name: /^Power cut/ }).click();
+    await expect(page.getByText('Look at the sump')).toBeVisible();
 
-  await page.addInitScript(() => {
-    Object.defineProperty(window, 'indexedDB', { get: () => undefined });
-    Object.defineProperty(window, 'localStorage', {
-      get: () => {
-        throw new DOMException('denied', 'SecurityError');
-      },
+    await page.addInitScript(() => {
+      Object.defineProperty(window, 'indexedDB', { get: () => undefined });
+      Object.defineProperty(window, 'localStorage', {
+        get: () => {
+          throw new DOMException('denied', 'SecurityError');
+        },
+      });
     });
-  });
-  await page.goto('/');
-  await expect(heading(page)).toHaveText('The log cannot be opened.');
-  await page.getByRole('button', { name: 'Emergencies' }).click();
-  await page.getByRole('button', { name: /^A person is hurt/ }).click();
-  await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
-});
+    await page.goto('/');
+    await expect(heading(page)).toHaveText('The log cannot be opened.');
+    await page.getByRole('button', { name: 'Emergencies' }).click();
+    await page.getByRole('button', { name: /^A person is hurt/ }).click();
+    await expect(page.getByText(/The emergency number first: 112 in Europe/).first()).toBeVisible();
+  },
+);
 
-test('twelve days away: what is done before, what waits, and one page for who comes by', async ({
-  page,
-}) => {
-  await openDemo(page);
-  await look(page, 'Fulmar');
-  await goTo(page, 'Chores');
-  await page.getByRole('button', { name: /^Days away/ }).click();
-  await expect(heading(page)).toHaveText('When are you away?');
-  const ahead = (days: number) => {
-    const at = new Date(Date.now() + days * DAY);
-    return `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`;
-  };
-  await page.getByRole('textbox', { name: 'First day away' }).fill(ahead(4));
-  await page.getByRole('textbox', { name: 'Last day away' }).fill(ahead(15));
-  await page.getByLabel('Who comes by').fill('Ines');
-  await page.getByLabel(/^Whom to call/).fill('Jonas, next door');
-  await page.getByRole('button', { name: 'Save it' }).click();
-  await expect(heading(page)).toHaveText(/^12 days away, from /);
-  await expect(page.getByText('Before you leave').first()).toBeVisible();
-  await expect(page.getByText('Waits until you are back').first()).toBeVisible();
-  await expect(page.getByText('Not for a sheet').first()).toBeVisible();
-  await page.getByRole('button', { name: 'The sheet' }).click();
-  await expect(heading(page)).toHaveText('For Ines.');
-  await expect(page.getByText('Jonas, next door')).toBeVisible();
-  await expect(page.getByText(/Pellets: \d pinch/).first()).toBeVisible();
-  await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
-  await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden();
-  const paper = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
-  expect(paper).toBe('rgb(255, 255, 255)');
-  await page.emulateMedia({ media: 'screen' });
-  await follow(page, '/');
-  await expect(page.getByText(/^Away from /).first()).toBeVisible();
-});
+test(
+  'twelve days away: what is done before, what waits, and one page for who comes by',
+  OWN_PAGE,
+  async ({ page }) => {
+    await openDemo(page);
+    await look(page, 'Fulmar');
+    await goTo(page, 'Chores');
+    await page.getByRole('button', { name: /^Days away/ }).click();
+    await expect(heading(page)).toHaveText('When are you away?');
+    const ahead = (days: number) => {
+      const at = new Date(Date.now() + days * DAY);
+      return `${at.getFullYear()}-${String(at.getMonth() + 1).padStart(2, '0')}-${String(at.getDate()).padStart(2, '0')}`;
+    };
+    await page.getByRole('textbox', { name: 'First day away' }).fill(ahead(4));
+    await page.getByRole('textbox', { name: 'Last day away' }).fill(ahead(15));
+    await page.getByLabel('Who comes by').fill('Ines');
+    await page.getByLabel(/^Whom to call/).fill('Jonas, next door');
+    await page.getByRole('button', { name: 'Save it' }).click();
+    await expect(heading(page)).toHaveText(/^12 days away, from /);
+    await expect(page.getByText('Before you leave').first()).toBeVisible();
+    await expect(page.getByText('Waits until you are back').first()).toBeVisible();
+    await expect(page.getByText('Not for a sheet').first()).toBeVisible();
+    await page.getByRole('button', { name: 'The sheet' }).click();
+    await expect(heading(page)).toHaveText('For Ines.');
+    await expect(page.getByText('Jonas, next door')).toBeVisible();
+    await expect(page.getByText(/Pellets: \d pinch/).first()).toBeVisible();
+    await page.emulateMedia({ media: 'print', colorScheme: 'dark' });
+    await expect(page.getByRole('button', { name: 'Print it' })).toBeHidden();
+    const paper = await page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+    expect(paper).toBe('rgb(255, 255, 255)');
+    await page.emulateMedia({ media: 'screen' });
+    await follow(page, '/');
+    await expect(page.getByText(/^Away from /).first()).toBeVisible();
+  },
+);
 
-test('back after five weeks of silence: three things, in order, each done by what is logged', async ({
-  page,
-}) => {
-  await page.clock.install();
-  await openDemo(page);
-  await look(page, 'Fulmar');
-  await expect(page.getByText(/^Back after/)).toHaveCount(0);
-  // In two steps: a browser counts no further at once.
-  await page.clock.fastForward(18 * DAY);
-  await page.clock.fastForward(18 * DAY);
-  await expect(page.getByText('Back after five weeks')).toBeVisible();
-  await expect(
-    page.getByText('Three things, in this order. Everything else can wait until they are done.'),
-  ).toBeVisible();
-  await page.getByRole('button', { name: /^1\. Look, count, top up.*open/ }).click();
-  await typeValue(page, 'Salinity', '36.4');
-  await closePad(page);
-  await page.getByRole('button', { name: /^Save/ }).click();
-  await expect(page.getByRole('button', { name: /^1\. Look, count, top up.*done/ })).toBeVisible();
-  await expect(page.getByRole('button', { name: /^3\. Change 47 L, matched, open/ })).toBeVisible();
-});
+test(
+  'back after five weeks of silence: three things, in order, each done by what is logged',
+  OWN_PAGE,
+  async ({ page }) => {
+    await page.clock.install();
+    await openDemo(page);
+    await look(page, 'Fulmar');
+    await expect(page.getByText(/^Back after/)).toHaveCount(0);
+    // In two steps: a browser counts no further at once.
+    await page.clock.fastForward(18 * DAY);
+    await page.clock.fastForward(18 * DAY);
+    await expect(page.getByText('Back after five weeks')).toBeVisible();
+    await expect(
+      page.getByText('Three things, in this order. Everything else can wait until they are done.'),
+    ).toBeVisible();
+    await page.getByRole('button', { name: /^1\. Look, count, top up.*open/ }).click();
+    await typeValue(page, 'Salinity', '36.4');
+    await closePad(page);
+    await page.getByRole('button', { name: /^Save/ }).click();
+    await expect(
+      page.getByRole('button', { name: /^1\. Look, count, top up.*done/ }),
+    ).toBeVisible();
+    await expect(
+      page.getByRole('button', { name: /^3\. Change 47 L, matched, open/ }),
+    ).toBeVisible();
+  },
+);
 
 test(
   'a move from 76 to 208 litres: the gap, the order, who went where, the old tank closed',

@@ -5,6 +5,7 @@ import { scriptOf } from '../scripts/lib/inBrowser.mjs';
 import { FORTY_RUNS } from '../src/testing/practicePrints';
 import { clickWhatHasSettled } from './clicks';
 import { closePad, expect, follow, savedAndLeft, test, typeValue, WORKED_OUT } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 /** Reads a vial as a keeper does: the step whose patch is nearest to its colour. */
 async function readVial(page: Page, parameter: string): Promise<string> {
@@ -48,7 +49,7 @@ test('forty random lives come to the same bits in this browser as in Node', asyn
 
 test(
   'a situation is looked at, tested, waited for, looked back on, and carried to a second browser',
-  WORKED_OUT,
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
   async ({ page, browser }) => {
     await begin(page, /^A bottle that promised/);
     await page.getByRole('button', { name: 'Look at the tank' }).click();
@@ -166,33 +167,37 @@ async function testAll(page: Page): Promise<boolean> {
   return zeros.every(Boolean);
 }
 
-test('dry rock is taken to ready in one sitting', WORKED_OUT, async ({ page }) => {
-  test.setTimeout(240_000);
-  await seeded(page, 6);
-  await begin(page, /^Dry rock and ammonium chloride/);
-  await follow(page, '/log/lid');
-  await page.getByRole('button', { name: 'Save the lid' }).click();
-  await savedAndLeft(page, /^Saved/);
-  await follow(page, '/log/heater-check');
-  await page.getByRole('button', { name: /^Save/ }).click();
-  await savedAndLeft(page, /^Saved/);
-  await dose(page);
-  const ready = page.getByRole('heading', { level: 1, name: /^Ready/ });
-  let clear = false;
-  for (let week = 1; week <= 8 && (await ready.count()) === 0; week += 1) {
-    await page.getByRole('button', { name: 'Move the clock' }).click();
-    await page
-      .getByRole('dialog')
-      .getByRole('button', { name: /^A week on/ })
-      .click();
-    await expect(page.getByRole('button', { name: `Practice, day ${7 * week}` })).toBeVisible();
-    const zero = await testAll(page);
-    await follow(page, '/');
-    if (!zero) continue;
-    // The first zeros are dosed on top of; later ones may be enough, once the forecast was asked.
-    if (clear) await ready.waitFor({ timeout: 20_000 }).catch(() => undefined);
-    clear = true;
-    if ((await ready.count()) === 0) await dose(page);
-  }
-  await expect(ready).toBeVisible();
-});
+test(
+  'dry rock is taken to ready in one sitting',
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
+  async ({ page }) => {
+    test.setTimeout(240_000);
+    await seeded(page, 6);
+    await begin(page, /^Dry rock and ammonium chloride/);
+    await follow(page, '/log/lid');
+    await page.getByRole('button', { name: 'Save the lid' }).click();
+    await savedAndLeft(page, /^Saved/);
+    await follow(page, '/log/heater-check');
+    await page.getByRole('button', { name: /^Save/ }).click();
+    await savedAndLeft(page, /^Saved/);
+    await dose(page);
+    const ready = page.getByRole('heading', { level: 1, name: /^Ready/ });
+    let clear = false;
+    for (let week = 1; week <= 8 && (await ready.count()) === 0; week += 1) {
+      await page.getByRole('button', { name: 'Move the clock' }).click();
+      await page
+        .getByRole('dialog')
+        .getByRole('button', { name: /^A week on/ })
+        .click();
+      await expect(page.getByRole('button', { name: `Practice, day ${7 * week}` })).toBeVisible();
+      const zero = await testAll(page);
+      await follow(page, '/');
+      if (!zero) continue;
+      // The first zeros are dosed on top of; later ones may be enough, once the forecast was asked.
+      if (clear) await ready.waitFor({ timeout: 20_000 }).catch(() => undefined);
+      clear = true;
+      if ((await ready.count()) === 0) await dose(page);
+    }
+    await expect(ready).toBeVisible();
+  },
+);

@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, goTo, openDemo, test, WORKED_OUT } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 /** Opens a batch of the demo by the tank it is in. */
 async function openBatch(page: Page, tank: string): Promise<void> {
@@ -43,7 +44,7 @@ test(
   },
 );
 
-test('a batch that is clear and checked is released to its tank', async ({ page }) => {
+test('a batch that is clear and checked is released to its tank', OWN_PAGE, async ({ page }) => {
   await page.clock.install();
   await openDemo(page);
   await openBatch(page, 'Spare tank');
@@ -58,41 +59,43 @@ test('a batch that is clear and checked is released to its tank', async ({ page 
   await expect(page.getByText(/^1 batch in quarantine/)).toBeVisible();
 });
 
-test('a drip goes on by the time of day through a reload and ten minutes away', async ({
-  page,
-}) => {
-  await page.clock.install();
-  await openDemo(page);
-  await chooseTank(page, 'Fulmar');
-  await goTo(page, 'Acclimation');
-  await page.getByRole('textbox', { name: 'Which animal' }).fill('neon goby');
-  await page.getByRole('button', { name: /^Neon goby/ }).click();
-  await measure(page, '36.4');
-  await expect(title(page)).toHaveText('Drip.');
-  await page.getByRole('button', { name: 'Begin', exact: true }).click();
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: /^It floats/ }).click();
-  await page.clock.fastForward(21 * 60_000);
-  await expect(title(page)).toHaveText('Into the bucket.');
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: /^It drips/ }).click();
-  await expect(page.getByText(/^Expected now: 36\.4 ppt/)).toBeVisible();
-  const address = page.url();
-  await page.goto('about:blank');
-  await page.clock.fastForward(10 * 60_000);
-  await page.goto(address);
-  await expect(page.getByText(/^Expected now: 3(5\.[5-9]|6\.0) ppt/)).toBeVisible();
-  await expect(page.getByText('Top-off unit is off', { exact: true })).toBeVisible();
-  await page.clock.fastForward(60 * 60_000);
-  await expect(title(page)).toHaveText('Match the temperature again.');
-  for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: 'Done' }).click();
-  await expect(title(page)).toHaveText('Put back what the drip took.');
-  await page.getByRole('button', { name: 'It is back' }).click();
-  await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: 'End it: they are in' }).click();
-  await expect(page.getByRole('button', { name: /^Neon goby/ }).first()).toBeVisible();
-});
+test(
+  'a drip goes on by the time of day through a reload and ten minutes away',
+  OWN_PAGE,
+  async ({ page }) => {
+    await page.clock.install();
+    await openDemo(page);
+    await chooseTank(page, 'Fulmar');
+    await goTo(page, 'Acclimation');
+    await page.getByRole('textbox', { name: 'Which animal' }).fill('neon goby');
+    await page.getByRole('button', { name: /^Neon goby/ }).click();
+    await measure(page, '36.4');
+    await expect(title(page)).toHaveText('Drip.');
+    await page.getByRole('button', { name: 'Begin', exact: true }).click();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: /^It floats/ }).click();
+    await page.clock.fastForward(21 * 60_000);
+    await expect(title(page)).toHaveText('Into the bucket.');
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: /^It drips/ }).click();
+    await expect(page.getByText(/^Expected now: 36\.4 ppt/)).toBeVisible();
+    const address = page.url();
+    await page.goto('about:blank');
+    await page.clock.fastForward(10 * 60_000);
+    await page.goto(address);
+    await expect(page.getByText(/^Expected now: 3(5\.[5-9]|6\.0) ppt/)).toBeVisible();
+    await expect(page.getByText('Top-off unit is off', { exact: true })).toBeVisible();
+    await page.clock.fastForward(60 * 60_000);
+    await expect(title(page)).toHaveText('Match the temperature again.');
+    for (let i = 0; i < 3; i += 1) await page.getByRole('button', { name: 'Done' }).click();
+    await expect(title(page)).toHaveText('Put back what the drip took.');
+    await page.getByRole('button', { name: 'It is back' }).click();
+    await page.getByRole('button', { name: 'Done' }).click();
+    await page.getByRole('button', { name: 'End it: they are in' }).click();
+    await expect(page.getByRole('button', { name: /^Neon goby/ }).first()).toBeVisible();
+  },
+);
 
 test('an outbreak waits for the last fish, then counts the days without', async ({ page }) => {
   await openDemo(page);

@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { type Page } from '@playwright/test';
 import { expect, follow, goTo, openDemo, saved, savedAndLeft, test, WORKED_OUT } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 const heading = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -149,7 +150,7 @@ test(
 
 test(
   'a photo is scaled down, kept outside the log, and brought to another browser',
-  WORKED_OUT,
+  { tag: [OWN_PAGE.tag, WORKED_OUT.tag] },
   async ({ page }) => {
     const picture = Buffer.from(
       await page.evaluate(() => {

@@ -14,6 +14,7 @@ import {
   setUpTank,
   test,
 } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 const CHROMIUM = process.env.CHROMIUM ?? '/usr/bin/chromium';
 
@@ -152,42 +153,43 @@ function fillUp(page: Page): Promise<void> {
   );
 }
 
-test('a full browser says so, keeps the reading in memory, and saves it when there is room', async ({
-  page,
-  baseURL,
-}) => {
-  test.setTimeout(120_000);
-  // The browser looks at the quota when a database is first opened, and then seldom.
-  const devtools = await page.context().newCDPSession(page);
-  const origin = new URL(baseURL ?? '').origin;
-  await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 600_000 });
-  await setUpTank(page, 'Razorbill');
-  await openTestSheet(page);
-  await page.getByRole('button', { name: 'Ammonia 1', exact: true }).click();
-  await fillUp(page);
-  await page.getByRole('button', { name: 'Save 1 reading' }).click();
-  await expect(page.getByText(/Not saved/)).toBeVisible();
-  await expect(page.getByText(/refused to store it/)).toBeVisible();
-  await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
-  await page.getByRole('button', { name: 'Export', exact: true }).click();
-  const [download] = await Promise.all([
-    page.waitForEvent('download'),
-    page.getByRole('button', { name: 'Export the whole log' }).click(),
-  ]);
-  expect(readFileSync(await download.path(), 'utf8')).toContain('"reading"');
-  await devtools.send('Storage.overrideQuotaForOrigin', { origin });
-  await expect(async () => {
-    await page.getByRole('button', { name: 'Try again' }).click();
-    await expect(page.getByText(/Not saved/)).toHaveCount(0, { timeout: 2000 });
-  }).toPass({ timeout: 60_000 });
-  await page.reload();
-  await goTo(page, 'Today');
-  await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
-});
+test(
+  'a full browser says so, keeps the reading in memory, and saves it when there is room',
+  OWN_PAGE,
+  async ({ page, baseURL }) => {
+    test.setTimeout(120_000);
+    // The browser looks at the quota when a database is first opened, and then seldom.
+    const devtools = await page.context().newCDPSession(page);
+    const origin = new URL(baseURL ?? '').origin;
+    await devtools.send('Storage.overrideQuotaForOrigin', { origin, quotaSize: 600_000 });
+    await setUpTank(page, 'Razorbill');
+    await openTestSheet(page);
+    await page.getByRole('button', { name: 'Ammonia 1', exact: true }).click();
+    await fillUp(page);
+    await page.getByRole('button', { name: 'Save 1 reading' }).click();
+    await expect(page.getByText(/Not saved/)).toBeVisible();
+    await expect(page.getByText(/refused to store it/)).toBeVisible();
+    await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Export', exact: true }).click();
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: 'Export the whole log' }).click(),
+    ]);
+    expect(readFileSync(await download.path(), 'utf8')).toContain('"reading"');
+    await devtools.send('Storage.overrideQuotaForOrigin', { origin });
+    await expect(async () => {
+      await page.getByRole('button', { name: 'Try again' }).click();
+      await expect(page.getByText(/Not saved/)).toHaveCount(0, { timeout: 2000 });
+    }).toPass({ timeout: 60_000 });
+    await page.reload();
+    await goTo(page, 'Today');
+    await expect(page.getByRole('button', { name: /^Ammonia 1 ppm/ })).toBeVisible();
+  },
+);
 
-test('two tabs see each other’s entries and lose none', async ({ page, context }) => {
+test('two tabs see each other’s entries and lose none', OWN_PAGE, async ({ page }) => {
   await setUpTank(page, 'Razorbill');
-  const other = await context.newPage();
+  const other = await page.context().newPage();
   await other.goto('/');
   await Promise.all([logAmmonia(page, '1'), logAmmonia(other, '2')]);
   await Promise.all([saved(page, 'Saved 1 reading'), saved(other, 'Saved 1 reading')]);
@@ -202,9 +204,9 @@ test('two tabs see each other’s entries and lose none', async ({ page, context
   await expect(page.getByText('3 readings', { exact: true })).toBeVisible();
 });
 
-test('the demo never mixes with one’s own log', async ({ page, context }) => {
+test('the demo never mixes with one’s own log', OWN_PAGE, async ({ page }) => {
   await setUpTank(page, 'Razorbill');
-  const demo = await context.newPage();
+  const demo = await page.context().newPage();
   await openDemo(demo);
   await demo.getByRole('button', { name: /Switch tank/ }).click();
   await expect(demo.getByRole('dialog')).toContainText('Fulmar');

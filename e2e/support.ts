@@ -1,15 +1,35 @@
 import { expect, test as base, type Page } from '@playwright/test';
 import { clickWhatHasSettled } from './clicks';
+import { OWN_PAGE, SharedPage } from './sharedPage';
 
 /** Fails a test on any error the page reports, a breach of the content policy included. */
-export const test = base.extend<{ quiet: void; loud: boolean }>({
+export const test = base.extend<{ quiet: void; loud: boolean }, { shared: SharedPage }>({
+  shared: [
+    // eslint-disable-next-line no-empty-pattern -- the fixtures' first argument has to be taken apart
+    async ({}, give) => give(new SharedPage()),
+    { scope: 'worker' },
+  ],
+  page: async ({ browser, shared, hasTouch, serviceWorkers }, give, info) => {
+    const scripts = [
+      ...(info.tags.includes(WORKED_OUT.tag) ? [] : [NEVER_DONE]),
+      ...(info.project.name === 'phone' ? [SAVES_DATA] : []),
+    ];
+    // A page keeps for life what it was opened with.
+    if (info.tags.includes(OWN_PAGE.tag) || hasTouch || serviceWorkers === 'allow') {
+      const context = await browser.newContext();
+      const page = await context.newPage();
+      for (const content of scripts) await page.addInitScript({ content });
+      await give(page);
+      return context.close();
+    }
+    await give(await shared.open(browser, scripts));
+    await shared.leave(info.status === info.expectedStatus);
+  },
   /** Whether a test takes the network away, of which the browser then speaks. */
   loud: [false, { option: true }],
   quiet: [
-    async ({ page, loud }, use, { project, tags }) => {
+    async ({ page, loud }, use) => {
       clickWhatHasSettled(page);
-      if (!tags.includes(WORKED_OUT.tag)) await page.addInitScript({ content: NEVER_DONE });
-      if (project.name === 'phone') await saveData(page);
       const troubles: string[] = [];
       page.on('pageerror', (error) => troubles.push(error.message));
       page.on('console', (message) => {
@@ -37,11 +57,8 @@ globalThis.Worker = function (address, options) {
 };`;
 
 /** A browser that saves data fetches nothing beforehand, and each screen when it is first opened. */
-async function saveData(page: Page): Promise<void> {
-  await page.addInitScript({
-    content: "Object.defineProperty(navigator, 'connection', { value: { saveData: true } })",
-  });
-}
+const SAVES_DATA =
+  "Object.defineProperty(navigator, 'connection', { value: { saveData: true }, configurable: true })";
 
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/demo');

@@ -9,6 +9,7 @@ import {
   test,
   typeValue,
 } from './support';
+import { OWN_PAGE } from './sharedPage';
 
 test('the first value is two taps from any screen', async ({ page }) => {
   await openDemo(page);
@@ -37,7 +38,7 @@ test('a reload in the middle of a test session loses neither values nor waits', 
   await expect(page.getByRole('textbox', { name: 'pH', exact: true })).toHaveValue('8.1');
 });
 
-test('a wait that ends says so', async ({ page }) => {
+test('a wait that ends says so', OWN_PAGE, async ({ page }) => {
   await page.clock.install();
   await openDemo(page);
   await openTestSheet(page);
