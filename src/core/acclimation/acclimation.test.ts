@@ -88,6 +88,7 @@ describe('a dripped bucket', () => {
           expect(temperature).toBeLessThanOrEqual(high + 1e-9);
         }
       }),
+      { numRuns: 30 },
     );
   });
 });

@@ -1,24 +1,27 @@
 import { SAFE } from '@/core/cycle/verdict/safe';
 import { SITUATION_IDS, type SituationId } from '@/core/practice/situations/situations';
+import { draws } from '../draws';
 import { liveByToday } from './practiceLives';
 import { lessonShows, TEMPTATIONS } from './temptations';
 
 /** Roughly inferred: what a study of twenty seeds each shows is told in docs/science.md. */
 const FEW = { seed: 1, particles: 40, otherParticles: 8, members: 40 };
 
+/** Lives so long that each takes more than half of all others together. */
+const LONG: readonly SituationId[] = ['bottleInSun', 'weakAmmonium', 'spentKit', 'nothingWrong'];
+/** The long ones are lived by the study of laws, as is every one of them twenty times by that of practice. */
+const LIVED = SITUATION_IDS.filter((id) => draws(1) > 1 || !LONG.includes(id));
+
 describe('a practice tank', () => {
-  it.each(SITUATION_IDS)(
-    'comes to ready, and carries its first fish, by what Today says: %s',
-    (id) => {
-      const { ready, truly, deaths, peak } = liveByToday(id, 1, FEW);
-      expect(deaths).toBe(0);
-      expect(ready).not.toBeNull();
-      expect(peak).toBeLessThan(SAFE);
-      // Ready was said of a tank that truly was.
-      expect(truly).not.toBeNull();
-      expect(truly ?? Infinity).toBeLessThanOrEqual(ready ?? 0);
-    },
-  );
+  it.each(LIVED)('comes to ready, and carries its first fish, by what Today says: %s', (id) => {
+    const { ready, truly, deaths, peak } = liveByToday(id, 1, FEW);
+    expect(deaths).toBe(0);
+    expect(ready).not.toBeNull();
+    expect(peak).toBeLessThan(SAFE);
+    // Ready was said of a tank that truly was.
+    expect(truly).not.toBeNull();
+    expect(truly ?? Infinity).toBeLessThanOrEqual(ready ?? 0);
+  });
 
   it.each(Object.keys(TEMPTATIONS) as SituationId[])(
     'teaches whoever does as it tempts to: %s',

@@ -57,7 +57,7 @@ describe('the world of a practice tank beside the tanks that the forecast is hel
   it.each<HeldOutMethod>(['dryRock', 'bottle', 'liveRock'])(
     'has the same nitrogen to a millionth where both tell the same: %s',
     (method) => {
-      for (let seed = 1; seed <= 4; seed += 1) {
+      for (let seed = 1; seed <= 2; seed += 1) {
         const reef = drawReef(method, seededRandom(seed));
         const doses = [1, 9, 20].map((day) => ({ day, believed: 1.7 }));
         const events: TrueEvent[] = [

@@ -262,6 +262,7 @@ describe('the integrator', () => {
         go(environment.steps, second);
         expect(course).toEqual(whole);
       }),
+      { numRuns: draws(20) },
     );
   });
 

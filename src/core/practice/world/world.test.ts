@@ -1,3 +1,4 @@
+import { draws } from '@/testing/draws';
 import fc from 'fast-check';
 import { DAY_MS, HOUR_MS, isoInZone } from '../../time/zone';
 import type { Entry, EntryBody } from '../../records/kinds';
@@ -125,7 +126,7 @@ describe('the world of a practice tank', () => {
           }
         });
       }),
-      { numRuns: 25 },
+      { numRuns: draws(10) },
     );
   });
 
