@@ -1,7 +1,9 @@
 import { chromium, type Page } from '@playwright/test';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { clickWhatHasSettled } from '../e2e/clicks';
 import { createServer } from '../server/app';
+import { standIns } from '../server/instruments/run';
 import { listenFrom } from '../server/listen';
 import path from 'node:path';
 
@@ -13,6 +15,9 @@ interface View {
   address: string;
   first?: (page: Page) => Promise<void>;
 }
+
+/** Where the stand-ins speak. */
+const INSTRUMENTS = '/instruments/v1';
 
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
 
@@ -76,7 +81,26 @@ const VIEWS: View[] = [
     first: (page) => page.getByRole('img', { name: /^Salinity over time/ }).waitFor(),
   },
   { name: 'calculator', size: 'phone', address: '/calculators/water-change' },
-  { name: 'places', size: 'phone', address: '/more' },
+  {
+    name: 'monitor',
+    size: 'phone',
+    address: '/connected',
+    first: async (page) => {
+      await page.getByRole('button', { name: 'Pair A monitor with four probes' }).click();
+      const screen = await page.context().newPage();
+      await screen.goto(new URL(`${INSTRUMENTS}/monitor/screen`, page.url()).href);
+      const code = await screen.locator('.code').getAttribute('data-code');
+      await screen.close();
+      await page.getByLabel('Code on its screen').fill(code ?? '');
+      await page.getByRole('button', { name: 'Pair it' }).click();
+      // What its pairing says would stand over the chart.
+      await page.getByRole('button', { name: 'Dismiss' }).click();
+      await page.getByText(/^Measured at/).waitFor();
+      await page
+        .getByRole('img', { name: /Temperature as the probe measured it/ })
+        .evaluate((chart) => chart.scrollIntoView({ block: 'center' }));
+    },
+  },
   {
     name: 'quarantine',
     size: 'phone',
@@ -131,7 +155,10 @@ const VIEWS: View[] = [
 ];
 
 async function main(): Promise<void> {
-  const { server, port } = await listenFrom(createServer(path.resolve('dist')), '127.0.0.1', 0);
+  const tokens = path.join(mkdtempSync(path.join(tmpdir(), 'zoarium-')), 'tokens.json');
+  const instruments = standIns({ DAYS: '1', TOKENS: tokens });
+  const app = createServer(path.resolve('dist'), instruments);
+  const { server, port } = await listenFrom(app, '127.0.0.1', 0);
   const base = `http://127.0.0.1:${port}`;
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
@@ -163,6 +190,7 @@ async function main(): Promise<void> {
     await context.close();
   }
   await browser.close();
+  instruments.stop();
   server.close();
   process.stdout.write(`${meant.length} pictures in docs/screenshots\n`);
 }

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useState } from 'react';
-import { View } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { bandWords } from '@/core/cycle/verdict/criteria/conditions';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
@@ -26,7 +26,10 @@ import { useLive } from '@/store/live';
 import { selectBands, selectLog, selectSession, selectSettings } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
 import { DenseChart } from '@/ui/Drawing';
+import { space } from '@/ui/tokens';
 import { Words } from '@/ui/Words';
+
+const styles = StyleSheet.create({ stack: { gap: space.s } });
 
 const SPANS = [
   { value: 'day', label: 'Day', ms: DAY_MS },
@@ -147,7 +150,7 @@ export function ProbeChart({
   const when = `${fullDayWords(seen.from, zone)} to ${fullDayWords(seen.to, zone)}`;
   const held = shown.filter(({ middle }) => middle !== null);
   return (
-    <View>
+    <View style={styles.stack}>
       <Choice
         label="How much is shown"
         value={span}

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { spreadLabels } from './labels';
+import { isWhole, spreadLabels } from './labels';
 
 describe('labels at the ends of lines', () => {
   it('keeps labels apart, in their order', () => {
@@ -15,5 +15,15 @@ describe('labels at the ends of lines', () => {
         },
       ),
     );
+  });
+});
+
+describe('a label around its place', () => {
+  it('is left out where an edge would cut it off', () => {
+    // Five letters, of which two and a half stand on each side.
+    expect(isWhole('06:00', 343, 42, 358)).toBe(false);
+    expect(isWhole('06:00', 55, 42, 358)).toBe(false);
+    expect(isWhole('06:00', 340, 42, 358)).toBe(true);
+    expect(isWhole('06:00', 60, 42, 358)).toBe(true);
   });
 });

@@ -20,3 +20,17 @@ export function spreadLabels(
   for (const label of order) placed[label.index] = label.y;
   return placed;
 }
+
+/** Widest that a letter of a label at 12 px comes to, px. */
+const LETTER = 7;
+
+/**
+ * Whether a label that stands around its place is not cut off at an edge.
+ *
+ * @param at its middle, px
+ * @param left @param right the edges, px
+ */
+export function isWhole(label: string, at: number, left: number, right: number): boolean {
+  const half = (label.length * LETTER) / 2;
+  return at - half >= left && at + half <= right;
+}

@@ -13,6 +13,7 @@ import {
 import type { View } from 'react-native';
 import { ClipPath, Defs, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import type { Drawn, View as Seen } from '@/core/monitor/samples/view';
+import { isWhole } from '../chart/labels';
 import { Frame } from '../Frame';
 import { color, font } from '../tokens';
 import { useLayoutWidth } from '../useLayoutWidth';
@@ -142,6 +143,7 @@ export function DenseChart(props: DenseChartProps) {
     () => scaleLinear([seen.from, seen.to], [PAD.left, right]),
     [seen.from, seen.to, right],
   );
+  const whole = ticks.filter(({ at, label }) => isWhole(label, x(at), PAD.left, right));
   useEffect(() => {
     if (width > 0) onWidth(right - PAD.left);
   }, [width, right, onWidth]);
@@ -277,7 +279,7 @@ export function DenseChart(props: DenseChartProps) {
               strokeWidth={2}
             />
           ))}
-          {ticks.map((tick) => (
+          {whole.map((tick) => (
             <SvgText
               key={tick.at}
               x={x(tick.at)}
