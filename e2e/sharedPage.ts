@@ -79,7 +79,7 @@ export class SharedPage {
     if (!this.shared) return;
     const { page, devtools, size } = this.shared;
     page.removeAllListeners();
-    if (!fine) {
+    if (!fine || page.isClosed()) {
       this.shared = null;
       this.scripts = [];
       return page.close();
@@ -89,6 +89,6 @@ export class SharedPage {
     await page.evaluate(() => sessionStorage.clear());
     const { origin } = new URL(page.url());
     await devtools.send('Storage.clearDataForOrigin', { origin, storageTypes: 'all' });
-    if (size && page.viewportSize()?.width !== size.width) await page.setViewportSize(size);
+    if (size) await page.setViewportSize(size);
   }
 }

@@ -1,5 +1,5 @@
 import { chromium, type Page } from '@playwright/test';
-import { mkdirSync, mkdtempSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { clickWhatHasSettled } from '../e2e/clicks';
 import { createServer } from '../server/app';
@@ -155,8 +155,8 @@ const VIEWS: View[] = [
 ];
 
 async function main(): Promise<void> {
-  const tokens = path.join(mkdtempSync(path.join(tmpdir(), 'zoarium-')), 'tokens.json');
-  const instruments = standIns({ DAYS: '1', TOKENS: tokens });
+  const kept = mkdtempSync(path.join(tmpdir(), 'zoarium-'));
+  const instruments = standIns({ DAYS: '1', TOKENS: path.join(kept, 'tokens.json') });
   const app = createServer(path.resolve('dist'), instruments);
   const { server, port } = await listenFrom(app, '127.0.0.1', 0);
   const base = `http://127.0.0.1:${port}`;
@@ -192,6 +192,7 @@ async function main(): Promise<void> {
   await browser.close();
   instruments.stop();
   server.close();
+  rmSync(kept, { recursive: true, force: true });
   process.stdout.write(`${meant.length} pictures in docs/screenshots\n`);
 }
 
