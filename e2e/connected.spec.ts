@@ -1,31 +1,11 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
+import { INSTRUMENTS, pair } from './pairing';
 import { expect, follow, setUpTank, test } from './support';
 import { OWN_PAGE } from './sharedPage';
 
 // Losing the link is one of the journeys: the browser tells of each try that fails.
 test.use({ loud: true });
-
-const API = '/instruments/v1';
-
-/** The screen of an instrument, beside the app. */
-async function screenOf(page: Page, instrument: string): Promise<Page> {
-  const screen = await page.context().newPage();
-  await screen.goto(`${API}/${instrument}/screen`);
-  return screen;
-}
-
-/** Pairs an instrument by the code on its screen. */
-async function pair(page: Page, name: string, instrument: string): Promise<Page> {
-  await follow(page, '/connected');
-  await page.getByRole('button', { name: `Pair ${name}` }).click();
-  const screen = await screenOf(page, instrument);
-  const code = await screen.locator('.code').getAttribute('data-code');
-  await page.getByLabel('Code on its screen').fill(code ?? '');
-  await page.getByRole('button', { name: 'Pair it' }).click();
-  await expect(page).toHaveURL(/\/connected\/[0-9a-f-]{36}$/);
-  return screen;
-}
 
 const title = (page: Page) => page.getByRole('heading', { level: 1 });
 
@@ -34,6 +14,7 @@ test(
   OWN_PAGE,
   async ({ page }) => {
     await setUpTank(page, 'Knot');
+    await follow(page, '/connected');
     const screen = await pair(page, 'A monitor with four probes', 'monitor');
     await expect(title(page)).toContainText('°C, pH');
     await expect(page.getByText(/^Measured at/)).toBeVisible();
@@ -78,16 +59,17 @@ test(
     expect(await readFile(await download.path(), 'utf8')).toMatch(
       /^Time \(UTC\),Temperature.*\r\n\d{4}-\d\d-\d\d \d\d:\d\d,\d+\.?\d*,/,
     );
-    await page.route(`**${API}/monitor/stream`, (route) => route.abort());
+    await page.route(`**${INSTRUMENTS}/monitor/stream`, (route) => route.abort());
     await screen.getByRole('button', { name: /Breaks every connection/ }).click();
     await expect(title(page)).toHaveText('Not reached.');
-    await page.unroute(`**${API}/monitor/stream`);
+    await page.unroute(`**${INSTRUMENTS}/monitor/stream`);
     await expect(title(page)).toContainText('°C, pH');
   },
 );
 
 test('a pen warms up, is read, and its figure goes into the log', OWN_PAGE, async ({ page }) => {
   await setUpTank(page, 'Sanderling');
+  await follow(page, '/connected');
   await pair(page, 'A conductivity pen', 'pen');
   await page.getByRole('button', { name: 'Measure', exact: true }).click();
   await expect(title(page)).toHaveText('It is warming up.');

@@ -2,6 +2,7 @@ import { chromium, type Page } from '@playwright/test';
 import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { clickWhatHasSettled } from '../e2e/clicks';
+import { pair } from '../e2e/pairing';
 import { createServer } from '../server/app';
 import { standIns } from '../server/instruments/run';
 import { listenFrom } from '../server/listen';
@@ -15,9 +16,6 @@ interface View {
   address: string;
   first?: (page: Page) => Promise<void>;
 }
-
-/** Where the stand-ins speak. */
-const INSTRUMENTS = '/instruments/v1';
 
 const SIZES = { phone: { width: 390, height: 844 }, wide: { width: 1280, height: 800 } };
 
@@ -86,13 +84,7 @@ const VIEWS: View[] = [
     size: 'phone',
     address: '/connected',
     first: async (page) => {
-      await page.getByRole('button', { name: 'Pair A monitor with four probes' }).click();
-      const screen = await page.context().newPage();
-      await screen.goto(new URL(`${INSTRUMENTS}/monitor/screen`, page.url()).href);
-      const code = await screen.locator('.code').getAttribute('data-code');
-      await screen.close();
-      await page.getByLabel('Code on its screen').fill(code ?? '');
-      await page.getByRole('button', { name: 'Pair it' }).click();
+      await (await pair(page, 'A monitor with four probes', 'monitor')).close();
       // What its pairing says would stand over the chart.
       await page.getByRole('button', { name: 'Dismiss' }).click();
       await page.getByText(/^Measured at/).waitFor();

@@ -12,6 +12,7 @@ import { torturedByAnimals, torturedByKeys } from './torture/keys';
 import { torturedByKills } from './torture/kills';
 import { torturedByListeners } from './torture/listeners';
 import { torturedByMonitor } from './torture/monitor';
+import { torturedInBrowser } from './torture/monitorInBrowser';
 import { torturedByTabs } from './torture/tabs';
 import { torturedByTaps } from './torture/taps';
 import { torturedByTouches } from './torture/touches';
@@ -23,7 +24,7 @@ const { values } = parseArgs({
     only: {
       type: 'string',
       default:
-        'imports,animals,keys,commands,monitor,listeners,growth,taps,touches,tabs,kills,flushes',
+        'imports,animals,keys,commands,monitor,listeners,growth,taps,touches,tabs,kills,flushes,monitorInBrowser',
     },
     kills: { type: 'string', default: '60' },
     minutes: { type: 'string', default: '2' },
@@ -58,6 +59,8 @@ async function main(): Promise<void> {
     kills: () => torturedByKills(base, Number(values.kills), chance),
     monitor: () => torturedByMonitor(Number(values.hours), chance),
     listeners: () => torturedByListeners(Number(values.readers), 60),
+    // By the clock: an hour of it a minute.
+    monitorInBrowser: () => torturedInBrowser(Number(values.hours), chance),
     flushes: () => countedFlushes(base, 20),
   };
   for (const name of values.only.split(',')) {

@@ -121,8 +121,10 @@ export class PlayedMonitor {
       this.measuredUntil = next;
       this.measure(next);
     }
-    const due = this.heldBack.filter((one) => one.due <= now);
-    this.heldBack = this.heldBack.filter((one) => one.due > now);
+    // By its own time: one that catches up holds them back for as many samples.
+    const reached = this.reached();
+    const due = this.heldBack.filter((one) => one.due <= reached);
+    this.heldBack = this.heldBack.filter((one) => one.due > reached);
     for (const { sample } of due) this.send({ event: 'sample', data: this.told(sample) });
     this.quick();
   }
