@@ -53,8 +53,8 @@ async function chooseBytes(accept: string): Promise<ChosenFile | null> {
   return { name: file.name, bytes: bytes && new Uint8Array(bytes) };
 }
 
-/** Lets the person choose an exported log, a carry or photos; null when they chose none. */
-export const chooseLogFile = (): Promise<ChosenFile | null> =>
+/** Lets the person choose a file that Zoarium saved; null when they chose none. */
+export const chooseSavedFile = (): Promise<ChosenFile | null> =>
   chooseBytes('.json,application/json');
 
 /** Lets the person choose a spreadsheet; null when they chose none. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { LEVELS, NONE, PLACES, summed, widthOf } from '../core/monitor/samples/block';
 import type { Sample } from '../core/monitor/protocol';
+import { daysOf, readSamplesFile, samplesFile } from '../core/monitor/samples/samplesFile';
 import { forgetSamples } from './forgetSamples';
 import { SampleStore } from './sampleStore';
 
@@ -16,7 +17,57 @@ const sample = (number: number, temperature?: number): Sample => ({
   values: temperature === undefined ? { ph: 8 } : { temperature, ph: 8 },
 });
 
+/** Brings everything in that another store saved. @returns minutes brought in and held already */
+async function broughtIn(from: SampleStore, into: SampleStore) {
+  const text = samplesFile({ id: 'm', name: 'M' }, await from.blocks('m'), FIRST * MINUTE);
+  const file = readSamplesFile(text);
+  if (!file.ok) throw new Error(file.why);
+  const came = { filled: 0, held: 0 };
+  for (const day of daysOf(file.days)) {
+    const { filled, held } = await into.fill('m', day);
+    came.filled += filled;
+    came.held += held;
+  }
+  return came;
+}
+
 describe('samples', () => {
+  it('saved as a file are the same in another browser at every level, and the stream goes on after them', async () => {
+    const [from, into] = [open(), open()];
+    const samples = Array.from({ length: 900 }, (_, n) => sample(n + 1, 25 + (n % 90) / 100));
+    await from.take('m', 'a', samples, 0);
+    // Measured here meanwhile: it stays as it is, and only what is missing comes.
+    const own = { ...sample(1, 20), at: (FIRST + 500) * MINUTE };
+    await into.take('m', 'b', [own], 0);
+    expect(await broughtIn(from, into)).toEqual({ filled: 1798, held: 2 });
+    expect(await broughtIn(from, into)).toEqual({ filled: 0, held: 1800 });
+    for (const [channel, n] of [
+      ['temperature', 0],
+      ['ph', 1],
+    ] as const) {
+      for (const level of LEVELS) {
+        const of = (store: SampleStore) =>
+          store.stretch('m', channel, level, FIRST, FIRST + samples.length);
+        const [wanted, found] = [await of(from), await of(into)];
+        if (n === 0) {
+          // The one minute that was measured here is the least of each place that it lies in.
+          const at = (Math.floor((FIRST + 500) / level) - wanted.first) * widthOf(level);
+          expect(found.values[at]).toBe(2000);
+          if (level === 1) wanted.values[at] = 2000;
+          else wanted.values.set(found.values.subarray(at, at + 2), at);
+        }
+        expect(found).toEqual(wanted);
+      }
+    }
+    expect(await into.held('m')).toMatchObject({ epoch: 'b', have: [[1, 1]] });
+    const next = { ...sample(2, 26), at: (FIRST + 901) * MINUTE };
+    expect(await into.take('m', 'b', [next], 0)).toMatchObject({ have: [[1, 2]] });
+    // A browser that never heard the monitor begins its epoch with the first sample.
+    const fresh = open();
+    await broughtIn(from, fresh);
+    expect(await fresh.take('m', 'c', [next], 0)).toMatchObject({ epoch: 'c', have: [[2, 2]] });
+  });
+
   it('are the same at every level, in whatever order, how often and by how many tabs they come', async () => {
     const value = fc.option(
       fc.integer({ min: 2000, max: 3000 }).map((steps) => steps / 100),

@@ -17,6 +17,7 @@ import {
 } from '../core/monitor/samples/block';
 import { CHANNEL_IDS, type ChannelId } from '../core/monitor/channels';
 import type { Sample } from '../core/monitor/protocol';
+import type { DayBlock, DayPlaces } from '../core/monitor/samples/samplesFile';
 import { holds, withRange, type Ranges } from '../core/monitor/samples/ranges';
 
 /** What is held of a connection: the numbers of its epoch, and how far the levels above the minutes are made. */
@@ -29,6 +30,8 @@ const heldSchema = z.object({
   made: z.record(z.string(), z.number()),
 });
 export type Held = z.infer<typeof heldSchema>;
+/** Of a connection whose minutes came from a file alone: an instrument names another epoch. */
+const NOTHING_HELD: Held = { epoch: '', have: [], newest: 0, made: {} };
 
 const heldKey = (connection: string) => `held/${connection}`;
 const tokenKey = (connection: string) => `token/${connection}`;
@@ -187,12 +190,37 @@ export class SampleStore {
     });
   }
 
-  /** Every key and block of a connection, for a file of it. */
-  async blocks(
-    connection: string,
-  ): Promise<{ channel: ChannelId; day: number; bytes: ArrayBuffer }[]> {
+  /**
+   * Brings in minutes from a file, a day in a transaction: only those that hold nothing yet, so that what this
+   * browser measured itself stays. Numbers stay as they are: the stream goes on where it was.
+   * @returns how many minutes were brought in, and how many were held already, of every probe
+   */
+  fill(connection: string, day: readonly DayPlaces[]): Promise<{ filled: number; held: number }> {
+    return this.store('readwrite', async (store) => {
+      const read = async (key: string): Promise<unknown> => promisifyRequest(store.get(key));
+      const before = heldSchema.safeParse(await read(heldKey(connection))).data ?? NOTHING_HELD;
+      const work = new Writing(connection, read);
+      let { newest } = before;
+      const came = { filled: 0, held: 0 };
+      for (const one of day) {
+        const { filled, held, last } = await work.fill(one);
+        newest = Math.max(newest, last);
+        came.filled += filled;
+        came.held += held;
+      }
+      if (came.filled === 0) return came;
+      const made = await work.makeLevels(before.made, newest);
+      for (const [key, buffer] of work.changed()) store.put(buffer, key);
+      store.put({ ...before, newest, made }, heldKey(connection));
+      await promisifyRequest(store.transaction);
+      return came;
+    });
+  }
+
+  /** Every day of minutes of a connection, for a file of it. */
+  async blocks(connection: string): Promise<DayBlock[]> {
     return this.store('readonly', async (store) => {
-      const found: { channel: ChannelId; day: number; bytes: ArrayBuffer }[] = [];
+      const found: DayBlock[] = [];
       for (const channel of CHANNEL_IDS) {
         const prefix = `block/${connection}/${channel}/1/`;
         const range = IDBKeyRange.bound(prefix, `${prefix}\uffff`);
@@ -237,6 +265,27 @@ class Writing {
     const minutes = this.written.get(channel) ?? new Set();
     this.written.set(channel, minutes);
     minutes.add(minute);
+  }
+
+  /** Puts what a day of a probe holds where there is nothing. @returns with the last minute that was put */
+  async fill({ channel, day, places }: DayPlaces) {
+    const opened = await this.block(channel, 1, day);
+    const minutes = this.written.get(channel) ?? new Set();
+    this.written.set(channel, minutes);
+    const came = { filled: 0, held: 0, last: 0 };
+    places.forEach((steps, place) => {
+      if (steps === NONE) return;
+      if (opened.places[place] !== NONE) {
+        came.held += 1;
+        return;
+      }
+      opened.places[place] = steps;
+      opened.touched = true;
+      came.filled += 1;
+      came.last = day * PLACES + place;
+      minutes.add(came.last);
+    });
+    return came;
   }
 
   /**

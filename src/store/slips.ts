@@ -1,3 +1,4 @@
+import { isOwnTest } from '../core/monitor/ownTests';
 import { BESIDE_MS, besideWords, type Judged } from '../core/monitor/slip';
 import type { Reading } from '../core/history/reading';
 import type { TankHistory } from '../core/history/tankHistory';
@@ -95,7 +96,7 @@ export function besideOwn(
 ): string[] {
   return judged.filter(isKept).flatMap((one) => {
     const own = history.readings[one.parameter]
-      .filter((reading: Reading) => kitOf(reading.kitId)?.readBy === undefined)
+      .filter((reading: Reading) => isOwnTest(reading, kitOf(reading.kitId)))
       .filter(({ at }) => Math.abs(at - drawnAt) <= BESIDE_MS)
       .sort((a, b) => Math.abs(a.at - drawnAt) - Math.abs(b.at - drawnAt))[0];
     if (!own) return [];

@@ -5,7 +5,13 @@ import React from 'react';
 import 'fake-indexeddb/auto';
 
 Object.defineProperty(globalThis, 'crypto', { value: webcrypto, configurable: true });
-globalThis.structuredClone ??= <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+function cloned(value: unknown): unknown {
+  if (value instanceof ArrayBuffer) return value.slice(0);
+  if (Array.isArray(value)) return value.map(cloned);
+  if (value === null || typeof value !== 'object') return value;
+  return Object.fromEntries(Object.entries(value).map(([key, one]) => [key, cloned(one)]));
+}
+globalThis.structuredClone ??= <T>(value: T): T => cloned(value) as T;
 
 // Every name that a test looks for made jsdom match each element against all rules that the screens
 // wrote, which took most of the time. No name hangs on a rule: what an element says of itself is enough.

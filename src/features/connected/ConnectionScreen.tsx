@@ -4,7 +4,7 @@ import { useAppSelector } from '@/store/hooks';
 import { Opening, Screen } from '@/ui/Screen';
 import { ColorimeterScreen } from './ColorimeterScreen';
 import { CounterScreen } from './CounterScreen';
-import { MonitorScreen } from './MonitorScreen';
+import { MonitorScreen } from './monitor/MonitorScreen';
 import { PenScreen } from './PenScreen';
 
 /** An instrument that is read by itself: each kind has a screen of its own. */

@@ -1,6 +1,9 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { Instrument } from '@/core/monitor/protocol';
 import { recordTurn } from '@/store/alarms';
+import { chooseSavedFile, download } from '@/frame/browserFiles';
+import { forgetSamples } from '@/storage/forgetSamples';
+import { LOGS } from '@/store/services';
 import { ticked } from '@/store/clockSlice';
 import { InstrumentTrouble } from '@/storage/instruments';
 import { instruments, sampleStoreOf } from '@/store/connections';
@@ -8,13 +11,19 @@ import { recordAct } from '@/store/record';
 import { selectTank } from '@/store/selectors';
 import { demoStore, heading, SCREEN_NOW, show } from '@/testing/appHarness';
 import { AlarmBand } from './AlarmBand';
-import { AlarmSheet } from './AlarmSheet';
+import { AlarmSheet } from './monitor/AlarmSheet';
 import { ConnectedScreen } from './ConnectedScreen';
 import { ConnectionScreen } from './ConnectionScreen';
 import { PairSheet } from './PairSheet';
 
 const mockPush = jest.fn();
 jest.mock('expo-router', () => ({ useRouter: () => ({ push: mockPush, replace: jest.fn() }) }));
+
+jest.mock('@/frame/browserFiles', () => ({
+  ...jest.requireActual('@/frame/browserFiles'),
+  download: jest.fn(),
+  chooseSavedFile: jest.fn(),
+}));
 
 const PEN: Instrument = { id: 'pen', kind: 'pen', name: 'A conductivity pen', madeUp: true };
 
@@ -145,4 +154,48 @@ it('a pen that knows this browser no longer is paired again under the connection
   expect(store.getState().log.connections).toHaveLength(1);
   fireEvent.click(screen.getByText('Measure'));
   await waitFor(() => expect(heading()).toBe('35.0 ppt.'));
+});
+
+describe('the minutes of a monitor', () => {
+  const MINUTE = 60_000;
+  const first = Math.floor(SCREEN_NOW / MINUTE) - 100;
+  const samples = [1, 2, 3].map((number) => ({
+    number,
+    at: (first + number) * MINUTE,
+    values: { temperature: 25 + number / 100 },
+  }));
+
+  it('leave as a file that another browser brings in; one of another connection asks first', async () => {
+    const { store, connection } = await withMonitor();
+    const kept = sampleStoreOf('demo');
+    await kept.take(connection.id, 'a', samples, 0);
+    await show(store, <ConnectionScreen id={connection.id} />);
+    fireEvent.click(screen.getByText('Save its minutes as a file'));
+    await waitFor(() => screen.getByText(/^Saved\. In the other browser/));
+    const [name, text] = jest.mocked(download).mock.calls[0] ?? [];
+    expect(name).toMatch(/^zoarium-demo-samples-\d{4}-\d\d-\d\d\.json$/);
+    const bytes = new TextEncoder().encode(String(text));
+    const choose = (with_: Uint8Array<ArrayBuffer>) => {
+      jest.mocked(chooseSavedFile).mockResolvedValueOnce({ name: 'it.json', bytes: with_ });
+      fireEvent.click(screen.getByText('Bring in such a file'));
+    };
+
+    choose(bytes);
+    await waitFor(() => screen.getByText(/^Nothing new/));
+    choose(bytes.slice(0, -9));
+    await waitFor(() => screen.getByText(/“it\.json” was not brought in.*earlier copy/));
+
+    const other = new TextEncoder().encode(
+      String(text).replaceAll(connection.id, 'another').replace('A monitor', 'An old one'),
+    );
+    await forgetSamples(LOGS.demo.database);
+    choose(other);
+    await waitFor(() => screen.getByText(/what “An old one” measured/));
+    expect(await kept.blocks(connection.id)).toEqual([]);
+    fireEvent.click(screen.getByText('It measured this tank: bring it in'));
+    await waitFor(() => screen.getByText('Brought in 3 values.'));
+    const { values } = await kept.stretch(connection.id, 'temperature', 1, first, first + 3);
+    expect([...values].slice(1)).toEqual([2501, 2502, 2503]);
+    expect(screen.queryByText('It measured this tank: bring it in')).toBeNull();
+  });
 });

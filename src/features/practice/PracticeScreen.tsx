@@ -10,7 +10,7 @@ import {
 } from '@/core/practice/situations/situations';
 import { dayOf } from '@/core/time/zone';
 import { to } from '@/frame/addresses';
-import { chooseLogFile, download } from '@/frame/browserFiles';
+import { chooseSavedFile, download } from '@/frame/browserFiles';
 import { useAppDispatch, useAppSelector, useAppStore } from '@/store/hooks';
 import { beginPractice, openPractice, openRun, selectRun } from '@/store/practice';
 import { openLog } from '@/store/open';
@@ -87,7 +87,7 @@ function useOpening(remember: PracticeProps['remember']) {
       return opened(() => dispatch(beginPractice(situation, seed, stopwatch(), zone)));
     },
     file: async () => {
-      const file = await chooseLogFile();
+      const file = await chooseSavedFile();
       if (!file) return;
       if (!file.bytes) {
         const why = 'The browser could not read that file. Choose it once more.';

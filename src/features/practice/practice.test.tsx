@@ -20,7 +20,7 @@ const mockReplace = jest.fn();
 const mockDownload = jest.fn();
 jest.mock('@/frame/browserFiles', () => ({
   download: (...file: unknown[]) => mockDownload(...file),
-  chooseLogFile: jest.fn(),
+  chooseSavedFile: jest.fn(),
 }));
 jest.mock('expo-router', () => ({
   useRouter: () => ({

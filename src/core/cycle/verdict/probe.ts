@@ -1,38 +1,17 @@
 import { isAmmoniaSource } from '../../records/kinds/dose';
 import type { Reading } from '../../history/reading';
 import { countedReadings, nearestReading, type TankHistory } from '../../history/tankHistory';
-import type { Interval } from '../../math/interval';
+import { AGREES_DAYS, freeShareAt, middleShare, ownAmmoniaTests } from '../../monitor/ownTests';
 import { PARAMETERS } from '../../parameters/registry';
-import { freeAmmoniaFraction, UNKNOWN_PH } from '../../seawater/ammonia';
 import { DAY_MS } from '../../time/zone';
 import { formatFixed } from '../../units/format';
 
-/** Days within which the keeper's own test has to agree, before a probe's word counts. */
-export const AGREES_DAYS = 14;
 /** Days for which a rise shows that a probe works: its film ages, and a dead one reads zero for ever. */
 export const ROSE_DAYS = 30;
 /** Days about a dose between which a probe that works is seen to rise. */
 const ABOUT_DOSE = 3 * DAY_MS;
 /** How far apart a probe's hour and the keeper's own test of the same water may lie. */
 const SAME_WATER = DAY_MS;
-/** What a pH that was measured may be off by, and the readings of it that still tell of an hour. */
-const PH = { off: 0.1, within: DAY_MS };
-/** What is taken where nobody measured, °C and ppt: free ammonia hardly minds. */
-const WATER = { temperature: 25.5, salinity: 35, within: 7 * DAY_MS };
-
-/** The share of ammonia that is free at a moment, as far as pH is known. */
-function shareAt(history: TankHistory, at: number): Interval {
-  const near = (parameter: 'ph' | 'temperature' | 'salinity', within: number) =>
-    nearestReading(countedReadings(history, parameter), at, within)?.best;
-  const ph = near('ph', PH.within);
-  const range = ph === undefined ? UNKNOWN_PH : { low: ph - PH.off, high: ph + PH.off };
-  const temperature = near('temperature', WATER.within) ?? WATER.temperature;
-  const salinity = near('salinity', WATER.within) ?? WATER.salinity;
-  return {
-    low: freeAmmoniaFraction(range.low, temperature, salinity),
-    high: freeAmmoniaFraction(range.high, temperature, salinity),
-  };
-}
 
 /**
  * A reading of free ammonia as one of ammonia, mg N/L. It shows a zero only where all that the probe may be off by
@@ -40,8 +19,8 @@ function shareAt(history: TankHistory, at: number): Interval {
  * neither.
  */
 function asAmmonia(history: TankHistory, free: Reading): Reading {
-  const share = shareAt(history, free.at);
-  const middle = Math.sqrt(share.low * share.high);
+  const share = freeShareAt(history, free.at);
+  const middle = middleShare(share);
   const range = { low: free.range.low / share.high, high: free.range.high / share.low };
   const best = free.best / middle;
   const offBy = (free.range.high - free.best) / share.low;
@@ -100,11 +79,7 @@ export function probedAmmonia(history: TankHistory): readonly Reading[] {
   const free = countedReadings(history, 'freeAmmonia').filter(({ expired }) => !expired);
   const counts: Reading[] = [];
   if (free.length > 0) {
-    const tests = countedReadings(history, 'ammonia').filter(
-      ({ kitId, expired, zero }) =>
-        // A colorimeter that speaks is the keeper's own; a shop's water was hours on the way.
-        history.kits[kitId]?.readBy !== 'shop' && !expired && zero !== null,
-    );
+    const tests = ownAmmoniaTests(history);
     for (const probe of new Set(free.map(({ kitId }) => kitId))) {
       const own = free.filter(({ kitId }) => kitId === probe);
       const asked = own.map((one) => asAmmonia(history, one));

@@ -25,7 +25,7 @@ jest.mock('@/frame/browserFiles', () => ({
   download: (name: string, text: string) => {
     mockSaved = { name, text };
   },
-  chooseLogFile: async () => mockChosen,
+  chooseSavedFile: async () => mockChosen,
 }));
 // There are no workers where screens are tested: what one does is done here.
 jest.mock('@/workers/logs/client', () => {

@@ -7,7 +7,7 @@ import type { CarryHead } from '@/core/carry/head';
 import type { OpenedRecords } from '@/core/carry/openFile';
 import type { TakeOver } from '@/core/carry/takeOver';
 import { broughtWords } from '@/core/review/broughtWords';
-import { chooseLogFile } from '@/frame/browserFiles';
+import { chooseSavedFile } from '@/frame/browserFiles';
 import { ownDevice, rememberReceipt, takeOverPlan } from '@/store/carrying';
 import { useAppDispatch, useAppStore } from '@/store/hooks';
 import { importPlan, importRecords } from '@/store/importing';
@@ -57,7 +57,7 @@ export function useImport() {
 
   const choose = async () => {
     setRefusal(null);
-    const file = await chooseLogFile();
+    const file = await chooseSavedFile();
     if (!file) return;
     const { name, bytes } = file;
     if (!bytes) {

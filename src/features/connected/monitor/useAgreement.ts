@@ -1,6 +1,7 @@
 import { useEffect, useState } from 'react';
 import { agreementOf, type Agreement, type Pair } from '@/core/monitor/agreement';
 import { minuteOf, NONE, summed, valueOf } from '@/core/monitor/samples/block';
+import { AGREES_DAYS, ownTests } from '@/core/monitor/ownTests';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { calibrateEvery } from '@/core/instruments/calibrateEvery';
@@ -12,8 +13,7 @@ import { sampleStoreOf } from '@/store/connections';
 import { useAppSelector } from '@/store/hooks';
 import { selectLog, selectSession } from '@/store/selectors';
 
-/** Days of one's own tests that a probe is held against, minutes about each, and tests at the most. */
-const DAYS = 14;
+/** Minutes about each test that a probe is held against, and tests at the most. */
 const ABOUT = 15;
 const MOST = 5;
 
@@ -28,7 +28,6 @@ export function useAgreement(
   const log = useAppSelector(selectLog);
   const [agreement, setAgreement] = useState<Agreement | null>(null);
   const { parameter } = CHANNELS[channel];
-  const readings = history?.readings[parameter];
   // The clock moves on by the minute; a comparison of days need not.
   const now = Math.ceil(today / DAY_MS) * DAY_MS;
   useEffect(() => {
@@ -44,8 +43,8 @@ export function useAgreement(
     };
     const probeId = connection.body.kits[parameter];
     const probe = kitOf(probeId);
-    const own = (readings ?? [])
-      .filter(({ at, kitId }) => at > now - DAYS * DAY_MS && kitOf(kitId)?.readBy === undefined)
+    const own = (history ? ownTests(channel, history) : [])
+      .filter(({ at }) => at > now - AGREES_DAYS * DAY_MS)
       .slice(-MOST);
     const look = async () => {
       const pairs: Pair[] = [];
@@ -61,12 +60,7 @@ export function useAgreement(
         const [, middle] = summed([...values]);
         const value = middle === NONE ? null : valueOf(channel, middle);
         if (value !== null)
-          pairs.push({
-            at: test.at,
-            probe: value,
-            test: test.best,
-            allows: Math.min(test.range.high, test.best * 2 + 1) - test.best,
-          });
+          pairs.push({ at: test.at, probe: value, test: test.value, allows: test.allows });
       }
       const accuracy = probe?.scale.form === 'digital' ? probe.scale.accuracy : 0;
       const standings = { probe: trust(probeId), test: trust(own.at(-1)?.kitId) };
@@ -76,6 +70,6 @@ export function useAgreement(
     return () => {
       current = false;
     };
-  }, [connection, channel, readings, now, which, log.everyKit, log.calibrations, parameter]);
+  }, [connection, channel, history, now, which, log.everyKit, log.calibrations, parameter]);
   return agreement;
 }

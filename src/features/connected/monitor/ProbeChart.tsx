@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { bandWords } from '@/core/cycle/verdict/criteria/conditions';
 import type { TankHistory } from '@/core/history/tankHistory';
+import { ownTests } from '@/core/monitor/ownTests';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
 import {
   drawnOf,
@@ -23,7 +24,7 @@ import { unitDecimals, unitSymbol } from '@/core/units/units';
 import { sampleStoreOf } from '@/store/connections';
 import { useAppSelector } from '@/store/hooks';
 import { useLive } from '@/store/live';
-import { selectBands, selectLog, selectSession, selectSettings } from '@/store/selectors';
+import { selectBands, selectSession, selectSettings } from '@/store/selectors';
 import { Choice } from '@/ui/Choice';
 import { DenseChart } from '@/ui/Drawing';
 import { space } from '@/ui/tokens';
@@ -80,7 +81,6 @@ export function ProbeChart({
   const { which } = useAppSelector(selectSession);
   const settings = useAppSelector(selectSettings);
   const bands = useAppSelector(selectBands);
-  const log = useAppSelector(selectLog);
   const live = useLive(connection.id);
   // What follows now goes along with it; what was moved back stays where it is.
   const [moved, setMoved] = useState<Seen | null>(null);
@@ -121,11 +121,13 @@ export function ProbeChart({
   }, [points, unit]);
   const own = useMemo(
     () =>
-      (history?.readings[parameter] ?? [])
-        .filter(({ kitId, counts }) => counts && log.everyKit[kitId]?.readBy === undefined)
-        .map(({ at, best }) => ({ at, value: fromCanonical(best, unit) })),
-    [history, parameter, unit, log.everyKit],
+      (history ? ownTests(channel, history) : []).map(({ at, value }) => ({
+        at,
+        value: fromCanonical(value, unit),
+      })),
+    [history, channel, unit],
   );
+  const ownInView = own.some(({ at }) => at >= seen.from && at <= seen.to);
   const band = bands[parameter];
   const shownBand = useMemo(
     () => band && { low: fromCanonical(band.low, unit), high: fromCanonical(band.high, unit) },
@@ -177,7 +179,7 @@ export function ProbeChart({
         }
         legend={[
           band ? `Shaded: your band, ${bandWords(band, unit)}.` : '',
-          own.length > 0 ? 'Diamonds: your own tests.' : '',
+          ownInView ? 'Diamonds: your own tests.' : '',
         ]
           .filter(Boolean)
           .join(' ')}
@@ -189,7 +191,7 @@ export function ProbeChart({
         {[
           held.length === 0 ? 'Nothing was measured in this time.' : '',
           band ? `Shaded: your band, ${bandWords(band, unit)}.` : '',
-          own.length > 0 ? 'Diamonds: your own tests.' : '',
+          ownInView ? 'Diamonds: your own tests.' : '',
           'Drag it sideways, pinch it, or use the arrow keys, plus and minus.',
         ]
           .filter(Boolean)
