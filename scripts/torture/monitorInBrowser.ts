@@ -210,6 +210,7 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   };
   const heaps: number[] = [];
   const steps = Math.round((hours * 3_600_000) / SPEED / STEP_MS);
+  let lasting: FaultId | null = null;
   for (let step = 0; step < steps; step += 1) {
     const fault = FAULT_IDS[Math.floor(chance() * FAULT_IDS.length)] as FaultId;
     const until = Date.now() + STEP_MS;
@@ -221,8 +222,11 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
     else if (befalls('forget')) played.forget();
     heaps.push(await heapOf(stays));
     await sleep(Math.max(0, until - Date.now()));
-    played.monitor.mend(fault);
+    // Each lasts for two steps, so that two go on at a time and what rings after ten seconds does.
+    if (lasting && lasting !== fault) played.monitor.mend(lasting);
+    lasting = fault;
   }
+  if (lasting) played.monitor.mend(lasting);
   // Nothing more goes wrong: until all that it measured is acknowledged, or for a minute.
   for (let n = 0; n < 60 && played.monitor.shown().waiting > 0; n += 1) await sleep(1000);
   const unsaid = played.monitor.shown().waiting;
@@ -237,7 +241,9 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   const found = new Map(minutes.slice(1).map((line) => [line.slice(0, 16), line]));
   const wanted = [...played.acknowledged];
   const tenth = Math.max(1, Math.round(steps / 10));
-  const [early, late] = [middle(heaps.slice(0, tenth)), middle(heaps.slice(-tenth))];
+  const tenths = Array.from({ length: 10 }, (_, n) =>
+    megabytes(middle(heaps.slice(n * tenth, n === 9 ? undefined : (n + 1) * tenth))),
+  );
   return {
     hours,
     acknowledged: wanted.length,
@@ -245,10 +251,9 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
     lost: wanted.filter(([minute]) => !found.has(minute)).length,
     wrong: wanted.filter(([minute, line]) => (found.get(minute) ?? line) !== line).length,
     twice: minutes.length - 1 - found.size + twiceIn(log),
-    alarms: new Set(log.match(/"alarm":"\w+"/g)).size,
+    kindsOfAlarm: new Set(log.match(/"alarm":\s*"\w+"/g)).size,
     times,
-    heapMbFirstTenth: megabytes(early),
-    heapMbLastTenth: megabytes(late),
+    heapMbByTenths: tenths,
     troubles: troubles.length,
     firstTrouble: troubles[0],
   };

@@ -72,6 +72,29 @@ describe('the stream of a monitor', () => {
     );
   });
 
+  it('puts right a clock that is set while the monitor catches up, when every sample is late', async () => {
+    await server.stop();
+    server = new InstrumentServer(NOW, 3, [], { pastDays: 2, speed: 60 });
+    await server.start();
+    const { monitor } = server.household;
+    const one = await tab();
+    await until(() => one.states.includes('live'));
+    const seconds = async (count: number) => {
+      for (let n = 0; n < count; n += 1) {
+        server.pass(1000);
+        await until(caughtUp(server, one.store));
+      }
+    };
+    await seconds(3);
+    monitor.fail('wrongClock', 30);
+    await seconds(3);
+    monitor.mend('wrongClock');
+    await seconds(3);
+    expect(one.heard.map(({ at }) => at)).toEqual(
+      Array.from({ length: 9 }, (_, n) => NOW - 2 * 1440 * MINUTE + (n + 1) * MINUTE),
+    );
+  });
+
   it('writes all that was measured, once, through every fault, with two tabs that know nothing of each other', async () => {
     const came = await tormented(server, database(), seededRandom(11), 40);
     expect(came).toMatchObject({ lost: 0, wrong: 0 });

@@ -82,6 +82,8 @@ class Connection {
   private epoch = '';
   private behind = 0;
   private waiting: Sample[] = [];
+  /** The sample that was heard last. */
+  private last: Sample | null = null;
   /** Heard of an epoch that is over, and not written yet. */
   private former: { epoch: string; samples: Sample[] } | null = null;
   private acknowledgedAt = -Infinity;
@@ -153,6 +155,7 @@ class Connection {
     if (this.waiting.length > 0 && this.epoch !== epoch)
       this.former = { epoch: this.epoch, samples: this.waiting };
     this.epoch = epoch;
+    this.last = null;
     this.oldest = oldest ?? newest + 1;
     this.newest = newest;
     this.waiting = [];
@@ -171,9 +174,16 @@ class Connection {
   private sampled(sample: Sample): void {
     if (this.stop.signal.aborted) return;
     const late = this.parts.now() - (sample.at + this.behind);
-    // Its clock was set while we listened, or it sends late: a new greeting tells the two apart.
-    const sudden = late < -CLOCK_MS || late > this.memory.late + CLOCK_MS;
+    // While it catches up every sample is late: what tells then is that a minute lies between two numbers.
+    const { last } = this;
+    const due = last ? last.at + (sample.number - last.number) * MINUTE_MS : sample.at;
+    // Its clock was set while we listened, it was silent, or it sends late: a new greeting tells them apart.
+    const sudden =
+      late < -CLOCK_MS ||
+      late > this.memory.late + CLOCK_MS ||
+      Math.abs(sample.at - due) > CLOCK_MS;
     this.memory.late = Math.max(0, late);
+    this.last = sample;
     if (sudden) {
       this.stop.abort();
       return;

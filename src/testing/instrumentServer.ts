@@ -2,7 +2,7 @@ import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import express from 'express';
 import { pino } from 'pino';
-import { Household } from '../../server/instruments/household';
+import { Household, type HouseholdOptions } from '../../server/instruments/household';
 import { instrumentsRouter, MOUNTED } from '../../server/instruments/mount';
 import type { Relayed } from '../../server/instruments/relay';
 import { Pairing } from '../../server/instruments/pairing';
@@ -19,12 +19,14 @@ export class InstrumentServer {
     public now: number,
     private readonly seed = 3,
     private readonly relayed: readonly Relayed[] = [],
+    /** Of the past that its monitor brings along, and how fast it lives through it. */
+    private readonly past: Pick<HouseholdOptions, 'pastDays' | 'speed'> = { pastDays: 0, speed: 1 },
   ) {
     this.household = this.newHousehold();
   }
 
   private newHousehold(): Household {
-    return new Household({ seed: this.seed, pastDays: 0, speed: 1 }, this.now);
+    return new Household({ seed: this.seed, ...this.past }, this.now);
   }
 
   async start(): Promise<void> {
