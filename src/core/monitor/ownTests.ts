@@ -4,7 +4,6 @@ import type { Interval } from '../math/interval';
 import type { Kit } from '../records/schema/kit';
 import { freeAmmoniaFraction, UNKNOWN_PH } from '../seawater/ammonia';
 import { DAY_MS } from '../time/zone';
-import { CHANNELS, type ChannelId } from './channels';
 
 /** Days within which the keeper's own test has to agree with a probe, before its word counts. */
 export const AGREES_DAYS = 14;
@@ -12,8 +11,6 @@ export const AGREES_DAYS = 14;
 const PH = { off: 0.1, within: DAY_MS };
 /** What is taken where nobody measured, °C and ppt: free ammonia hardly minds. */
 const WATER = { temperature: 25.5, salinity: 35, within: 7 * DAY_MS };
-/** A card's top step is open: taken for no more than twice what it reads, and one. */
-const openTop = (best: number) => best * 2 + 1;
 
 /**
  * Whether the keeper tested the tank's own water: a shop's was hours on the way, and what a probe measured by night
@@ -45,35 +42,3 @@ export const ownAmmoniaTests = (history: TankHistory): readonly Reading[] =>
     (reading) =>
       isOwnTest(reading, history.kits[reading.kitId]) && !reading.expired && reading.zero !== null,
   );
-
-/** An own test as a probe would have shown it. */
-export interface OwnTest {
-  at: number;
-  kitId: string;
-  /** Canonical unit of the channel's parameter. */
-  value: number;
-  /** How far it may be off either way. */
-  allows: number;
-}
-
-/**
- * The keeper's own tests of what a probe measures, oldest first. For free ammonia they are those of ammonia, by the
- * share that pH, temperature and salinity leave free.
- */
-export function ownTests(channel: ChannelId, history: TankHistory): OwnTest[] {
-  const same = countedReadings(history, CHANNELS[channel].parameter)
-    .filter((reading) => isOwnTest(reading, history.kits[reading.kitId]) && !reading.expired)
-    .map(({ at, kitId, best, range }) => ({
-      at,
-      kitId,
-      value: best,
-      allows: Math.min(range.high, openTop(best)) - best,
-    }));
-  if (channel !== 'freeAmmonia') return same;
-  const converted = ownAmmoniaTests(history).map(({ at, kitId, best, range }) => {
-    const share = freeShareAt(history, at);
-    const value = best * middleShare(share);
-    return { at, kitId, value, allows: Math.min(range.high, openTop(best)) * share.high - value };
-  });
-  return [...same, ...converted].sort((a, b) => a.at - b.at);
-}

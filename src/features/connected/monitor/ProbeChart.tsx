@@ -2,7 +2,7 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { bandWords } from '@/core/cycle/verdict/criteria/conditions';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { ownTests } from '@/core/monitor/ownTests';
+import { testsOfChannel } from '@/core/monitor/testsOfChannel';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
 import {
   drawnOf,
@@ -121,7 +121,7 @@ export function ProbeChart({
   }, [points, unit]);
   const own = useMemo(
     () =>
-      (history ? ownTests(channel, history) : []).map(({ at, value }) => ({
+      (history ? testsOfChannel(channel, history) : []).map(({ at, value }) => ({
         at,
         value: fromCanonical(value, unit),
       })),

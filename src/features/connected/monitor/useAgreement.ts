@@ -1,7 +1,8 @@
 import { useEffect, useState } from 'react';
 import { agreementOf, type Agreement, type Pair } from '@/core/monitor/agreement';
 import { minuteOf, NONE, summed, valueOf } from '@/core/monitor/samples/block';
-import { AGREES_DAYS, ownTests } from '@/core/monitor/ownTests';
+import { AGREES_DAYS } from '@/core/monitor/ownTests';
+import { testsOfChannel } from '@/core/monitor/testsOfChannel';
 import { CHANNELS, type ChannelId } from '@/core/monitor/channels';
 import type { TankHistory } from '@/core/history/tankHistory';
 import { calibrateEvery } from '@/core/instruments/calibrateEvery';
@@ -43,7 +44,7 @@ export function useAgreement(
     };
     const probeId = connection.body.kits[parameter];
     const probe = kitOf(probeId);
-    const own = (history ? ownTests(channel, history) : [])
+    const own = (history ? testsOfChannel(channel, history) : [])
       .filter(({ at }) => at > now - AGREES_DAYS * DAY_MS)
       .slice(-MOST);
     const look = async () => {

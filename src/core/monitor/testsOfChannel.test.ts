@@ -2,7 +2,7 @@ import { LogBuilder, onDay } from '../../testing/logBuilder';
 import { tankHistory } from '../history/derive';
 import { freeAmmoniaFraction } from '../seawater/ammonia';
 import { agreementOf } from './agreement';
-import { ownTests } from './ownTests';
+import { testsOfChannel } from './testsOfChannel';
 
 const NOW = onDay(20, 18);
 const historyOf = (log: LogBuilder) => tankHistory(log.log(), log.tankId, NOW);
@@ -23,14 +23,14 @@ it('a pen and a card are the keeper’s own, a shop and the night of a probe are
   });
   const history = historyOf(log);
   expect(history.readings.salinity).toHaveLength(night + 1);
-  expect(ownTests('salinity', history).map(({ value }) => value)).toEqual([34.8, 35.1]);
+  expect(testsOfChannel('salinity', history).map(({ value }) => value)).toEqual([34.8, 35.1]);
 });
 
 it('a test of ammonia stands beside a probe of free ammonia by the pH of its hour', () => {
   const log = new LogBuilder();
   log.digital('phPen', onDay(10), 8.3);
   log.ammonia(onDay(10, 9), 1);
-  const [test] = ownTests('freeAmmonia', historyOf(log));
+  const [test] = testsOfChannel('freeAmmonia', historyOf(log));
   if (!test) throw new Error('no test');
   const share = freeAmmoniaFraction(8.3, 25.5, 35);
   const [read] = historyOf(log).readings.ammonia;
