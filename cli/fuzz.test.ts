@@ -93,7 +93,7 @@ describe('whatever is typed', () => {
       const slow = infers(flags);
       const first = slow ? ['nowhere.json', cut, demo] : [demo, cut, 'firefish', '35 ppt', ''];
       fc.assert(fc.property(calls(name, Object.keys(flags), first), answered), {
-        numRuns: draws(slow ? 3 : 20),
+        numRuns: draws(slow ? 2 : 20),
       });
     },
   );

@@ -19,7 +19,9 @@ class Copy {
 
   constructor() {
     for (const part of ['src', 'cli', 'tsconfig.json', 'package.json']) {
-      cpSync(part, path.join(this.root, part), { recursive: true });
+      // What tests miss is no file that one has to touch.
+      const filter = (file: string) => !/\.test\.tsx?$|\btesting$/.test(file);
+      cpSync(part, path.join(this.root, part), { recursive: true, filter });
     }
     symlinkSync(path.resolve('node_modules'), path.join(this.root, 'node_modules'));
   }
@@ -149,7 +151,7 @@ function complaints(root: string): { file: string; text: string }[] {
   return output
     .split(/\n(?=\S)/)
     .map((text) => ({ file: text.split('(')[0] ?? '', text }))
-    .filter(({ file, text }) => text.trim() !== '' && !/\.test\.tsx?$|\/testing\//.test(file));
+    .filter(({ text }) => text.trim() !== '');
 }
 
 const copy = new Copy();

@@ -1,4 +1,5 @@
 import fc from 'fast-check';
+import { draws } from '../../../testing/draws';
 import { CHANNEL_IDS, CHANNELS } from '../channels';
 import { emptyPlaces, NONE, packPlaces, PLACES } from './block';
 import { readSamplesFile, samplesFile, type DayBlock } from './samplesFile';
@@ -46,7 +47,7 @@ it('minutes come back from their file to the last step', () => {
       const oldestFirst = [...days].sort((a, b) => a.day - b.day);
       expect(read).toEqual({ ok: true, connection: OF, days: oldestFirst, leftOut: 0 });
     }),
-    { numRuns: 50 },
+    { numRuns: draws(12) },
   );
 });
 
