@@ -1,6 +1,8 @@
 import { expect, goTo, openDemo, openTestSheet, saved, test, WORKED_OUT } from './support';
 
-test('a place lies as it was left, and a tap on it leads to its top', async ({ page }) => {
+test('a place lies as it was left, a tap on it leads to its top, and no place says so', async ({
+  page,
+}) => {
   await openDemo(page);
   await goTo(page, 'Cycle');
   const title = page.getByRole('heading', { level: 1 });
@@ -16,6 +18,10 @@ test('a place lies as it was left, and a tap on it leads to its top', async ({ p
   await expect(title).not.toBeInViewport();
   await goTo(page, 'Cycle');
   await expect(title).toBeInViewport();
+  await page.goto('/nowhere/at/all');
+  await expect(title).toHaveText('There is nothing at this address.');
+  await page.goto('/log/entry/00000000-0000-7000-8000-000000000000');
+  await expect(title).toHaveText('This entry is gone.');
 });
 
 test('every place is found in its group, and an entry by its words', async ({ page }) => {
@@ -117,14 +123,4 @@ test('the course can be moved by keys and read as a table', WORKED_OUT, async ({
   await expect.poll(() => course.innerHTML()).toBe(before);
   await page.getByRole('button', { name: 'All milestones' }).click();
   await expect(page.getByRole('table', { name: 'Milestones' })).toContainText('Ammonia clear');
-});
-
-test('an address that leads nowhere says so', async ({ page }) => {
-  await openDemo(page);
-  await page.goto('/nowhere/at/all');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
-    'There is nothing at this address.',
-  );
-  await page.goto('/log/entry/00000000-0000-7000-8000-000000000000');
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('This entry is gone.');
 });

@@ -11,12 +11,26 @@ import {
 } from './support';
 import { OWN_PAGE } from './sharedPage';
 
-test('the first value is two taps from any screen', async ({ page }) => {
+test('the first value is two taps from any screen; what it means opens to its working', async ({
+  page,
+}) => {
   await openDemo(page);
   await follow(page, '/water');
   await page.getByRole('button', { name: 'Log', exact: true }).click();
   await page.getByRole('button', { name: 'Ammonia 0', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Save 1 reading' })).toBeEnabled();
+  await page.getByRole('button', { name: 'Ammonia 4', exact: true }).click();
+  await expect(page.getByText('Danger')).toBeVisible();
+  await page.getByRole('button', { name: 'How it is worked out' }).click();
+  await expect(page.getByRole('dialog', { name: 'Free ammonia' })).toContainText('pKa');
+  await page.keyboard.press('Escape');
+  // A test that has no row of its own is added to those that have.
+  await page.getByRole('button', { name: 'Add a test' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /Calcium drops/ })
+    .click();
+  await expect(page.getByRole('textbox', { name: 'Calcium', exact: true })).toBeVisible();
 });
 
 test('a reload in the middle of a test session loses neither values nor waits', async ({
@@ -67,15 +81,6 @@ test('an impossible value is questioned once, and either answer is kept', async 
   await saved(page, 'Saved 2 readings');
 });
 
-test('meaning appears as values are entered, and opens to its working', async ({ page }) => {
-  await openDemo(page);
-  await openTestSheet(page);
-  await page.getByRole('button', { name: 'Ammonia 4', exact: true }).click();
-  await expect(page.getByText('Danger')).toBeVisible();
-  await page.getByRole('button', { name: 'How it is worked out' }).click();
-  await expect(page.getByRole('dialog', { name: 'Free ammonia' })).toContainText('pKa');
-});
-
 test('the time of a test session can be set, and never lies ahead', async ({ page }) => {
   await setUpTank(page, 'Razorbill');
   await openTestSheet(page);
@@ -88,17 +93,6 @@ test('the time of a test session can be set, and never lies ahead', async ({ pag
   await page.getByRole('radio', { name: 'Today' }).click();
   await page.getByLabel('Time', { exact: true }).fill('23:59');
   await expect(page.getByText(/That lies ahead|Type it as/)).toBeVisible();
-});
-
-test('a test without a row of its own can be added', async ({ page }) => {
-  await openDemo(page);
-  await openTestSheet(page);
-  await page.getByRole('button', { name: 'Add a test' }).click();
-  await page
-    .getByRole('dialog')
-    .getByRole('button', { name: /Calcium drops/ })
-    .click();
-  await expect(page.getByRole('textbox', { name: 'Calcium', exact: true })).toBeVisible();
 });
 
 test('the field that the pad fills stays in sight, on the smallest phone too', async ({ page }) => {

@@ -7,8 +7,14 @@ import { lessonShows, TEMPTATIONS } from './temptations';
 /** Roughly inferred: what a study of twenty seeds each shows is told in docs/science.md. */
 const FEW = { seed: 1, particles: 40, otherParticles: 8, members: 40 };
 
-/** Lives so long that each takes more than half of all others together. */
-const LONG: readonly SituationId[] = ['bottleInSun', 'weakAmmonium', 'spentKit', 'nothingWrong'];
+/** Lives so long that each takes more than half of all others together, and that of which a browser test plays. */
+const LONG: readonly SituationId[] = [
+  'bottleInSun',
+  'weakAmmonium',
+  'spentKit',
+  'nothingWrong',
+  'dryRock',
+];
 /** The long ones are lived by the study of laws, as is every one of them twenty times by that of practice. */
 const LIVED = SITUATION_IDS.filter((id) => draws(1) > 1 || !LONG.includes(id));
 
