@@ -39,7 +39,7 @@ test(
     await expect(sheet.getByText('That day has gone by.')).toBeVisible();
     await day.fill('2099-01');
     await expect(sheet.getByText(/Write a day/)).toBeVisible();
-    await sheet.getByRole('button', { name: 'Close' }).click();
+    await page.keyboard.press('Escape');
     await expect(page.getByRole('heading', { name: 'Next test worth doing' })).toBeVisible();
     await expect(page.getByRole('heading', { name: 'If you do nothing' })).toBeVisible();
     await expect(page.getByText(/Raise alkalinity to 8.5:/)).toBeVisible();

@@ -56,6 +56,8 @@ export function Sheet({
       enabled: open,
       useKey: true,
       enableOnFormTags: true,
+      // On its way down: a field keeps its keys from going up.
+      eventListenerOptions: { capture: true },
       ignoreEventWhen: () =>
         !(frame.current as unknown as HTMLElement | null)?.closest('[role="dialog"]'),
     },

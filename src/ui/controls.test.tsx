@@ -57,6 +57,17 @@ describe('controls', () => {
     expect(below).toHaveBeenCalledTimes(1);
   });
 
+  it('Escape closes a sheet from within a field of it as well', () => {
+    const onClose = jest.fn();
+    render(
+      <Sheet title="One" open onClose={onClose}>
+        <Field label="Day" value="" onChange={() => undefined} />
+      </Sheet>,
+    );
+    fireEvent.keyDown(screen.getByLabelText('Day'), { key: 'Escape', code: 'Escape' });
+    expect(onClose).toHaveBeenCalledTimes(1);
+  });
+
   it('a tick turns over', () => {
     const onChange = jest.fn();
     render(<Tick label="Lid" value={false} onChange={onChange} />);
