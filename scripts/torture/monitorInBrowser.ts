@@ -16,6 +16,8 @@ import type { Random } from '../../src/core/math/random';
 
 /** So many times faster than time the monitor lives through its past: an hour of it a minute. */
 const SPEED = 60;
+/** A day before it, at full speed and with nothing wrong: then the chart that is shown is full, and fills no more. */
+const DAY = { hours: 24, speed: 6000 };
 const TICK_MS = 200;
 const STEP_MS = 8000;
 /** How often in a hundred steps; the server is down for a while when it begins anew. */
@@ -37,20 +39,31 @@ class Played {
   private listening: Listening | null = null;
   private readonly ticking = setInterval(() => this.tick(), TICK_MS);
 
+  private speed = DAY.speed;
+  private readonly tormentedFrom: number;
+
   constructor(hours: number) {
-    this.household = this.from(Date.now() - hours * 3_600_000);
+    this.tormentedFrom = Date.now() - hours * 3_600_000;
+    this.household = this.from(this.tormentedFrom - DAY.hours * 3_600_000);
   }
 
   private from(moment: number): Household {
     const now = Date.now();
     return new Household(
-      { seed: USUAL.seed, pastDays: (now - moment) / 86_400_000, speed: SPEED },
+      { seed: USUAL.seed, pastDays: (now - moment) / 86_400_000, speed: this.speed },
       now,
     );
   }
 
   get monitor() {
     return this.household.monitor;
+  }
+
+  /** Until the day before is over, and from then on at the pace of the torment. */
+  async liveADay(): Promise<void> {
+    while (this.monitor.shown().reached < this.tormentedFrom) await sleep(TICK_MS);
+    this.speed = SPEED;
+    await this.restart();
   }
 
   get port(): number {
@@ -173,7 +186,7 @@ function twiceIn(log: string): number {
 
 /**
  * A browser with three tabs of one monitor of which everything goes wrong: two are reloaded at random, one stays,
- * and its heap of the last tenth is held against that of the first. What was acknowledged is looked for in the
+ * and its heap is told by tenths of the time, the first of which begins with a full chart. What was acknowledged is looked for in the
  * spreadsheet of minutes that the app saves in the end.
  */
 export async function torturedInBrowser(hours: number, chance: Random): Promise<object> {
@@ -202,6 +215,7 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   };
   const torn = [first, await open()] as const;
   const stays = await open();
+  await played.liveADay();
   const times = { restart: 0, forget: 0, reload: 0, serverRestart: 0 };
   const befalls = (what: keyof typeof times) => {
     const it = chance() * 100 < OF_A_HUNDRED[what];
@@ -240,9 +254,9 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   await played.end();
   const found = new Map(minutes.slice(1).map((line) => [line.slice(0, 16), line]));
   const wanted = [...played.acknowledged];
-  const tenth = Math.max(1, Math.round(steps / 10));
+  const upTo = (share: number) => Math.round((heaps.length * share) / 10);
   const tenths = Array.from({ length: 10 }, (_, n) =>
-    megabytes(middle(heaps.slice(n * tenth, n === 9 ? undefined : (n + 1) * tenth))),
+    megabytes(middle(heaps.slice(upTo(n), Math.max(upTo(n) + 1, upTo(n + 1))))),
   );
   return {
     hours,
