@@ -1,149 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { chromium, type BrowserContext, type Page } from '@playwright/test';
-import { pino } from 'pino';
 import { clickWhatHasSettled } from '../../e2e/clicks';
 import { setUpTank } from '../../e2e/support';
 import { pair } from '../../e2e/pairing';
-import { createServer } from '../../server/app';
-import { Household, USUAL } from '../../server/instruments/household';
-import { instrumentsRouter, MOUNTED } from '../../server/instruments/mount';
-import { Pairing } from '../../server/instruments/pairing';
 import { FAULT_IDS, type FaultId } from '../../server/instruments/standIns/faults';
-import { listenFrom, type Listening } from '../../server/listen';
-import { CHANNEL_IDS } from '../../src/core/monitor/channels';
-import { momentOf, minuteOf, stepsOf, valueOf } from '../../src/core/monitor/samples/block';
 import type { Random } from '../../src/core/math/random';
+import { PlayedAtPace, sleep, SPEED } from './playedMonitor';
 
-/** So many times faster than time the monitor lives through its past: an hour of it a minute. */
-const SPEED = 60;
-/** A day before it, at full speed and with nothing wrong: then the chart that is shown is full, and fills no more. */
-const DAY = { hours: 24, speed: 6000 };
-const TICK_MS = 200;
 const STEP_MS = 8000;
-/** How often in a hundred steps; the server is down for a while when it begins anew. */
+/** How often in a hundred steps. */
 const OF_A_HUNDRED = { restart: 20, forget: 10, reload: 20, serverRestart: 5 } as const;
-const DOWN_MS = 3000;
-
-const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
-const lineAt = (minute: number) =>
-  new Date(momentOf(minute)).toISOString().slice(0, 16).replace('T', ' ');
-
-/** The app with a monitor that lives through its past, what it measured, and what of that was acknowledged. */
-class Played {
-  /** Lines of the minutes that have to be found, by minute as it stands in them. */
-  readonly acknowledged = new Map<string, string>();
-  private readonly pairing = new Pairing(null);
-  private household: Household;
-  private epoch = '';
-  private ofEpoch = new Map<number, [string, string]>();
-  private listening: Listening | null = null;
-  private readonly ticking = setInterval(() => this.tick(), TICK_MS);
-
-  private speed = DAY.speed;
-  private readonly tormentedFrom: number;
-
-  constructor(hours: number) {
-    this.tormentedFrom = Date.now() - hours * 3_600_000;
-    this.household = this.from(this.tormentedFrom - DAY.hours * 3_600_000);
-  }
-
-  private from(moment: number): Household {
-    const now = Date.now();
-    return new Household(
-      { seed: USUAL.seed, pastDays: (now - moment) / 86_400_000, speed: this.speed },
-      now,
-    );
-  }
-
-  get monitor() {
-    return this.household.monitor;
-  }
-
-  /** Until the day before is over, and from then on at the pace of the torment. */
-  async liveADay(): Promise<void> {
-    while (this.monitor.shown().reached < this.tormentedFrom) await sleep(TICK_MS);
-    this.speed = SPEED;
-    await this.restart();
-  }
-
-  get port(): number {
-    return this.listening?.port ?? 0;
-  }
-
-  async listen(port = 0): Promise<void> {
-    const router = instrumentsRouter({
-      household: this.household,
-      pairing: this.pairing,
-      relayed: [],
-      log: pino({ level: 'silent' }),
-      now: () => Date.now(),
-      perMinute: 1_000_000,
-    });
-    this.listening = await listenFrom(
-      createServer('dist', { path: MOUNTED, router }),
-      '127.0.0.1',
-      port,
-    );
-  }
-
-  private tick(): void {
-    this.monitor.advance(Date.now());
-    this.note();
-  }
-
-  /** Takes down what was measured since the last look. */
-  private note(): void {
-    const { epoch, now } = this.monitor.hello();
-    if (epoch !== this.epoch) this.ofEpoch = new Map();
-    this.epoch = epoch;
-    const from = this.ofEpoch.size + 1;
-    for (const { number, at, values } of this.monitor.history(epoch, from, 2000).samples) {
-      const minute = lineAt(minuteOf(at + Date.now() - now + 1000));
-      const shown = CHANNEL_IDS.map((id) => {
-        const value = values[id];
-        return value === undefined ? '' : String(valueOf(id, stepsOf(id, value)));
-      });
-      this.ofEpoch.set(number, [minute, [minute, ...shown].join(',')]);
-    }
-  }
-
-  /** What was acknowledged of this epoch so far has to be there for ever. */
-  settle(): void {
-    this.note();
-    const upTo = this.monitor.hello().newest - this.monitor.shown().waiting;
-    for (const [number, [minute, line]] of this.ofEpoch)
-      if (number <= upTo) this.acknowledged.set(minute, line);
-  }
-
-  /** Its memory is gone, and it goes on from where it was. */
-  forget(): void {
-    this.settle();
-    this.monitor.forget();
-  }
-
-  async restart(): Promise<void> {
-    this.settle();
-    const { port } = this;
-    const { reached } = this.monitor.shown();
-    await this.stopListening();
-    await sleep(DOWN_MS);
-    this.household = this.from(reached);
-    await this.listen(port);
-  }
-
-  private async stopListening(): Promise<void> {
-    const server = this.listening?.server;
-    if (!server) return;
-    const closed = new Promise((resolve) => server.close(resolve));
-    server.closeAllConnections();
-    await closed;
-  }
-
-  async end(): Promise<void> {
-    clearInterval(this.ticking);
-    await this.stopListening();
-  }
-}
 
 async function heapOf(page: Page): Promise<number> {
   const devtools = await page.context().newCDPSession(page);
@@ -190,7 +56,7 @@ function twiceIn(log: string): number {
  * spreadsheet of minutes that the app saves in the end.
  */
 export async function torturedInBrowser(hours: number, chance: Random): Promise<object> {
-  const played = new Played(hours);
+  const played = new PlayedAtPace(hours);
   await played.listen();
   const base = `http://127.0.0.1:${played.port}`;
   const browser = await chromium.launch({
