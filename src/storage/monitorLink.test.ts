@@ -95,6 +95,22 @@ describe('the stream of a monitor', () => {
     );
   });
 
+  it('needs no new greeting after a silence, which is no change of its clock', async () => {
+    const one = await tab();
+    await until(() => one.states.includes('live'));
+    server.pass(MINUTE);
+    await until(() => one.heard.length === 1);
+    server.household.monitor.fail('silence', 30);
+    for (let minute = 0; minute < 10; minute += 1) server.pass(MINUTE);
+    server.household.monitor.mend('silence');
+    for (let minute = 0; minute < 2; minute += 1) {
+      server.pass(MINUTE);
+      await until(caughtUp(server, one.store));
+    }
+    expect(one.greeted()).toBe(1);
+    expect(one.heard.at(-1)?.at).toBe(NOW + 13 * MINUTE);
+  });
+
   it('writes all that was measured, once, through every fault, with two tabs that know nothing of each other', async () => {
     const came = await tormented(server, database(), seededRandom(11), 40);
     expect(came).toMatchObject({ lost: 0, wrong: 0 });

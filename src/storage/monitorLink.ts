@@ -177,11 +177,9 @@ class Connection {
     // While it catches up every sample is late: what tells then is that a minute lies between two numbers.
     const { last } = this;
     const due = last ? last.at + (sample.number - last.number) * MINUTE_MS : sample.at;
-    // Its clock was set while we listened, it was silent, or it sends late: a new greeting tells them apart.
-    const sudden =
-      late < -CLOCK_MS ||
-      late > this.memory.late + CLOCK_MS ||
-      Math.abs(sample.at - due) > CLOCK_MS;
+    const jumped = this.memory.late > CLOCK_MS && Math.abs(sample.at - due) > CLOCK_MS;
+    // Its clock was set while we listened, or it sends late: a new greeting tells the two apart.
+    const sudden = jumped || late < -CLOCK_MS || late > this.memory.late + CLOCK_MS;
     this.memory.late = Math.max(0, late);
     this.last = sample;
     if (sudden) {

@@ -17,7 +17,7 @@ import {
 } from '../core/monitor/samples/block';
 import { CHANNEL_IDS, type ChannelId } from '../core/monitor/channels';
 import type { Sample } from '../core/monitor/protocol';
-import type { DayBlock, DayPlaces } from '../core/monitor/samples/samplesFile';
+import { daysOf, type DayBlock, type DayPlaces } from '../core/monitor/samples/samplesFile';
 import { holds, withRange, type Ranges } from '../core/monitor/samples/ranges';
 
 /** What is held of a connection: the numbers of its epoch, and how far the levels above the minutes are made. */
@@ -32,6 +32,12 @@ const heldSchema = z.object({
 export type Held = z.infer<typeof heldSchema>;
 /** Of a connection whose minutes came from a file alone: an instrument names another epoch. */
 const NOTHING_HELD: Held = { epoch: '', have: [], newest: 0, made: {} };
+
+/** Values that a file brought in, and that were held already. */
+interface Filled {
+  filled: number;
+  held: number;
+}
 
 const heldKey = (connection: string) => `held/${connection}`;
 const tokenKey = (connection: string) => `token/${connection}`;
@@ -193,9 +199,19 @@ export class SampleStore {
   /**
    * Brings in minutes from a file, a day in a transaction: only those that hold nothing yet, so that what this
    * browser measured itself stays. Numbers stay as they are: the stream goes on where it was.
-   * @returns how many minutes were brought in, and how many were held already, of every probe
+   * @throws where the browser has no room: days before stay, and the file may come again
    */
-  fill(connection: string, day: readonly DayPlaces[]): Promise<{ filled: number; held: number }> {
+  async fill(connection: string, blocks: readonly DayPlaces[]): Promise<Filled> {
+    const all = { filled: 0, held: 0 };
+    for (const day of daysOf(blocks)) {
+      const { filled, held } = await this.fillDay(connection, day);
+      all.filled += filled;
+      all.held += held;
+    }
+    return all;
+  }
+
+  private fillDay(connection: string, day: readonly DayPlaces[]): Promise<Filled> {
     return this.store('readwrite', async (store) => {
       const read = async (key: string): Promise<unknown> => promisifyRequest(store.get(key));
       const before = heldSchema.safeParse(await read(heldKey(connection))).data ?? NOTHING_HELD;

@@ -171,13 +171,13 @@ describe('the minutes of a monitor', () => {
     await kept.take(connection.id, 'a', samples, 0);
     await show(store, <ConnectionScreen id={connection.id} />);
     fireEvent.click(screen.getByText('Save its minutes as a file'));
-    await waitFor(() => screen.getByText(/^Saved\. In the other browser/));
+    await waitFor(() => screen.getByText(/^Saved\. Take the log over/));
     const [name, text] = jest.mocked(download).mock.calls[0] ?? [];
     expect(name).toMatch(/^zoarium-demo-samples-\d{4}-\d\d-\d\d\.json$/);
     const bytes = new TextEncoder().encode(String(text));
     const choose = (with_: Uint8Array<ArrayBuffer>) => {
       jest.mocked(chooseSavedFile).mockResolvedValueOnce({ name: 'it.json', bytes: with_ });
-      fireEvent.click(screen.getByText('Bring in such a file'));
+      fireEvent.click(screen.getByText('Bring in saved minutes'));
     };
 
     choose(bytes);
@@ -192,6 +192,12 @@ describe('the minutes of a monitor', () => {
     choose(other);
     await waitFor(() => screen.getByText(/what “An old one” measured/));
     expect(await kept.blocks(connection.id)).toEqual([]);
+    const full = jest.spyOn(kept, 'fill').mockRejectedValueOnce(new Error('QuotaExceeded'));
+    fireEvent.click(screen.getByText('It measured this tank: bring it in'));
+    await waitFor(() => screen.getByText(/this browser may be full.*make room/));
+    full.mockRestore();
+    choose(other);
+    await waitFor(() => screen.getByText(/what “An old one” measured/));
     fireEvent.click(screen.getByText('It measured this tank: bring it in'));
     await waitFor(() => screen.getByText('Brought in 3 values.'));
     const { values } = await kept.stretch(connection.id, 'temperature', 1, first, first + 3);

@@ -11,7 +11,7 @@ const OF = { id: 'c', name: 'A monitor' };
 const dayOf = fc
   .record({
     channel: fc.constantFrom(...CHANNEL_IDS),
-    day: fc.integer({ min: 18_000, max: 25_000 }),
+    day: fc.integer({ min: 18_000, max: 20_500 }),
     minutes: fc.array(fc.tuple(fc.nat(PLACES - 1), fc.double({ min: 0, max: 1, noNaN: true })), {
       minLength: 1,
       maxLength: 40,
@@ -42,7 +42,7 @@ const blockOf = ({
 it('minutes come back from their file to the last step', () => {
   fc.assert(
     fc.property(fc.array(dayOf, { maxLength: 6 }), (days) => {
-      const read = readSamplesFile(samplesFile(OF, days.map(blockOf), AT));
+      const read = readSamplesFile(samplesFile(OF, days.map(blockOf), AT), AT);
       if (!read.ok) throw new Error(read.why);
       const oldestFirst = [...days].sort((a, b) => a.day - b.day);
       expect(read).toEqual({ ok: true, connection: OF, days: oldestFirst, leftOut: 0 });
@@ -58,11 +58,11 @@ const whole = () => {
 const spoilt = (with_: (file: { blocks: object[]; version: number; format: string }) => void) => {
   const file = JSON.parse(whole());
   with_(file);
-  return readSamplesFile(JSON.stringify(file));
+  return readSamplesFile(JSON.stringify(file), AT);
 };
 
 it.each([
-  ['cut off', () => readSamplesFile(whole().slice(0, -5)), /damaged or cut off/],
+  ['cut off', () => readSamplesFile(whole().slice(0, -5), AT), /damaged or cut off/],
   [
     'of something else',
     () => spoilt((file) => (file.format = 'zoarium-log')),
@@ -70,7 +70,7 @@ it.each([
   ],
   ['of a newer version', () => spoilt((file) => (file.version = 2)), /newer Zoarium/],
   ['without its blocks', () => spoilt((file) => (file.blocks = [{}])), /missing or damaged/],
-  ['that is no object', () => readSamplesFile('[]'), /no minutes of a monitor/],
+  ['that is no object', () => readSamplesFile('[]', AT), /no minutes of a monitor/],
 ])('a file %s is refused with what to do', (_, read, why) => {
   const answer = read();
   expect(answer.ok ? '' : answer.why).toMatch(why);
@@ -80,12 +80,13 @@ it('a block that is damaged is left out and counted; a value that no probe can s
   const [block] = JSON.parse(whole()).blocks as { minutes: string }[];
   const read = spoilt((file) => {
     file.blocks.push({ ...block, minutes: '!!' }, { ...block, minutes: 'AAAA' });
-    file.blocks.push({ ...block, channel: 'orp' });
+    file.blocks.push({ ...block, channel: 'orp' }, { ...block, day: '2099-01-01' });
   });
-  expect(read).toMatchObject({ ok: true, leftOut: 3, days: [{ channel: 'temperature' }] });
+  expect(read).toMatchObject({ ok: true, leftOut: 4, days: [{ channel: 'temperature' }] });
   const places = emptyPlaces(1).fill(9000, 0, 1).fill(2500, 1, 2);
   const tooHot = readSamplesFile(
     samplesFile(OF, [blockOf({ channel: 'temperature', day: 20_000, places })], AT),
+    AT,
   );
   expect(tooHot.ok && [...(tooHot.days[0]?.places.subarray(0, 3) ?? [])]).toEqual([
     NONE,

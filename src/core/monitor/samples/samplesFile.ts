@@ -8,6 +8,7 @@ const FORMAT = 'zoarium-samples';
 const VERSION = 1;
 /** Days of four probes that one file holds at most: twenty years of them. */
 const MOST_BLOCKS = 4 * 366 * 20;
+const MOST_LETTERS = 150_000_000;
 
 /** A day of one probe, as it lies in the store. */
 export interface DayBlock {
@@ -85,13 +86,18 @@ export type ReadSamples =
       connection: { id: string; name: string };
       /** Oldest day first. */
       days: DayPlaces[];
-      /** Blocks that are damaged or of a probe that is not known, and left out. */
+      /** Blocks that are damaged, of a day ahead or of a probe that is not known, and left out. */
       leftOut: number;
     }
   | { ok: false; why: string };
 
-/** Takes a file of samples apart; a block that is damaged is left out and counted, the rest is taken. */
-export function readSamplesFile(text: string): ReadSamples {
+/**
+ * Takes a file of samples apart; a block that is damaged or of a day ahead is left out and counted, the rest is taken.
+ * @param now ms
+ */
+export function readSamplesFile(text: string, now: number): ReadSamples {
+  if (text.length > MOST_LETTERS)
+    return { ok: false, why: 'It is larger than 150 MB, more than twenty years of minutes take.' };
   let raw: unknown;
   try {
     raw = JSON.parse(text.replace(/^\uFEFF/, ''));
@@ -120,13 +126,14 @@ export function readSamplesFile(text: string): ReadSamples {
     const channel = CHANNEL_IDS.find((id) => id === named);
     const bytes = read(minutes);
     const opened = bytes && openPlaces(bytes, 1);
-    if (!channel || !opened || opened.damaged) continue;
+    const of = dayStart(day, 'UTC');
+    if (!channel || !opened || opened.damaged || of > now) continue;
     const { low, high } = CHANNELS[channel].shows;
     const places = opened.places.map((steps) => {
       const value = valueOf(channel, steps);
       return value === null || value < low || value > high ? NONE : steps;
     });
-    days.push({ channel, day: dayStart(day, 'UTC') / DAY_MS, places });
+    days.push({ channel, day: of / DAY_MS, places });
   }
   days.sort((a, b) => a.day - b.day);
   const leftOut = file.data.blocks.length - days.length;

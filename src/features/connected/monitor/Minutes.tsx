@@ -3,7 +3,7 @@ import { View } from 'react-native';
 import { minuteOf, momentOf, NONE } from '@/core/monitor/samples/block';
 import { CHANNEL_IDS, type ChannelId } from '@/core/monitor/channels';
 import { minutesCsv } from '@/core/monitor/samples/minutesCsv';
-import { daysOf, readSamplesFile, samplesFile } from '@/core/monitor/samples/samplesFile';
+import { readSamplesFile, samplesFile } from '@/core/monitor/samples/samplesFile';
 import { dayOf } from '@/core/time/zone';
 import type { RevisionOf } from '@/core/records/schema/revision';
 import { countOf, formatPlain } from '@/core/units/format';
@@ -66,16 +66,13 @@ export function Minutes({ connection }: { connection: RevisionOf<'connection'> }
     const blocks = await store.blocks(id);
     if (blocks.length === 0) return 'Nothing was measured yet.';
     download(nameOf('samples', 'json'), samplesFile({ id, name }, blocks, Date.now()));
-    return 'Saved. In the other browser, open this page and bring the file in.';
+    return 'Saved. Take the log over to the other browser first, then bring this file in on the same page there.';
   };
 
   const bringIn = async ({ days, leftOut }: OfFile) => {
-    const came = { filled: 0, held: 0 };
-    for (const day of daysOf(days)) {
-      const { filled, held } = await store.fill(id, day);
-      came.filled += filled;
-      came.held += held;
-    }
+    const came = await store.fill(id, days).catch(() => null);
+    if (!came)
+      return 'Not all of it could be kept: this browser may be full. What came in stays; make room, then bring the file in once more.';
     // Charts ask again when the newest minute moves on.
     const { newest } = (await store.held(id)) ?? { newest: minuteOf(liveOf(id).stored) };
     tellLive(id, { stored: Math.max(liveOf(id).stored + 1, momentOf(newest)) });
@@ -94,7 +91,7 @@ export function Minutes({ connection }: { connection: RevisionOf<'connection'> }
     const chosen = await chooseSavedFile();
     if (!chosen) return '';
     if (!chosen.bytes) return 'The browser cannot read that file. Copy it to this device first.';
-    const file = readSamplesFile(new TextDecoder().decode(chosen.bytes));
+    const file = readSamplesFile(new TextDecoder().decode(chosen.bytes), Date.now());
     if (!file.ok) return `“${chosen.name}” was not brought in. ${file.why}`;
     if (file.connection.id === id) return bringIn(file);
     setForeign(file);
@@ -110,13 +107,13 @@ export function Minutes({ connection }: { connection: RevisionOf<'connection'> }
       </Words>
       <ButtonRow>
         <Button label="Save its minutes as a file" onPress={() => attempt(saveFile)} />
-        <Button label="Bring in such a file" onPress={() => attempt(choose)} />
+        <Button label="Bring in saved minutes" onPress={() => attempt(choose)} />
       </ButtonRow>
       <LinkButton label="Save its minutes as a spreadsheet" onPress={() => attempt(saveSheet)} />
       {foreign ? (
-        <Remark tone="watch" title="This file was saved from another connection">
+        <Remark tone="watch" title="This file was saved for another instrument">
           <Words>
-            {`It holds what “${foreign.connection.name}” measured, which was paired by itself. Bring it in only if it measured the same tank.`}
+            {`It holds what “${foreign.connection.name}” measured, an instrument that was paired separately. Bring it in only if it measured this tank.`}
           </Words>
           <LinkButton
             label="It measured this tank: bring it in"
