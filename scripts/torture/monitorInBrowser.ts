@@ -83,9 +83,15 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   const stays = await open();
   await played.liveADay();
   const times = { restart: 0, forget: 0, reload: 0, serverRestart: 0 };
+  /** What went wrong when, by the time of the monitor's samples. */
+  const told: string[] = [];
+  const tell = (what: string) => told.push(`${played.reached()} ${what}`);
   const befalls = (what: keyof typeof times) => {
     const it = chance() * 100 < OF_A_HUNDRED[what];
-    if (it) times[what] += 1;
+    if (it) {
+      times[what] += 1;
+      tell(what);
+    }
     return it;
   };
   const heaps: number[] = [];
@@ -95,6 +101,7 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
     const fault = FAULT_IDS[Math.floor(chance() * FAULT_IDS.length)] as FaultId;
     const until = Date.now() + STEP_MS;
     played.monitor.fail(fault, 60);
+    tell(fault);
     if (befalls('restart')) played.monitor.restart();
     if (befalls('reload')) await torn[chance() < 0.5 ? 0 : 1].reload().catch(() => undefined);
     await sleep(chance() * 4000);
@@ -124,12 +131,18 @@ export async function torturedInBrowser(hours: number, chance: Random): Promise<
   const tenths = Array.from({ length: 10 }, (_, n) =>
     megabytes(middle(heaps.slice(upTo(n), Math.max(upTo(n) + 1, upTo(n + 1))))),
   );
+  const lost = wanted.filter(([minute]) => !found.has(minute));
+  const wrong = wanted.filter(([minute, { line }]) => (found.get(minute) ?? line) !== line);
+  const [firstLost] = [...lost, ...wrong].map(([minute]) => minute).sort();
   return {
     hours,
     acknowledged: wanted.length,
     notYet: unsaid,
-    lost: wanted.filter(([minute]) => !found.has(minute)).length,
-    wrong: wanted.filter(([minute, line]) => (found.get(minute) ?? line) !== line).length,
+    lost: lost.length,
+    wrong: wrong.length,
+    ...(firstLost ? { traced: [...lost, ...wrong].slice(0, 40) } : {}),
+    ...(firstLost ? { before: told.filter((line) => line < firstLost).slice(-12) } : {}),
+    ...(firstLost ? { after: told.filter((line) => line >= firstLost).slice(0, 20) } : {}),
     twice: minutes.length - 1 - found.size + twiceIn(log),
     kindsOfAlarm: new Set(log.match(/"alarm":\s*"\w+"/g)).size,
     times,

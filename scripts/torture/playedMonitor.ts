@@ -19,10 +19,17 @@ export const sleep = (ms: number) => new Promise((resolve) => setTimeout(resolve
 const lineAt = (minute: number) =>
   new Date(momentOf(minute)).toISOString().slice(0, 16).replace('T', ' ');
 
+export interface Acknowledged {
+  line: string;
+  /** Where it came from, so that one that is lost can be traced. */
+  epoch: string;
+  number: number;
+}
+
 /** The app with a monitor that lives through its past, what it measured, and what of that was acknowledged. */
 export class PlayedAtPace {
-  /** Lines of the minutes that have to be found, by minute as it stands in them. */
-  readonly acknowledged = new Map<string, string>();
+  /** The minutes that have to be found, as they stand in a spreadsheet, by their name in it. */
+  readonly acknowledged = new Map<string, Acknowledged>();
   private readonly pairing = new Pairing(null);
   private household: Household;
   private epoch = '';
@@ -55,6 +62,11 @@ export class PlayedAtPace {
     while (this.monitor.shown().reached < this.tormentedFrom) await sleep(TICK_MS);
     this.speed = SPEED;
     await this.restart();
+  }
+
+  /** How far it has lived, as it stands in a spreadsheet. */
+  reached(): string {
+    return lineAt(minuteOf(this.monitor.shown().reached));
   }
 
   get port(): number {
@@ -103,7 +115,7 @@ export class PlayedAtPace {
     this.note();
     const upTo = this.monitor.hello().newest - this.monitor.shown().waiting;
     for (const [number, [minute, line]] of this.ofEpoch)
-      if (number <= upTo) this.acknowledged.set(minute, line);
+      if (number <= upTo) this.acknowledged.set(minute, { line, epoch: this.epoch, number });
   }
 
   /** Its memory is gone, and it goes on from where it was. */

@@ -95,6 +95,36 @@ describe('the stream of a monitor', () => {
     );
   });
 
+  it.each([true, false])(
+    'puts right a clock that is set between a greeting and its first sample: wrong before %s',
+    async (wrongBefore) => {
+      await server.stop();
+      server = new InstrumentServer(NOW, 3, [], { pastDays: 2, speed: 60 });
+      await server.start();
+      const { monitor } = server.household;
+      const set = (wrong: boolean) =>
+        wrong ? monitor.fail('wrongClock', 30) : monitor.mend('wrongClock');
+      const one = await tab();
+      await until(() => one.states.includes('live'));
+      const seconds = async (count: number) => {
+        for (let n = 0; n < count; n += 1) {
+          server.pass(1000);
+          await until(caughtUp(server, one.store));
+        }
+      };
+      await seconds(3);
+      const before = one.greeted();
+      set(wrongBefore);
+      monitor.restart();
+      await until(() => one.greeted() > before);
+      set(!wrongBefore);
+      await seconds(3);
+      expect(one.heard.map(({ at }) => at)).toEqual(
+        Array.from({ length: 6 }, (_, n) => NOW - 2 * 1440 * MINUTE + (n + 1) * MINUTE),
+      );
+    },
+  );
+
   it('needs no new greeting after a silence, which is no change of its clock', async () => {
     const one = await tab();
     await until(() => one.states.includes('live'));

@@ -84,8 +84,10 @@ class Connection {
   private waiting: Sample[] = [];
   /** The sample that was heard last. */
   private last: Sample | null = null;
+  /** Whether a sample heard since the greeting was told by the clock that we put right. */
+  private sure = false;
   /** Heard of an epoch that is over, and not written yet. */
-  private former: { epoch: string; samples: Sample[] } | null = null;
+  private former: { epoch: string; samples: Sample[]; behind: number } | null = null;
   private acknowledgedAt = -Infinity;
   private newest = 0;
   private oldest = 1;
@@ -150,12 +152,12 @@ class Connection {
   }
 
   private greeted({ now, epoch, oldest, newest, switches }: Hello): void {
-    this.behind = this.behindOf(now);
-    this.parts.on.clock(this.behind);
     if (this.waiting.length > 0 && this.epoch !== epoch)
-      this.former = { epoch: this.epoch, samples: this.waiting };
+      this.former = { epoch: this.epoch, samples: this.waiting, behind: this.behind };
     this.epoch = epoch;
+    this.shows(now);
     this.last = null;
+    this.sure = false;
     this.oldest = oldest ?? newest + 1;
     this.newest = newest;
     this.waiting = [];
@@ -163,6 +165,12 @@ class Connection {
     this.begun();
     this.parts.on.state('live', '');
     this.work();
+  }
+
+  /** Takes over what its clock shows now. */
+  private shows(now: number): void {
+    this.behind = this.behindOf(now);
+    this.parts.on.clock(this.behind);
   }
 
   /** By how much a clock that shows this now is behind ours, in whole minutes: then a sample keeps its minute. */
@@ -213,11 +221,11 @@ class Connection {
   /** Fetches what was missed, then writes what came meanwhile, until nothing waits. */
   private async keep(): Promise<void> {
     const { connection, store } = this.parts;
-    for (;;) {
+    while (!this.stop.signal.aborted) {
       const { epoch, former } = this;
       if (former) {
         this.former = null;
-        await this.write(former.epoch, former.samples);
+        await this.write(former.epoch, former.samples, former.behind);
         continue;
       }
       const held = await store.held(connection);
@@ -231,10 +239,31 @@ class Connection {
         continue;
       }
       const batch = this.waiting;
-      if (batch.length === 0) return;
+      const [heard] = batch;
+      if (!heard) return;
+      if (!this.sure) {
+        await this.makeSure(epoch, heard);
+        continue;
+      }
       this.waiting = [];
       await this.write(epoch, batch);
     }
+  }
+
+  /**
+   * Asks for the first sample since a greeting once more: its clock may have been set between the two, and an answer
+   * tells a sample and the clock at one moment.
+   */
+  private async makeSure(epoch: string, heard: Sample): Promise<void> {
+    const { instruments, instrument, token } = this.parts;
+    const answer = await instruments.samples(instrument, token, epoch, heard.number, 1);
+    if (epoch !== this.epoch) return;
+    const [asked] = answer.samples;
+    // Set since it was heard: it is fetched by number after a new greeting.
+    if (asked?.number === heard.number && Math.abs(asked.at - heard.at) > CLOCK_MS)
+      return this.stop.abort();
+    this.sure = true;
+    if (this.behindOf(answer.now) !== this.behind) this.shows(answer.now);
   }
 
   private async fetchGap(epoch: string, [from, to]: readonly [number, number]): Promise<void> {
