@@ -65,17 +65,63 @@ describe('jobs on workers', () => {
 
   it('end an older one of their lane, and leave other lanes alone', async () => {
     const { workers, jobs, ask } = setUp();
-    const older = ask('x');
-    const other = ask('y', 'b');
-    const newer = ask('z');
-    expect(await older).toBeNull();
-    expect(workers.map((worker) => worker.ended)).toEqual([true, false, false]);
-    workers[0]?.say(done(1));
-    workers[1]?.say(done(2));
-    workers[2]?.say(done(3));
-    expect(await other).toEqual(forecast);
-    expect(await newer).toEqual(forecast);
-    jobs.stop();
+    jest.useFakeTimers();
+    try {
+      const older = ask('x');
+      const other = ask('y', 'b');
+      const newer = ask('z');
+      expect(await older).toBeNull();
+      jest.advanceTimersByTime(1000);
+      expect(workers.map((worker) => worker.ended)).toEqual([true, false, false]);
+      workers[0]?.say(done(1));
+      workers[1]?.say(done(2));
+      workers[2]?.say(done(3));
+      expect(await other).toEqual(forecast);
+      expect(await newer).toEqual(forecast);
+      jobs.stop();
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it('wait, in a row, until none has come for a second, and let no resting worker go for that', async () => {
+    const { workers, jobs, ask } = setUp();
+    jest.useFakeTimers();
+    try {
+      const first = ask('a');
+      workers[0]?.say(done(1));
+      await first;
+      const asked = () => workers.flatMap((worker) => worker.sent.map(({ runId }) => runId));
+      void ask('b');
+      expect(asked()).toEqual([1, 2]);
+      void ask('c');
+      jest.advanceTimersByTime(900);
+      void ask('d');
+      jest.advanceTimersByTime(900);
+      expect(asked()).toEqual([1, 2]);
+      jest.advanceTimersByTime(100);
+      expect(asked()).toEqual([1, 2, 4]);
+      expect(workers.map((worker) => worker.ended)).toEqual([true, false]);
+      jobs.stop();
+    } finally {
+      jest.useRealTimers();
+    }
+  });
+
+  it('let a resting worker go in its time, whatever was cancelled or answered from memory meanwhile', async () => {
+    jest.useFakeTimers();
+    try {
+      const { workers, ask, jobs } = setUp();
+      const run = ask('x');
+      workers[0]?.say(done(1));
+      await run;
+      jobs.cancel('a');
+      expect(await ask('x')).toEqual(forecast);
+      jest.advanceTimersByTime(61_000);
+      expect(workers[0]?.ended).toBe(true);
+    } finally {
+      jest.useRealTimers();
+    }
   });
 
   it('take a worker that rests in another lane, and make one only where all are at work', async () => {

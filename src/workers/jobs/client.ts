@@ -41,6 +41,8 @@ export interface WorkerLike {
 
 /** How long is waited for an answer that may be kept: a database that is silent must not hold back a forecast, ms. */
 const FIND_MS = 1500;
+/** How long a job that took another's place waits for a newer one: readings logged in a row are asked of once, ms. */
+const STEADY_MS = 1000;
 /** Answers at hand, so that going back to a tank costs nothing. */
 const AT_HAND = 24;
 /** Idle time after which a lane's worker is let go, and its memory with it. */
@@ -51,6 +53,8 @@ interface Running {
   hear: (data: unknown) => void;
   fail: (error: Error) => void;
   drop: () => void;
+  /** Whether the worker of the lane is at it; until then it rests, or there is none. */
+  asked: boolean;
 }
 
 interface Lane {
@@ -76,15 +80,18 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
     return lane;
   };
   const letGo = (lane: Lane) => {
+    clearTimeout(lane.idle);
     lane.worker?.terminate();
     lane.worker = null;
   };
-  const drop = (lane: Lane) => {
-    clearTimeout(lane.idle);
-    if (!lane.running) return;
-    lane.running.drop();
+  /** @returns whether there was anything to end */
+  const drop = (lane: Lane): boolean => {
+    const { running } = lane;
+    if (!running) return false;
     lane.running = null;
-    letGo(lane);
+    running.drop();
+    if (running.asked) letGo(lane);
+    return true;
   };
   const rest = (lane: Lane) => {
     lane.running = null;
@@ -123,7 +130,7 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
   return {
     run<J extends JobName>(name: J, input: JobInput<J>, { lane: at, hash, progress }: RunOptions) {
       const lane = laneOf(at);
-      drop(lane);
+      const inARow = drop(lane);
       const { output, kept: outlives } = JOB_TABLE[name];
       const key = `${name}/${hash}`;
       const atHand = output.safeParse(known.get(key));
@@ -150,9 +157,22 @@ export function workerJobs(makeWorker: () => WorkerLike, shelf: KeptAnswers | nu
           rest(lane);
           settle(read.data);
         };
-        const running = { runId, hear, fail, drop: () => settle(null) };
+        let steady: ReturnType<typeof setTimeout> | undefined;
+        const dropped = () => {
+          clearTimeout(steady);
+          settle(null);
+        };
+        const running: Running = { runId, hear, fail, drop: dropped, asked: false };
         lane.running = running;
-        const ask = () => workerOf(lane).postMessage({ runId, job: name, input });
+        const askNow = () => {
+          running.asked = true;
+          clearTimeout(lane.idle);
+          workerOf(lane).postMessage({ runId, job: name, input });
+        };
+        const ask = () => {
+          if (inARow) steady = setTimeout(askNow, STEADY_MS);
+          else askNow();
+        };
         if (!outlives || !shelf) return ask();
         let heard = false;
         const hearShelf = (found: unknown) => {
