@@ -32,7 +32,7 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
-        // Half of what a short journey compiles anew in the background is used for seconds: less of it, and no slower.
+        // A journey is over before most of what is compiled in the background pays (docs/decisions.md, 70).
         '--js-flags=--efficiency-mode',
       ],
     },

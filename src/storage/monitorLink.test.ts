@@ -15,6 +15,22 @@ describe('the stream of a monitor', () => {
     open.push(opened);
     return opened;
   };
+  /** A monitor two days back, a minute of it a second, three of which a tab has heard. */
+  const catchingUp = async () => {
+    await server.stop();
+    server = new InstrumentServer(NOW, 3, [], { pastDays: 2, speed: 60 });
+    await server.start();
+    const one = await tab();
+    await until(() => one.states.includes('live'));
+    const seconds = async (count: number) => {
+      for (let n = 0; n < count; n += 1) {
+        server.pass(1000);
+        await until(caughtUp(server, one.store));
+      }
+    };
+    await seconds(3);
+    return { monitor: server.household.monitor, one, seconds };
+  };
   beforeEach(async () => {
     server = new InstrumentServer(NOW);
     await server.start();
@@ -73,19 +89,7 @@ describe('the stream of a monitor', () => {
   });
 
   it('puts right a clock that is set while the monitor catches up, when every sample is late', async () => {
-    await server.stop();
-    server = new InstrumentServer(NOW, 3, [], { pastDays: 2, speed: 60 });
-    await server.start();
-    const { monitor } = server.household;
-    const one = await tab();
-    await until(() => one.states.includes('live'));
-    const seconds = async (count: number) => {
-      for (let n = 0; n < count; n += 1) {
-        server.pass(1000);
-        await until(caughtUp(server, one.store));
-      }
-    };
-    await seconds(3);
+    const { monitor, one, seconds } = await catchingUp();
     monitor.fail('wrongClock', 30);
     await seconds(3);
     monitor.mend('wrongClock');
@@ -95,35 +99,37 @@ describe('the stream of a monitor', () => {
     );
   });
 
-  it.each([true, false])(
-    'puts right a clock that is set between a greeting and its first sample: wrong before %s',
-    async (wrongBefore) => {
-      await server.stop();
-      server = new InstrumentServer(NOW, 3, [], { pastDays: 2, speed: 60 });
-      await server.start();
-      const { monitor } = server.household;
-      const set = (wrong: boolean) =>
-        wrong ? monitor.fail('wrongClock', 30) : monitor.mend('wrongClock');
-      const one = await tab();
-      await until(() => one.states.includes('live'));
-      const seconds = async (count: number) => {
-        for (let n = 0; n < count; n += 1) {
-          server.pass(1000);
-          await until(caughtUp(server, one.store));
-        }
-      };
-      await seconds(3);
-      const before = one.greeted();
-      set(wrongBefore);
-      monitor.restart();
-      await until(() => one.greeted() > before);
-      set(!wrongBefore);
-      await seconds(3);
-      expect(one.heard.map(({ at }) => at)).toEqual(
-        Array.from({ length: 6 }, (_, n) => NOW - 2 * 1440 * MINUTE + (n + 1) * MINUTE),
-      );
-    },
-  );
+  it.each([
+    { wrongBefore: true, heardFirst: false },
+    { wrongBefore: true, heardFirst: true },
+    { wrongBefore: false, heardFirst: false },
+    { wrongBefore: false, heardFirst: true },
+  ])('puts right a clock set right after a greeting: %p', async ({ wrongBefore, heardFirst }) => {
+    const { monitor, one, seconds } = await catchingUp();
+    const set = (wrong: boolean) =>
+      wrong ? monitor.fail('wrongClock', 30) : monitor.mend('wrongClock');
+    const before = one.greeted();
+    set(wrongBefore);
+    monitor.restart();
+    await until(() => one.greeted() > before);
+    if (heardFirst) server.pass(1000);
+    set(!wrongBefore);
+    await seconds(heardFirst ? 2 : 3);
+    expect(one.heard.map(({ at }) => at)).toEqual(
+      Array.from({ length: 6 }, (_, n) => NOW - 2 * 1440 * MINUTE + (n + 1) * MINUTE),
+    );
+  });
+
+  it('keeps the first sample after a greeting where the monitor forgets it at once', async () => {
+    const { monitor, one, seconds } = await catchingUp();
+    const before = one.greeted();
+    monitor.restart();
+    await until(() => one.greeted() > before);
+    server.pass(1000);
+    monitor.forget();
+    await seconds(2);
+    expect(one.heard.map(({ at }) => (at - NOW) / MINUTE + 2 * 1440)).toEqual([1, 2, 3, 4, 5, 6]);
+  });
 
   it('needs no new greeting after a silence, which is no change of its clock', async () => {
     const one = await tab();

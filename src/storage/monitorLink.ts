@@ -221,7 +221,7 @@ class Connection {
   /** Fetches what was missed, then writes what came meanwhile, until nothing waits. */
   private async keep(): Promise<void> {
     const { connection, store } = this.parts;
-    while (!this.stop.signal.aborted) {
+    for (;;) {
       const { epoch, former } = this;
       if (former) {
         this.former = null;
@@ -242,7 +242,7 @@ class Connection {
       const [heard] = batch;
       if (!heard) return;
       if (!this.sure) {
-        await this.makeSure(epoch, heard);
+        if (!(await this.isSure(epoch, heard))) return this.stop.abort();
         continue;
       }
       this.waiting = [];
@@ -253,17 +253,17 @@ class Connection {
   /**
    * Asks for the first sample since a greeting once more: its clock may have been set between the two, and an answer
    * tells a sample and the clock at one moment.
+   * @returns whether it was heard by that clock; where not, it is fetched by number after a new greeting
    */
-  private async makeSure(epoch: string, heard: Sample): Promise<void> {
+  private async isSure(epoch: string, heard: Sample): Promise<boolean> {
     const { instruments, instrument, token } = this.parts;
     const answer = await instruments.samples(instrument, token, epoch, heard.number, 1);
-    if (epoch !== this.epoch) return;
+    if (epoch !== this.epoch) return true;
     const [asked] = answer.samples;
-    // Set since it was heard: it is fetched by number after a new greeting.
-    if (asked?.number === heard.number && Math.abs(asked.at - heard.at) > CLOCK_MS)
-      return this.stop.abort();
+    if (asked?.number === heard.number && Math.abs(asked.at - heard.at) > CLOCK_MS) return false;
     this.sure = true;
     if (this.behindOf(answer.now) !== this.behind) this.shows(answer.now);
+    return true;
   }
 
   private async fetchGap(epoch: string, [from, to]: readonly [number, number]): Promise<void> {
