@@ -17,8 +17,14 @@ export function clickWhatHasSettled(page: Page): void {
     const plainly = locators[act] as (this: Locator, options?: object) => Promise<void>;
     locators[act] = async function (this: Locator, options?: object) {
       for (let tries = 0; tries < 5; tries += 1) {
-        // Scrolling on the way to a click would move it from under the finger.
-        await this.scrollIntoViewIfNeeded();
+        // Scrolling on the way to a click would move it from under the finger. What was drawn anew meanwhile
+        // is looked for again, as a click does by itself.
+        try {
+          await this.scrollIntoViewIfNeeded();
+        } catch (error) {
+          if (!/not attached/.test(String(error))) throw error;
+          continue;
+        }
         await plainly.call(this.and(this.page().locator(SETTLED)), options);
         // The second of two taps may well be refused, where the first led to something else.
         if (act === 'dblclick') return;

@@ -249,6 +249,8 @@ test('a messy sheet is asked about, brought in, undone, and comes in once', asyn
   const bring = page.getByRole('button', { name: /^Bring in \d+ readings$/ });
   await bring.click();
   await expect(page.getByRole('status').getByText(/^Brought in/)).toBeVisible();
+  // It leads there by itself, and would once more from wherever one went before.
+  await page.waitForURL('/water');
   // The sheets that leave are known again in the log that they left.
   await follow(page, '/data');
   const [saving] = await Promise.all([
