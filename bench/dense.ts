@@ -4,7 +4,7 @@ import 'fake-indexeddb/auto';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import os from 'node:os';
 import path from 'node:path';
-import { chromium, type CDPSession, type Page } from '@playwright/test';
+import { chromium, type Browser, type CDPSession, type Page } from '@playwright/test';
 import { createStore, entries } from 'idb-keyval';
 import { clickWhatHasSettled } from '../e2e/clicks';
 import { createServer } from '../server/app';
@@ -19,7 +19,8 @@ import { print, round3 } from './print';
 
 const SAMPLES = Number(process.env.SAMPLES ?? 500_000);
 const ENTRIES = Number(process.env.ENTRIES ?? 20_000);
-const OPENINGS = 7;
+/** Pairs of openings, one without the samples and one with them: a machine drifts by more than they cost. */
+const OPENINGS = 15;
 const PANS = 15;
 const MINUTE_MS = 60_000;
 const PLACEHOLDER = 'connection';
@@ -106,15 +107,12 @@ async function pans(page: Page, cdp: CDPSession, probe: string): Promise<number[
   return costs;
 }
 
-async function main(): Promise<void> {
-  await ensureBuild();
-  const instruments = standIns({ DAYS: '0', TOKENS: `/tmp/zoarium-bench-${process.pid}.json` });
-  const { server, port } = await listenFrom(createServer('dist', instruments), '127.0.0.1', 0);
-  const base = `http://127.0.0.1:${port}`;
-  const browser = await chromium.launch({
-    executablePath: await ensureChromium(),
-    args: ['--no-sandbox'],
-  });
+/** A browser's own store with the log in it and a monitor paired. */
+async function prepared(
+  browser: Browser,
+  base: string,
+  file: string,
+): Promise<{ page: Page; id: string }> {
   const context = await browser.newContext({
     viewport: { width: 390, height: 844 },
     serviceWorkers: 'block',
@@ -122,9 +120,6 @@ async function main(): Promise<void> {
   const page = await context.newPage();
   page.setDefaultTimeout(60_000);
   clickWhatHasSettled(page);
-  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'zoarium-bench-')), 'log.json');
-  const { revisions } = oneTank(ENTRIES, Date.now());
-  writeFileSync(file, writeLogFile(toLogFile(revisions, new Date().toISOString())));
   await page.goto(`${base}/data`);
   const chooser = page.waitForEvent('filechooser');
   await page.getByRole('button', { name: 'Import a log or photos' }).click();
@@ -140,11 +135,10 @@ async function main(): Promise<void> {
   await page.getByLabel('Code on its screen').fill(code);
   await page.getByRole('button', { name: 'Pair it' }).click();
   await page.waitForURL(/\/connected\/[0-9a-f-]{36}$/);
-  const id = page.url().split('/').at(-1) ?? '';
+  return { page, id: page.url().split('/').at(-1) ?? '' };
+}
 
-  const without: number[] = [];
-  for (let n = 0; n < OPENINGS; n += 1) without.push(await opening(page, base));
-  const made = (await blocks()).map(([key, text]) => [key.replace(PLACEHOLDER, id), text] as const);
+async function putBlocks(page: Page, made: readonly (readonly [string, string])[]): Promise<void> {
   for (let from = 0; from < made.length; from += 200)
     await page.evaluate(
       async ({ some, database }) => {
@@ -162,11 +156,37 @@ async function main(): Promise<void> {
       },
       { some: made.slice(from, from + 200), database: samplesBeside('zoarium') },
     );
+}
+
+async function main(): Promise<void> {
+  await ensureBuild();
+  const instruments = standIns({ DAYS: '0', TOKENS: `/tmp/zoarium-bench-${process.pid}.json` });
+  const { server, port } = await listenFrom(createServer('dist', instruments), '127.0.0.1', 0);
+  const base = `http://127.0.0.1:${port}`;
+  const browser = await chromium.launch({
+    executablePath: await ensureChromium(),
+    args: ['--no-sandbox'],
+  });
+  const file = path.join(mkdtempSync(path.join(os.tmpdir(), 'zoarium-bench-')), 'log.json');
+  const { revisions } = oneTank(ENTRIES, Date.now());
+  writeFileSync(file, writeLogFile(toLogFile(revisions, new Date().toISOString())));
+  const { page: bare } = await prepared(browser, base, file);
+  const { page, id } = await prepared(browser, base, file);
+  const made = await blocks();
+  await putBlocks(
+    page,
+    made.map(([key, text]) => [key.replace(PLACEHOLDER, id), text]),
+  );
+  const without: number[] = [];
   const beside: number[] = [];
-  for (let n = 0; n < OPENINGS; n += 1) beside.push(await opening(page, base));
+  for (let n = 0; n < OPENINGS; n += 1) {
+    without.push(await opening(bare, base));
+    beside.push(await opening(page, base));
+  }
+  await bare.context().close();
 
   await page.goto(`${base}/connected/${id}`);
-  const cdp = await context.newCDPSession(page);
+  const cdp = await page.context().newCDPSession(page);
   await cdp.send('Performance.enable');
   await page.getByText('Year', { exact: true }).waitFor();
   // The first pass is not counted: the page still works on its log, and its code is not yet warm.
@@ -180,6 +200,8 @@ async function main(): Promise<void> {
     openingWithoutMs: Math.round(middle(without)),
     openingWithMs: Math.round(middle(beside)),
     openingRatio: round3(middle(beside) / middle(without)),
+    // The middle of the pairs' own ratios: what drifts, drifts for both of a pair.
+    openingRatioOfPairs: round3(middle(beside.map((ms, n) => ms / (without[n] ?? ms)))),
     panOfNothingMs: Math.round(middle(empty)),
     panOfAYearMs: Math.round(middle(full)),
     panRatioMedian: round3(middle(full) / middle(empty)),
