@@ -63,6 +63,31 @@ describe('samples', () => {
     expect(await fresh.take('m', 'c', [next], 0)).toMatchObject({ epoch: 'c', have: [[2, 2]] });
   });
 
+  it('come in once where two tabs bring in the same file, one broken off after its first day', async () => {
+    const from = open();
+    const samples = Array.from({ length: 900 }, (_, n) => sample(n + 1, 25 + (n % 90) / 100));
+    await from.take('m', 'a', samples, 0);
+    const text = samplesFile({ id: 'm', name: 'M' }, await from.blocks('m'), FIRST * MINUTE);
+    const file = readSamplesFile(text, FIRST * MINUTE + DAY);
+    if (!file.ok) throw new Error(file.why);
+    const name = `samples-${(databases += 1)}`;
+    const [one, other] = [new SampleStore(name), new SampleStore(name)];
+    const firstDay = Math.min(...file.days.map(({ day }) => day));
+    const begun = await one.fill(
+      'm',
+      file.days.filter(({ day }) => day === firstDay),
+    );
+    expect(begun.filled).toBeGreaterThan(0);
+    const came = await Promise.all([one.fill('m', file.days), other.fill('m', file.days)]);
+    expect(begun.filled + came[0].filled + came[1].filled).toBe(2 * samples.length);
+    expect(came.map(({ filled, held }) => filled + held)).toEqual([1800, 1800]);
+    for (const level of LEVELS) {
+      const of = (store: SampleStore) =>
+        store.stretch('m', 'temperature', level, FIRST, FIRST + samples.length);
+      expect(await of(other)).toEqual(await of(from));
+    }
+  });
+
   it('are the same at every level, in whatever order, how often and by how many tabs they come', async () => {
     const value = fc.option(
       fc.integer({ min: 2000, max: 3000 }).map((steps) => steps / 100),
