@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { FILE_VERSION, type RawRow } from '../core/records/file/parse';
 import type { Revision } from '../core/records/schema/revision';
+import { jsonOf } from '../core/records/file/json';
 
 /** Records in one block: a value of the database has a size beyond which a browser never answers. */
 export const BLOCK_RECORDS = 2000;
@@ -29,13 +30,7 @@ export type BlockReading =
 
 /** Opens a stored block; its rows are parsed together with those of the others. */
 export function readBlock(text: string): BlockReading {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text);
-  } catch {
-    return { kind: 'damaged' };
-  }
-  const block = blockSchema.safeParse(raw);
+  const block = blockSchema.safeParse(jsonOf(text));
   if (!block.success) return { kind: 'damaged' };
   const { version, records } = block.data;
   if (version > FILE_VERSION) return { kind: 'newer', version };

@@ -2,6 +2,7 @@ import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import * as z from 'zod';
 import { idSchema, instantSchema } from '../core/records/common';
 import { BROUGHT, BROUGHT_KEYS } from './keys';
+import { jsonOf } from '../core/records/file/json';
 
 /** What a file brought in: how it is named in the list of changes, and undone months later. */
 const broughtSchema = z.object({
@@ -16,14 +17,6 @@ const broughtSchema = z.object({
 export type Brought = z.infer<typeof broughtSchema>;
 
 const keysSchema = z.array(z.string());
-
-const parse = (text: string | null | undefined): unknown => {
-  try {
-    return JSON.parse(text ?? 'null') as unknown;
-  } catch {
-    return null;
-  }
-};
 
 /** What files brought into a log, beside its records: no act and no file carries it further. */
 export class BroughtStore {
@@ -42,12 +35,12 @@ export class BroughtStore {
     const keys = (await this.database.getAllKeys()).filter((key) => key.startsWith(BROUGHT));
     const texts = await this.database.getMany(keys);
     return keys
-      .flatMap((key) => broughtSchema.safeParse(parse(texts[key])).data ?? [])
+      .flatMap((key) => broughtSchema.safeParse(jsonOf(texts[key] ?? '')).data ?? [])
       .sort((a, b) => (a.at < b.at ? 1 : -1));
   }
 
   async keys(id: string): Promise<string[]> {
     const text = await this.database.getItem(BROUGHT_KEYS + id);
-    return keysSchema.safeParse(parse(text)).data ?? [];
+    return keysSchema.safeParse(jsonOf(text ?? '')).data ?? [];
   }
 }

@@ -1,19 +1,10 @@
-import * as z from 'zod';
 import { deviceSchema, type Device } from '../core/carry/device';
+import { jsonOf } from '../core/records/file/json';
 
 const KEY = 'zoarium-device';
 
 /** What keeps a text by a key at once, as `localStorage` does; a browser may keep none. */
 export type Shelf = Pick<Storage, 'getItem' | 'setItem'>;
-
-const keptSchema = z.string().transform((text, context): unknown => {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    context.addIssue('is no JSON');
-    return z.NEVER;
-  }
-});
 
 /**
  * Which device this browser is: a lasting id for its copy of the log, and the name its keeper gives it. It is
@@ -34,7 +25,7 @@ export class OwnDevice {
   ) {}
 
   read(): Device {
-    const kept = keptSchema.pipe(deviceSchema).safeParse(this.text());
+    const kept = deviceSchema.safeParse(jsonOf(this.text() ?? ''));
     return kept.success ? kept.data : (this.last ?? this.keep(this.fresh()));
   }
 

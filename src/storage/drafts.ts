@@ -1,6 +1,7 @@
 import type { AsyncStorage } from '@react-native-async-storage/async-storage';
 import { draftNow } from './formerDrafts';
 import { DRAFT } from './keys';
+import { jsonOf } from '../core/records/file/json';
 
 /** What an emptied draft is kept as: a removal may resolve before it is durable, and an old draft would come back. */
 export const EMPTIED = '';
@@ -41,10 +42,5 @@ export class DraftStore {
 
 /** A draft that can't be read is worth less than the screen it would break. */
 function parse(text: string): unknown {
-  if (text === EMPTIED) return undefined;
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return undefined;
-  }
+  return text === EMPTIED ? undefined : jsonOf(text);
 }

@@ -14,6 +14,7 @@ import {
 import { missing } from '../core/monitor/samples/ranges';
 import { InstrumentTrouble, type Instruments } from './instruments';
 import type { SampleStore } from './sampleStore';
+import { jsonOf } from '../core/records/file/json';
 
 const MINUTE_MS = 60_000;
 /** A clock that is off by less is taken as ours. */
@@ -135,7 +136,7 @@ class Connection {
 
   /** What cannot be read is passed over: an instrument of another maker may say more than we know. */
   private heard(event: string, data: string): void {
-    const raw = json(data);
+    const raw = jsonOf(data);
     if (event === 'hello') {
       const hello = helloSchema.safeParse(raw);
       if (hello.success) this.greeted(hello.data);
@@ -292,13 +293,5 @@ class Connection {
     this.acknowledgedAt = now;
     // What is not acknowledged now is so with the next.
     await instruments.acknowledge(instrument, token, epoch, have).catch(() => undefined);
-  }
-}
-
-function json(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return null;
   }
 }

@@ -1,5 +1,6 @@
 import * as z from 'zod';
 import { newestOfEach } from './snapshotKeeping';
+import { jsonOf } from '../records/file/json';
 
 /** The name of the file in a folder that says which of the files are ours. */
 export const MANIFEST = 'zoarium-manifest.json';
@@ -32,11 +33,7 @@ export function writeManifest(files: readonly OwnFile[]): string {
 
 /** The files that a manifest names as ours; none where it is missing or damaged, so that nothing is let go. */
 export function readManifest(text: string | null): OwnFile[] {
-  try {
-    return manifestSchema.safeParse(JSON.parse(text ?? 'null')).data?.files ?? [];
-  } catch {
-    return [];
-  }
+  return manifestSchema.safeParse(jsonOf(text ?? '')).data?.files ?? [];
 }
 
 /** The files that are still what we wrote: one that somebody changed, or took away, is ours no more. */

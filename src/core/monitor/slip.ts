@@ -8,6 +8,7 @@ import { atTimeOn, HOUR_MS } from '../time/zone';
 import { formatPlain, formatSignificant } from '../units/format';
 import type { Unit } from '../units/units';
 import { slipSchema } from './slipSchema';
+import { jsonOf } from '../records/file/json';
 
 /** A line of a slip as it stands there. */
 export interface SlipLine {
@@ -67,14 +68,6 @@ export function readSlip(text: string, rows: readonly (readonly string[])[]): Re
   }
   const lines = text.split(/\r?\n/).flatMap((line) => typedLine(line) ?? []);
   return { lines, drawnAt: null, testedAt: null };
-}
-
-function jsonOf(text: string): unknown {
-  try {
-    return JSON.parse(text) as unknown;
-  } catch {
-    return null;
-  }
 }
 
 /** Hours in a bottle after which ammonia is no longer what it was. */

@@ -3,6 +3,7 @@ import { photoIdSchema } from '../records/common';
 import { PHOTOS_FORMAT } from './format';
 import { photoBytes, photoId } from './photo';
 import { photoTextSchema } from './schema';
+import { jsonOf } from '../records/file/json';
 
 const VERSION = 1;
 
@@ -34,15 +35,12 @@ export type PhotosReading =
 
 /** Reads a file of photos. A photo whose bytes are not those of its name is left out and counted. */
 export function readPhotosFile(text: string): PhotosReading {
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch {
+  const raw = jsonOf(text);
+  if (raw === undefined)
     return {
       ok: false,
       why: 'This file of photos is cut off or damaged. Export the photos once more.',
     };
-  }
   const read = fileSchema.safeParse(raw);
   if (!read.success) return { ok: false, why: 'This is no file of photos that Zoarium wrote.' };
   if (read.data.version > VERSION) {

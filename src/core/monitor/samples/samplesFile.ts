@@ -2,6 +2,7 @@ import * as z from 'zod';
 import { DAY_MS, dayOf, dayStart } from '../../time/zone';
 import { CHANNEL_IDS, CHANNELS, type ChannelId } from '../channels';
 import { NONE, openPlaces, valueOf, type Places } from './block';
+import { jsonOf } from '../../records/file/json';
 
 /** What a file of samples says of itself. */
 const FORMAT = 'zoarium-samples';
@@ -98,15 +99,12 @@ export type ReadSamples =
 export function readSamplesFile(text: string, now: number): ReadSamples {
   if (text.length > MOST_LETTERS)
     return { ok: false, why: 'It is larger than 150 MB, more than twenty years of minutes take.' };
-  let raw: unknown;
-  try {
-    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
-  } catch {
+  const raw = jsonOf(text);
+  if (raw === undefined)
     return {
       ok: false,
       why: 'It is damaged or cut off, or no file that Zoarium saved. Look for an earlier copy.',
     };
-  }
   const head = headSchema.safeParse(raw);
   if (head.data?.format !== FORMAT)
     return {

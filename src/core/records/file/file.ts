@@ -4,6 +4,7 @@ import { instantSchema } from '../common';
 import { withoutDoubles } from '../doubles';
 import { FILE_VERSION, parseRecords } from './parse';
 import { revisionSchema, type Revision } from '../schema/revision';
+import { jsonOf } from './json';
 
 export const FILE_FORMAT = 'zoarium-log';
 /** What a practice run says of itself, which is no log of a real tank. */
@@ -67,18 +68,15 @@ export type JsonReading = { ok: true; raw: unknown } | { ok: false; why: string 
 
 /** The value of a JSON text, or what is wrong with it in words. */
 export function readJson(text: string): JsonReading {
-  // A byte-order mark, which some editors put before a text they save.
-  const plain = text.replace(/^\uFEFF/, '');
-  try {
-    return { ok: true, raw: JSON.parse(plain) as unknown };
-  } catch {
-    const cut = plain.trimStart().startsWith('{') && !plain.trimEnd().endsWith('}');
-    return refuse(
-      cut
-        ? 'The file ends in the middle. Export it again, or look for an earlier copy.'
-        : 'This is not a JSON file. Choose a log that Zoarium exported.',
-    );
-  }
+  const raw = jsonOf(text);
+  if (raw !== undefined) return { ok: true, raw };
+  // What trims a text takes a byte-order mark for a space.
+  const cut = text.trimStart().startsWith('{') && !text.trimEnd().endsWith('}');
+  return refuse(
+    cut
+      ? 'The file ends in the middle. Export it again, or look for an earlier copy.'
+      : 'This is not a JSON file. Choose a log that Zoarium exported.',
+  );
 }
 
 /** Opens the frame of an exported log: what it is, and its records as they lie there. */

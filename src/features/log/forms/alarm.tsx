@@ -5,17 +5,14 @@ import { alarmTitle, alarmWorst } from '@/core/monitor/alarms/alarmWords';
 import { Words } from '@/ui/Words';
 import { entryForm, type FieldsProps } from './entryForm';
 import { noteOf, SHARED, sharedFields } from './shared';
+import { jsonOf } from '@/core/records/file/json';
 
 const measuredSchema = alarmKind.schema.omit({ tankId: true, at: true, note: true });
 /** What was measured is no field that one types: it goes along as it is, as text. */
 const alarmFields = z.object({ ...sharedFields, measured: z.string() });
 
 function measuredOf(text: string): z.infer<typeof measuredSchema> | null {
-  try {
-    return measuredSchema.safeParse(JSON.parse(text)).data ?? null;
-  } catch {
-    return null;
-  }
+  return measuredSchema.safeParse(jsonOf(text)).data ?? null;
 }
 
 /** What a monitor rang for: what it measured stands, a note may be added. */
