@@ -29,6 +29,11 @@ describe('a practice tank', () => {
     expect(truly ?? Infinity).toBeLessThanOrEqual(ready ?? 0);
   });
 
+  // The water was 1.4 °C warmer than its dial and out of its band: while nobody turned it, nothing was ever ready.
+  it('comes to ready where the heater is off, once its dial is turned as Cycle asks', () => {
+    expect(liveByToday('chloramine', 16, FEW).ready).not.toBeNull();
+  });
+
   it.each(Object.keys(TEMPTATIONS) as SituationId[])(
     'teaches whoever does as it tempts to: %s',
     (id) => {

@@ -7,7 +7,8 @@ import type { Forecast } from '@/core/cycle/forecast/types';
 import type { Verdict } from '@/core/cycle/verdict/types';
 import { verdictOf } from '@/core/cycle/verdict/verdict';
 import type { TankHistory } from '@/core/history/tankHistory';
-import { bandsOf } from '@/core/parameters/bands';
+import { latestReading } from '@/core/history/tankHistory';
+import { bandsOf, sideOf } from '@/core/parameters/bands';
 import { courseUntil } from '@/core/practice/run/play';
 import { trulyReadyOn } from '@/core/practice/after/ready';
 import { deedsOf } from '@/core/practice/deeds/deeds';
@@ -65,6 +66,27 @@ function raise(life: PracticeLife): void {
   }
 }
 
+/**
+ * Measures temperature again where it reads outside its band, since water that was just filled is not warm yet, and
+ * turns the heater's dial by what is left to the middle of the band: as Cycle asks.
+ */
+function warm(life: PracticeLife): void {
+  const band = bands.temperature;
+  const outside = () => {
+    const reading = latestReading(life.history(), 'temperature');
+    return band && reading && sideOf(reading.best, band) !== 'within' ? reading : null;
+  };
+  if (!band || !outside()) return;
+  life.test(['temperature']);
+  const reading = outside();
+  if (!reading) return;
+  const { heaterCheck } = life.history().entries;
+  const turned = heaterCheck.findLast(({ entry }) => entry.dial !== undefined)?.entry.dial;
+  const to = (turned?.value ?? life.begun.start.dial) + (band.low + band.high) / 2 - reading.best;
+  // Its marks are half a degree apart.
+  life.do({ kind: 'heaterCheck', dial: { value: Math.round(2 * to) / 2, unit: '°C' } });
+}
+
 function outcomeOf(life: PracticeLife, ready: number | null): PracticeOutcome {
   const { start } = life.begun;
   const course = courseUntil(life.played());
@@ -84,7 +106,8 @@ function outcomeOf(life: PracticeLife, ready: number | null): PracticeOutcome {
 
 /**
  * Lives a situation by what Today says and nothing else: the first dose as the method has it, what the next test
- * names when it says so, the doses and the alkalinity that it asks for, and the first fish at *ready*.
+ * names when it says so, the doses, the alkalinity and the turn of the heater that it asks for, and the first fish
+ * at *ready*.
  */
 export function liveByToday(
   situation: SituationId,
@@ -106,6 +129,7 @@ export function liveByToday(
   const began = life.now;
   let kitsAt = -Infinity;
   while (life.now - began < LONGEST * DAY_MS) {
+    warm(life);
     const history = life.history();
     const at = life.now;
     const problem = cycleProblem(history, at);
