@@ -22,7 +22,7 @@ export function clickWhatHasSettled(page: Page): void {
         try {
           await this.scrollIntoViewIfNeeded();
         } catch (error) {
-          if (!/not attached/.test(String(error))) throw error;
+          if (tries === 4 || !/not attached/.test(String(error))) throw error;
           continue;
         }
         await plainly.call(this.and(this.page().locator(SETTLED)), options);
