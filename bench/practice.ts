@@ -3,13 +3,14 @@ import { begin } from '../src/core/practice/run/begin';
 import { playedLog, worldAt, likeIt } from '../src/core/practice/run/play';
 import { trulyReadyOn } from '../src/core/practice/after/ready';
 import { print, round3, timed } from './print';
+import { LAWS_NOW } from '../src/core/practice/world/nature';
 
 const STARTED = '2026-05-04T09:00:00.000Z';
 const DAYS = 60;
 const clock = new Date(Date.parse(STARTED) + (DAYS - 7) * 86_400_000).toISOString();
 const header = {
   ...{ seed: 7, situation: 'bottleInSun' as const, startedAt: STARTED, zone: 'UTC' },
-  ...{ clock, said: [], answer: null },
+  ...{ laws: LAWS_NOW, clock, said: [], answer: null },
 };
 const run = playedLog(header, begin(header).revisions);
 const ms = timed(() => worldAt(run));

@@ -4,6 +4,7 @@ import path from 'node:path';
 import { writeRun } from '../src/core/practice/run/runFile';
 import { runCommand } from './commands';
 import { CliError } from './errors';
+import { LAWS_NOW } from '../src/core/practice/world/nature';
 
 const folder = mkdtempSync(path.join(os.tmpdir(), 'zoarium-practice-'));
 const file = path.join(folder, 'run.json');
@@ -15,6 +16,7 @@ writeFileSync(
       situation: 'chloramine',
       startedAt: '2026-05-04T09:00:00.000Z',
       zone: 'UTC',
+      laws: LAWS_NOW,
       clock: '2026-05-10T09:00:00.000Z',
       said: [],
       answer: null,

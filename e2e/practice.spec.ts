@@ -6,6 +6,7 @@ import { FORTY_RUNS } from '../src/testing/practicePrints';
 import { clickWhatHasSettled } from './clicks';
 import { closePad, expect, follow, savedAndLeft, test, typeValue, WORKED_OUT } from './support';
 import { OWN_PAGE } from './sharedPage';
+import { LAWS } from '../src/core/practice/world/nature';
 
 /** Reads a vial as a keeper does: the step whose patch is nearest to its colour. */
 async function readVial(page: Page, parameter: string): Promise<string> {
@@ -43,8 +44,10 @@ async function begin(page: Page, situation: RegExp): Promise<void> {
 test('forty random lives come to the same bits in this browser as in Node', async ({ page }) => {
   await page.goto('about:blank');
   const code = scriptOf('src/testing/practicePrints.ts', 'prints');
-  const print = await page.evaluate<string>(`${code}; prints.practicePrints(40)`);
-  expect(print).toBe(FORTY_RUNS);
+  for (const laws of LAWS) {
+    const print = await page.evaluate<string>(`${code}; prints.practicePrints(40, 0, ${laws})`);
+    expect(print).toBe(FORTY_RUNS[laws]);
+  }
 });
 
 test(

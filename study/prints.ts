@@ -3,6 +3,7 @@ import { ensureChromium } from '../scripts/lib/ensure.mjs';
 import { scriptOf } from '../scripts/lib/inBrowser.mjs';
 import { practicePrints } from '../src/testing/practicePrints';
 import type { Study } from './study';
+import { LAWS_NOW } from '../src/core/practice/world/nature';
 
 /** Lives to a key. */
 const EACH = 40;
@@ -29,8 +30,8 @@ export const prints: Study = {
     const from = EACH * Number(key);
     const inBrowser = await (
       await opened()
-    ).evaluate<string>(`prints.practicePrints(${EACH}, ${from})`);
-    return { node: practicePrints(EACH, from), inBrowser };
+    ).evaluate<string>(`prints.practicePrints(${EACH}, ${from}, ${LAWS_NOW})`);
+    return { node: practicePrints(EACH, from, LAWS_NOW), inBrowser };
   },
   report: (rows) => [
     {

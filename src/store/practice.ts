@@ -23,6 +23,7 @@ import { chooseFirstTank } from './firstTank';
 import { RUN_DRAFT, type AppThunk, type RootState } from './state';
 import { standAt } from './wallClock';
 import { selectForecastOf, selectVerdictOf } from './world';
+import { LAWS_NOW } from '@/core/practice/world/nature';
 
 let parsedFrom: unknown;
 let parsed: RunHeader | null = null;
@@ -96,7 +97,10 @@ export function beginPractice(
   return (dispatch) =>
     dispatch(
       openPractice({
-        header: { seed, situation, startedAt, zone, clock: startedAt, said: [], answer: null },
+        header: {
+          ...{ seed, situation, startedAt, zone, laws: LAWS_NOW },
+          ...{ clock: startedAt, said: [], answer: null },
+        },
         records: [],
       }),
     );

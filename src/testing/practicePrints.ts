@@ -2,6 +2,7 @@ import { deedsOf } from '../core/practice/deeds/deeds';
 import { begin } from '../core/practice/run/begin';
 import { fingerprint } from '../core/practice/run/fingerprint';
 import { PRACTICE_LABEL, SITUATION_IDS } from '../core/practice/situations/situations';
+import type { Laws } from '../core/practice/world/nature';
 import { courseOf } from '../core/practice/world/live';
 import type { Deed } from '../core/practice/deeds/deeds';
 import type { Entry, EntryBody } from '../core/records/kinds';
@@ -33,18 +34,22 @@ const DEEDS: readonly EntryBody[] = [
 ];
 
 /** What forty of them come to, in Node and in browsers. A change of the world's laws changes it. */
-export const FORTY_RUNS = '1b054057a69acf';
+export const FORTY_RUNS: Readonly<Record<Laws, string>> = {
+  1: '1b054057a69acf',
+  2: '11e32c5a6f6afd',
+};
 
 /**
  * Random runs lived and hashed by all their bits: the same wherever they are lived.
  * @param from number of the first
  */
-export function practicePrints(runs: number, from = 0): string {
+export function practicePrints(runs: number, from: number, laws: Laws): string {
   const prints = Array.from({ length: runs }, (_, n) => {
     const random = seededRandom(from + n);
     const seed = Math.floor(4294967296 * random());
     const situation = SITUATION_IDS[Math.floor(random() * SITUATION_IDS.length)] ?? 'dryRock';
-    const header = { seed, situation, startedAt: '2026-05-04T09:00:00.000Z', zone: 'UTC' };
+    const startedAt = '2026-05-04T09:00:00.000Z';
+    const header = { seed, situation, startedAt, zone: 'UTC', laws };
     const { start, revisions, tankId } = begin(header);
     const own = Array.from({ length: 6 }, (__, k): Deed => {
       const at = start.filledAt + Math.round(random() * 35 * 24) * 3_600_000;

@@ -1,5 +1,6 @@
 import type { Deed } from '../../../src/core/practice/deeds/deeds';
 import type { Entry } from '../../../src/core/records/kinds';
+import { LAWS_NOW } from '../../../src/core/practice/world/nature';
 import { chanceOf, type Chance } from '../../../src/core/practice/world/chance';
 import {
   courseOf,
@@ -34,7 +35,7 @@ export class PlayedTank {
     this.chance = chanceOf(seed);
     this.start = {
       seed,
-      beginning: { rock: 'liveRock', computedLitres: LITRES, hidden: {} },
+      beginning: { rock: 'liveRock', computedLitres: LITRES, hidden: {}, laws: LAWS_NOW },
       filledAt,
       dial: 25.5,
       toppedOff: true,

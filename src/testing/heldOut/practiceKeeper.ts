@@ -7,6 +7,7 @@ import type { RunHeader } from '@/core/practice/run/header';
 import { playedLog, type Played } from '@/core/practice/run/play';
 import type { SituationId } from '@/core/practice/situations/situations';
 import { live } from '@/core/practice/world/live';
+import { LAWS_NOW } from '@/core/practice/world/nature';
 import { createRecord, type ActStamp } from '@/core/records/acts';
 import type { Entry, EntryBody } from '@/core/records/kinds';
 import { EMPTY_LOG, mergeRevisions } from '@/core/records/log';
@@ -30,7 +31,7 @@ export class PracticeLife {
     readonly situation: SituationId,
     readonly seed: number,
   ) {
-    this.begun = begin({ situation, seed, startedAt: STARTED, zone: 'UTC' });
+    this.begun = begin({ situation, seed, startedAt: STARTED, zone: 'UTC', laws: LAWS_NOW });
     this.revisions = [...this.begun.revisions];
   }
 
@@ -119,6 +120,7 @@ export class PracticeLife {
   played(): Played {
     const header: RunHeader = {
       ...{ seed: this.seed, situation: this.situation, startedAt: STARTED, zone: 'UTC' },
+      laws: LAWS_NOW,
       ...{ clock: new Date(this.now).toISOString(), said: [], answer: null },
     };
     return playedLog(header, this.revisions);

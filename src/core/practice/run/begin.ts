@@ -88,8 +88,10 @@ function tankOf(situation: Situation, zone: string): Tank {
 }
 
 /** Everything that a run begins with, from its header alone. */
-export function begin(header: Pick<RunHeader, 'seed' | 'situation' | 'startedAt' | 'zone'>): Begun {
-  const { seed, zone } = header;
+export function begin(
+  header: Pick<RunHeader, 'seed' | 'situation' | 'startedAt' | 'zone' | 'laws'>,
+): Begun {
+  const { seed, zone, laws } = header;
   const situation = situationOf(header.situation);
   const startedAt = instant(header.startedAt);
   const filledAt = startedAt - Math.round(situation.takenOver * DAY_MS);
@@ -128,6 +130,7 @@ export function begin(header: Pick<RunHeader, 'seed' | 'situation' | 'startedAt'
       rock: situation.rock,
       computedLitres: netVolume(tank.volume).net,
       hidden: situation.hidden,
+      laws,
     },
     filledAt,
     dial: 25.5,

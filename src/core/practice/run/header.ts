@@ -1,6 +1,7 @@
 import * as z from 'zod';
 import { instantSchema, zoneSchema } from '../../records/common';
 import { VERDICT_WORDS } from '../../cycle/verdict/types';
+import { LAWS } from '../world/nature';
 import { SITUATION_IDS } from '../situations/situations';
 
 /** What was said of the tank as the clock was moved on: kept when it was said, since it could not be inferred afterwards. */
@@ -29,6 +30,8 @@ export const headerSchema = z.strictObject({
   /** When it was begun, by the clock on the wall: the practice clock begins there. */
   startedAt: instantSchema,
   zone: zoneSchema,
+  /** By which laws its tank was drawn: a run of before there were two keeps the first. */
+  laws: z.literal(LAWS).default(1),
   /** The practice clock. */
   clock: instantSchema,
   said: z.array(saidSchema).max(MOST_SAID),

@@ -14,6 +14,7 @@ import { fingerprint } from './fingerprint';
 import { withSaid, type RunHeader } from './header';
 import { courseUntil, played, playedLog, worldAt } from './play';
 import { readRun, revisionsOf, runOf, runUntil, writeRun } from './runFile';
+import { LAWS, LAWS_NOW } from '../world/nature';
 
 const STARTED = '2026-05-04T09:00:00.000Z';
 const started = instant(STARTED);
@@ -23,6 +24,7 @@ export const headerOf = (changes: Partial<RunHeader> = {}): RunHeader => ({
   situation: 'dryRock',
   startedAt: STARTED,
   zone: 'Europe/Berlin',
+  laws: LAWS_NOW,
   clock: new Date(started + 10 * DAY_MS).toISOString(),
   said: [],
   answer: null,
@@ -84,8 +86,20 @@ describe('a practice run', () => {
     );
   });
 
-  it('comes to the same bits as it always did, forty times over', () => {
-    expect(practicePrints(40)).toBe(FORTY_RUNS);
+  it.each(LAWS)('comes to the same bits as it always did, forty times over, by laws %d', (laws) => {
+    expect(practicePrints(40, 0, laws)).toBe(FORTY_RUNS[laws]);
+  });
+
+  it('keeps the laws by which it was begun: a file of before there were two has the first', () => {
+    const run = { header: headerOf({ laws: 1, seed: 10 }), records: [] };
+    const { laws, ...before } = run.header;
+    const file = JSON.parse(writeRun(run)) as object;
+    const reading = readRun(JSON.stringify({ ...file, version: 1, run: before }));
+    if (!reading.ok) throw new Error(reading.why);
+    expect(reading.run).toEqual(run);
+    expect(laws).toBe(1);
+    const print = (header: RunHeader) => fingerprint(courseUntil(played({ header, records: [] })));
+    expect(print(reading.run.header)).not.toBe(print(headerOf({ seed: 10 })));
   });
 
   it('leaves out a deed that was taken back while the clock stood still, and no other', () => {

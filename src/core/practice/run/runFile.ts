@@ -8,7 +8,9 @@ import { DAY_MS, instant } from '../../time/zone';
 import { begin } from './begin';
 import { headerSchema, LONGEST_DAYS, type RunHeader } from './header';
 
-const RUN_VERSION = 1;
+/** The second tells by which laws the tank was drawn; those of the first were drawn by the first. */
+const RUN_VERSIONS = [1, 2] as const;
+const RUN_VERSION = 2;
 
 /** A run: its header and what its keeper wrote; everything else follows from them. */
 export interface PracticeRun {
@@ -18,7 +20,7 @@ export interface PracticeRun {
 
 const fileSchema = z.strictObject({
   format: z.literal(PRACTICE_FORMAT),
-  version: z.literal(RUN_VERSION),
+  version: z.literal(RUN_VERSIONS),
   /** Version of the records in it, those of a log. */
   records: z.strictObject({ version: z.int(), rows: z.array(z.unknown()).max(100_000) }),
   run: headerSchema,

@@ -8,6 +8,9 @@ import { FREE, SITUATION_IDS, PRACTICE_LABEL } from '../situations/situations';
 import { courseOf, live, TRUTHS, type Start } from './live';
 import { oxygenAtBalance } from './oxygen';
 import type { WorldState } from './state';
+import { LAWS_NOW, natureOf, RESTS_AT, type Laws } from './nature';
+import { chanceOf } from './chance';
+import { FIRST_LOAD, SAFE } from '../../cycle/verdict/safe';
 
 const STARTED = '2026-05-04T09:00:00Z';
 const header = (seed: number, situation: (typeof SITUATION_IDS)[number]) => ({
@@ -15,6 +18,7 @@ const header = (seed: number, situation: (typeof SITUATION_IDS)[number]) => ({
   situation,
   startedAt: STARTED,
   zone: 'UTC',
+  laws: LAWS_NOW,
 });
 const tank = (seed: number, situation: (typeof SITUATION_IDS)[number] = 'dryRock') =>
   begin(header(seed, situation));
@@ -249,5 +253,56 @@ describe('the world of a practice tank', () => {
     const alive = tank(5, 'liveRock');
     const later = { ...fish(40), entry: { ...fish(40).entry, count: 1, grams: 4 } as Entry };
     expect(live(alive.start, [later], alive.start.filledAt + 90 * DAY_MS).state.deaths).toEqual([]);
+  });
+});
+
+describe('a tank that is drawn', () => {
+  const drawn = (seed: number, laws: Laws) =>
+    natureOf({ rock: 'dryRock', computedLitres: 100, hidden: {}, laws }, chanceOf(seed));
+  const restsAt = (growth: number, half: number, decay: number) =>
+    growth > decay ? (half * decay) / (growth - decay) : Infinity;
+
+  it('comes to rest at little nitrite and little ammonia, by the laws of now, and else as by the first', () => {
+    fc.assert(
+      fc.property(fc.nat(4_000_000), (seed) => {
+        const now = drawn(seed, 2);
+        const before = drawn(seed, 1);
+        const low = RESTS_AT * (1 + 1e-9);
+        expect(restsAt(now.nitriteGrowth, now.nitriteHalf, now.decay)).toBeLessThanOrEqual(low);
+        expect(
+          Math.min(
+            restsAt(now.quickGrowth, now.quickHalf, now.decay),
+            restsAt(now.slowGrowth, now.slowHalf, now.decay / 2),
+          ),
+        ).toBeLessThanOrEqual(low);
+        expect(now.decay).toBeLessThanOrEqual(before.decay);
+        expect(now.decay).toBeGreaterThan(0);
+        expect({ ...now, decay: 0 }).toEqual({ ...before, decay: 0 });
+      }),
+      { numRuns: draws(400) },
+    );
+  });
+
+  it.each([10, 18])('fed as by a first fish, comes to rest at less: seed %d', (seed) => {
+    const rests = (laws: Laws) => {
+      const { start } = begin({ ...header(seed, 'dryRock'), laws });
+      const fed = Array.from({ length: 200 }, (_, n): Deed => {
+        const at = start.filledAt + (n + 1) * DAY_MS;
+        return {
+          id: `dose ${n}`,
+          at,
+          entry: {
+            ...{ kind: 'dose', substance: 'ammoniumChloride', tankId: 'tank', about: false },
+            amount: { by: 'target', rise: { value: FIRST_LOAD.nitrogen, unit: 'ammonia N' } },
+            strength: PRACTICE_LABEL,
+            at: isoInZone(at, 'UTC'),
+          },
+        };
+      });
+      const { nitrite } = courseOf(start, fed, start.filledAt + 200 * DAY_MS).series;
+      return nitrite.at(-1);
+    };
+    expect(rests(1)).toBeGreaterThan(SAFE);
+    expect(rests(2)).toBeLessThan(SAFE);
   });
 });
