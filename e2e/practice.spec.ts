@@ -76,6 +76,16 @@ test(
       .click();
     await expect(page.getByRole('button', { name: 'Practice, day 14' })).toBeVisible();
 
+    // On the narrowest phone the band still takes one row.
+    const usual = page.viewportSize() ?? { width: 390, height: 844 };
+    await page.setViewportSize({ width: 320, height: 640 });
+    await expect(page.getByRole('button', { name: 'Move the clock' })).toHaveText('Clock');
+    const rows = ['Practice, day 14', 'Move the clock', 'Look at the tank'].map((name) =>
+      page.getByRole('button', { name }).boundingBox(),
+    );
+    expect(new Set((await Promise.all(rows)).map((box) => box?.y)).size).toBe(1);
+    await page.setViewportSize(usual);
+
     await page.getByRole('button', { name: 'Practice, day 14' }).click();
     await page.getByRole('button', { name: 'See what was really going on' }).click();
     await expect(page.getByText('Answer first')).toBeVisible();

@@ -8,6 +8,7 @@ import { selectRun } from '@/store/practice';
 import { selectNow } from '@/store/selectors';
 import { LinkButton } from '@/ui/Press';
 import { color, space } from '@/ui/tokens';
+import { useNarrow } from '@/ui/useWide';
 import { Words } from '@/ui/Words';
 import { ClockSheet } from './ClockSheet';
 import { LookSheet } from './LookSheet';
@@ -24,6 +25,7 @@ const styles = StyleSheet.create({
     borderColor: color.rule,
     backgroundColor: color.shoal1,
   },
+  narrow: { columnGap: space.s, paddingHorizontal: space.m },
 });
 
 /** Says that the tank is a made-up one, on which day of its life, and carries its clock. */
@@ -32,9 +34,10 @@ export function PracticeBand() {
   const run = useAppSelector(selectRun);
   const now = useAppSelector(selectNow);
   const day = usePracticeDay();
+  const narrow = useNarrow();
   const [sheet, setSheet] = useState<'clock' | 'look' | null>(null);
   return (
-    <View style={styles.band}>
+    <View style={[styles.band, narrow && styles.narrow]}>
       <LinkButton
         soft
         label={run ? `Practice, day ${day}` : 'Practice'}
@@ -49,7 +52,12 @@ export function PracticeBand() {
       </View>
       {run ? (
         <>
-          <LinkButton soft label="Move the clock" onPress={() => setSheet('clock')} />
+          <LinkButton
+            soft
+            label={narrow ? 'Clock' : 'Move the clock'}
+            accessibleName="Move the clock"
+            onPress={() => setSheet('clock')}
+          />
           <LinkButton
             soft
             label="Look"
