@@ -1,4 +1,5 @@
 import { inferEnsemble, type Ensemble, type Member } from '../core/cycle/inference/ensemble';
+import type { HypothesisId } from '../core/cycle/inference/hypotheses';
 import { typicalParameters, type Seed } from '../core/cycle/kinetics/parameters';
 import type { CycleState } from '../core/cycle/kinetics/state';
 import { cycleProblem } from '../core/cycle/problem/problem';
@@ -42,6 +43,7 @@ export interface Told {
   parameters?: Partial<Member['parameters']>;
   now?: Partial<CycleState>;
   bias?: number[];
+  hypothesis?: HypothesisId;
   /** Reading at true zero of each kit, in its unit. */
   offset?: number[];
 }
@@ -55,9 +57,10 @@ export function ensembleOf(problem: CycleProblem, tanks: readonly Told[]): Ensem
     members: tanks.length,
   });
   const members = inferred.members.map((member, i): Member => {
-    const { seed = 'bottle', parameters, now, bias, offset } = tanks[i] ?? {};
+    const { seed = 'bottle', parameters, now, bias, offset, hypothesis } = tanks[i] ?? {};
     return {
       ...member,
+      hypothesis: hypothesis ?? member.hypothesis,
       parameters: { ...typicalParameters(seed), ...parameters },
       now: {
         ammonia: 0,

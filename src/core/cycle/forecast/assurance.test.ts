@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { day, dayOf, ensembleOf, problemOn, type Told } from '../../../testing/ensembles';
+import type { LogBuilder } from '../../../testing/logBuilder';
 import { packEvents } from '../kinetics/events';
 import { SAFE } from '../verdict/safe';
 import { AHEAD_STEPS, CLEAR, runStretch, stretchFor } from './course/ahead';
@@ -102,5 +103,38 @@ describe('what is sure of a tank', () => {
       ),
       { numRuns: draws(8) },
     );
+  });
+});
+
+describe('a kit that may be dead', () => {
+  const weak = { ...filterBacteria(0.02), hypothesis: 'ammoniaKitDead' as const };
+  const doubted = (build: Parameters<typeof problemOn>[1]) =>
+    assuranceOf(ensembleOf(problemOn(10, build), [weak])).doubted;
+  const zeros = (log: LogBuilder) => {
+    log.dose(day(1), 1.6);
+    log.ammonia(day(8), 0);
+    log.ammonia(day(9), 0);
+  };
+  const another = { kit: { name: 'The shop’s test' } };
+
+  it('is doubted while its own zero is the last, and not once another kit was asked', () => {
+    expect(doubted(zeros)).toBe('ammonia');
+    expect(
+      doubted((log) => {
+        zeros(log);
+        log.card('ammoniaCard', day(9.5), 0, another);
+      }),
+    ).toBeNull();
+  });
+
+  it('is doubted again once it is gone back to', () => {
+    expect(
+      doubted((log) => {
+        log.dose(day(1), 1.6);
+        log.ammonia(day(8), 0);
+        log.card('ammoniaCard', day(9), 0, another);
+        log.ammonia(day(9.5), 0);
+      }),
+    ).toBe('ammonia');
   });
 });

@@ -1,12 +1,13 @@
 import { DAY_MS } from '../../time/zone';
 import type { Ensemble, Member } from '../inference/ensemble';
-import type { HypothesisId } from '../inference/hypotheses';
+import { hypothesesFor, type HypothesisId } from '../inference/hypotheses';
 import { packEvents, type CycleEvent } from '../kinetics/events';
 import { stateAt, type CycleCourse } from '../kinetics/run';
 import type { CycleState } from '../kinetics/state';
 import { ALKALINE } from '../alkalinity';
 import { FISH_PARTS } from '../problem/additions';
-import type { CycleProblem } from '../problem/types';
+import { testsOf } from '../problem/observations';
+import type { CycleProblem, Nitrogen } from '../problem/types';
 import { SURE, type Assurance } from '../verdict/assurance';
 import { FIRST_LOAD, SAFE, STAYS_DAYS } from '../verdict/safe';
 import { SLACK_HOURS } from '../verdict/criteria/challenge';
@@ -170,12 +171,24 @@ function suspectOf(members: readonly Member[], wrong: readonly boolean[]): strin
 /** A kit that may be dead is doubted from this share of the tanks on in which it goes wrong by it. */
 const DOUBTED = 0.02;
 
-/** The kit that may be dead in more of the tanks than is asked that none goes wrong; null for none. */
-function doubtedOf(members: readonly Member[], wrong: readonly boolean[]): Assurance['doubted'] {
-  const share = (id: HypothesisId) =>
-    members.filter((member, row) => wrong[row] && member.hypothesis === id).length / members.length;
-  if (share('nitriteKitDead') > DOUBTED) return 'nitrite';
-  return share('ammoniaKitDead') > DOUBTED ? 'ammonia' : null;
+/**
+ * The kit that may be dead in more of the tanks than is asked that none goes wrong; null for none. Where the last
+ * reading is another kit's, that one has been asked already, and the doubt of the first settles nothing any more.
+ */
+function doubtedOf(
+  problem: CycleProblem,
+  members: readonly Member[],
+  wrong: readonly boolean[],
+): Assurance['doubted'] {
+  const suspects = hypothesesFor(problem);
+  const isDoubted = (id: 'ammoniaKitDead' | 'nitriteKitDead', parameter: Nitrogen) => {
+    const last = testsOf(problem).findLast((one) => one.parameter === parameter);
+    if (suspects.find((one) => one.id === id)?.kit !== last?.kit) return false;
+    const share = members.filter((member, row) => wrong[row] && member.hypothesis === id).length;
+    return share / members.length > DOUBTED;
+  };
+  if (isDoubted('nitriteKitDead', 'nitrite')) return 'nitrite';
+  return isDoubted('ammoniaKitDead', 'ammonia') ? 'ammonia' : null;
 }
 
 /**
@@ -246,7 +259,7 @@ export function assuranceOf({ problem, members }: Ensemble): Assurance {
     repeatsUntil:
       !isChallenge || lasts < 0 || lasts === REPEATS_DAYS ? null : problem.at + lasts * DAY_MS,
     suspect: suspectOf(members, wrong),
-    doubted: doubtedOf(members, wrong),
+    doubted: doubtedOf(problem, members, wrong),
   };
 }
 

@@ -93,6 +93,14 @@ describe('the point of a proof', () => {
     expect(weak.proof(2)).toBeGreaterThanOrEqual(2);
   });
 
+  it('is sooner too where most tanks would last until the zeros, and not nearly all', () => {
+    const last = standing(0.2, 3);
+    const mixed = tanks([last, last, last, standing(0.2, 0.12, 0.12)]);
+    const zero = mixed.zeroFrom(0) ?? mixed.ahead.points;
+    expect(mixed.starves(zero)).toBe(true);
+    expect(mixed.proof(0)).toBeLessThan(zero);
+  });
+
   it('waits for the zeros with an animal in, since nothing may be fed', () => {
     const weak = tanks([standing(0.2, 0.12, 0.12)], true);
     expect(weak.proof(0)).toBe(weak.zeroFrom(0));

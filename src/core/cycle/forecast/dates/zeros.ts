@@ -73,8 +73,11 @@ export function nearlyClear(ahead: Ahead, point: number): number {
   return count / tanks;
 }
 
-/** Below this chance that filter bacteria carry a load by the time of a test they are fed before that. */
-const STARVES = 0.5;
+/**
+ * Below this chance that filter bacteria carry a load by the time of a test they are fed before that: what is asked of
+ * *ready* is more, and zeros of filter bacteria that fell short of it would only be followed by another dose.
+ */
+const STARVES = 0.9;
 /** Days for which it is asked where zeros are not in sight. */
 const NO_ZERO_DAYS = 14;
 
