@@ -83,7 +83,7 @@ export interface Beginning {
 
 /**
  * By which laws a tank is drawn. The first drew 3 tanks in 100 whose bacteria die so fast that nitrite never comes to
- * rest under what a first fish may meet, whatever is done; the second draws none. A run keeps those it was begun by.
+ * rest under what a first fish may meet, whatever is done; by the second it does. A run keeps those it was begun by.
  */
 export const LAWS = [1, 2] as const;
 export type Laws = (typeof LAWS)[number];
