@@ -6,6 +6,7 @@ import {
   expect,
   follow,
   goTo,
+  IN_FULL,
   openDemo,
   openTestSheet,
   saved,
@@ -55,7 +56,7 @@ test(
 
 test(
   'the browser and the command give the same forecast for the same file and seed',
-  WORKED_OUT,
+  IN_FULL,
   async ({ page }, info) => {
     const at = Date.parse(NOON);
     const file = info.outputPath('log.json');

@@ -21,7 +21,13 @@ it('raises the alkalinity that doses use up, as it is told', () => {
     slow: 0.02,
     nitriteGuild: 0.05,
   });
-  const followed = followToTheLetter(plainLife(weak, [{ day: 1, believed: 1.6 }]), 1, SMALL);
+  const followed = followToTheLetter(
+    plainLife(weak, [{ day: 1, believed: 1.6 }]),
+    1,
+    SMALL,
+    undefined,
+    150,
+  );
   expect(followed.doses).toBeGreaterThan(4);
   expect(followed.raised).toBeGreaterThan(0);
 });

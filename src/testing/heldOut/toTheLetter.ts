@@ -148,12 +148,14 @@ class LetterLife {
 /**
  * Follows the next test to the letter under a rule for done, from one dose on: tests what it names,
  * when it says so, doses and raises alkalinity where it says so, and looks at the verdict.
+ * @param longest days for which it is followed at most
  */
 export function followToTheLetter(
   life: Life,
   seed: number,
   options: ForecastOptions,
   doneRule: DoneRuleChoice = DEFAULT_DONE_RULE,
+  longest = LONGEST,
 ): Followed {
   const keeper = new LetterLife(life, seededRandom(seed), doneRule);
   const atHand = (['ammoniaCard', 'nitriteCard'] as const).flatMap(
@@ -169,7 +171,7 @@ export function followToTheLetter(
     raised: 0,
   };
   let day = 1.5;
-  while (day < LONGEST) {
+  while (day < longest) {
     const at = momentOf(day) + 60_000;
     const history = keeper.historyOn(day, at);
     const forecast = forecastOf(cycleProblem(history, at), { ...options, atHand });
@@ -192,5 +194,5 @@ export function followToTheLetter(
     followed.tests += next.parameters.length;
     followed.others += testSession.parameters.length - next.parameters.length;
   }
-  return { ...followed, falsehood: keeper.falsehoodOn(LONGEST) };
+  return { ...followed, falsehood: keeper.falsehoodOn(longest) };
 }

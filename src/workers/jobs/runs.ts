@@ -16,7 +16,7 @@ import type { JobInput, JobName, JobOutput } from './table';
  * only asks and reads answers, fetches none of it.
  */
 export const RUNS: { [J in JobName]: (input: JobInput<J>, progress: Progress) => JobOutput<J> } = {
-  infer: ({ problem, seed }, progress) => infer(problem, { seed, progress }),
+  infer: ({ problem, ...options }, progress) => infer(problem, { ...options, progress }),
   foretell: ({ posterior, atHand }, progress) => foretell(posterior, { atHand, progress }),
   carry: ({ posterior, load, days }) => carry(posterior, load, days),
   plan: ({ source, posterior }) => makePlan(factsOf(stockSourceSchema.parse(source)), posterior),

@@ -53,7 +53,14 @@ const waterSchema = z.object({
 /** Every job that runs away from the screen, by what goes in and what comes out; what each runs stands in runs.ts. */
 const JOBS = {
   infer: defineJob({
-    input: z.object({ problem: problemSchema, seed: z.int().min(0) }),
+    input: z.object({
+      problem: problemSchema,
+      seed: z.int().min(0),
+      /** How finely it is inferred, where that is not as usual: as `InferenceOptions`. */
+      particles: z.int().min(1).max(2000).optional(),
+      otherParticles: z.int().min(1).max(2000).optional(),
+      members: z.int().min(1).max(2000).optional(),
+    }),
     output: posteriorSchema,
     kept: true,
   }),
