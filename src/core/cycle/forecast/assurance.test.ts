@@ -127,6 +127,17 @@ describe('a kit that may be dead', () => {
     ).toBeNull();
   });
 
+  it('is the same kit where it was read in another unit', () => {
+    const twice = problemOn(10, (log) => {
+      zeros(log);
+      log.card('ammoniaCard', day(9.5), 0, another);
+    });
+    const [first] = twice.kits;
+    const kits = twice.kits.map((kit) => ({ ...kit, id: first?.id ?? '' }));
+    expect(kits).toHaveLength(2);
+    expect(assuranceOf(ensembleOf({ ...twice, kits }, [weak])).doubted).toBe('ammonia');
+  });
+
   it('is doubted again once it is gone back to', () => {
     expect(
       doubted((log) => {

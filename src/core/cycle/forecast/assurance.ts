@@ -181,9 +181,12 @@ function doubtedOf(
   wrong: readonly boolean[],
 ): Assurance['doubted'] {
   const suspects = hypothesesFor(problem);
+  // One kit may stand twice among those of the readings, by what it was read in.
+  const idOf = (place: number | undefined) => problem.kits[place ?? -1]?.id;
   const isDoubted = (id: 'ammoniaKitDead' | 'nitriteKitDead', parameter: Nitrogen) => {
     const last = testsOf(problem).findLast((one) => one.parameter === parameter);
-    if (suspects.find((one) => one.id === id)?.kit !== last?.kit) return false;
+    const suspect = suspects.find((one) => one.id === id);
+    if (idOf(suspect?.kit) !== idOf(last?.kit)) return false;
     const share = members.filter((member, row) => wrong[row] && member.hypothesis === id).length;
     return share / members.length > DOUBTED;
   };
